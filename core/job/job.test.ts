@@ -1,0 +1,123 @@
+import { changeStep } from '../procedure/edit';
+import { typed } from '../testing/workbook';
+import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';
+import { demandsOf, foldJob, readingPlaces, refuseEntry, runOf } from './job';
+
+const base = typed([
+  'take off cover',
+  'torque rotor nut @each shaft =90 N·m',
+  'fit cover ?the gasket all round',
+  'torque 8 cover nuts =45 N·m',
+]);
+const workbook = { ...base, procedure: changeStep(base.procedure, base.procedure.steps[0]!.id, { minutes: 2 }) };
+const [first = '', rotorNuts = '', cover = '', coverNuts = ''] = workbook.procedure.steps.map((step) => step.id);
+
+let n = 0;
+const entry = (content: EntryContent, by = 'mara'): Entry => ({
+  id: `e${n++}`,
+  at: new Date(Date.UTC(2026, 0, 5, 8, n)).toISOString(),
+  by,
+  content,
+});
+const after = (...contents: EntryContent[]) =>
+  foldJob(
+    workbook,
+    'mara',
+    contents.map((content) => entry(content)),
+  );
+const read = (stepId: string, positionId: string | null, value: number): EntryContent => ({
+  kind: 'torque-read',
+  stepId,
+  positionId,
+  reading: { value, unit: 'N·m' },
+});
+const done = (stepId: string): EntryContent => ({ kind: 'step-done', stepId });
+
+test('a job goes step by step', () => {
+  const state = after(done(first));
+  expect(state.cursor).toBe(1);
+  expect(runOf(state, first)).toMatchObject({ doneBy: 'mara' });
+  expect(refuseEntry(workbook, state, 'mara', done(coverNuts))).toBe('step-not-in-hand');
+});
+
+test('a torque step at each shaft wants a reading at each', () => {
+  const step = workbook.procedure.steps[1]!;
+  expect(readingPlaces(step, workbook)).toEqual(['s1', 's2']);
+  const half = after(done(first), read(rotorNuts, 's1', 90));
+  expect(demandsOf(step, runOf(half, rotorNuts), workbook)).toEqual([{ what: 'torque', positionId: 's2' }]);
+  expect(refuseEntry(workbook, half, 'mara', done(rotorNuts))).toBe('demands-open');
+});
+
+test('a wrong reading is kept and judged, and the next right one satisfies the step', () => {
+  const wrong = after(done(first), read(rotorNuts, 's1', 90), read(rotorNuts, 's2', 120));
+  expect(runOf(wrong, rotorNuts).readings.map((reading) => reading.verdict)).toEqual(['within', 'high']);
+  expect(refuseEntry(workbook, wrong, 'mara', done(rotorNuts))).toBe('demands-open');
+  const right = after(done(first), read(rotorNuts, 's1', 90), read(rotorNuts, 's2', 120), read(rotorNuts, 's2', 91));
+  expect(refuseEntry(workbook, right, 'mara', done(rotorNuts))).toBeUndefined();
+  expect(runOf(right, rotorNuts).readings).toHaveLength(3);
+});
+
+test('a reading or a photo can be overridden with a reason, which stays', () => {
+  const opened = after(done(first), read(rotorNuts, 's1', 90), read(rotorNuts, 's2', 90), done(rotorNuts));
+  expect(demandsOf(workbook.procedure.steps[2]!, runOf(opened, cover), workbook)).toEqual([{ what: 'photo' }]);
+  const override: EntryContent = { kind: 'overridden', stepId: cover, what: 'photo', reason: 'camera broken' };
+  expect(refuseEntry(workbook, opened, 'mara', { ...override, what: 'torque' })).toBe('nothing-to-override');
+  const overridden = foldJob(workbook, 'mara', [
+    ...[done(first), read(rotorNuts, 's1', 90), read(rotorNuts, 's2', 90), done(rotorNuts), override].map((c) =>
+      entry(c),
+    ),
+  ]);
+  expect(runOf(overridden, cover).overrides.photo?.text).toBe('camera broken');
+  expect(refuseEntry(workbook, overridden, 'mara', done(cover))).toBeUndefined();
+  expect(EntrySchema.safeParse({ ...override, reason: ' x ' }).success).toBe(false);
+});
+
+test('going back puts an earlier step in hand and keeps what was entered', () => {
+  const back = after(done(first), read(rotorNuts, 's1', 90), { kind: 'went-back', stepId: first });
+  expect(back.cursor).toBe(0);
+  expect(runOf(back, rotorNuts).readings).toHaveLength(1);
+  expect(refuseEntry(workbook, back, 'mara', { kind: 'went-back', stepId: coverNuts })).toBe('step-not-in-hand');
+});
+
+test('only who holds the job writes in it; another technician takes it over', () => {
+  const state = after(done(first));
+  expect(refuseEntry(workbook, state, 'tobias', done(rotorNuts))).toBe('not-holder');
+  expect(refuseEntry(workbook, state, 'tobias', { kind: 'taken-over' })).toBeUndefined();
+  expect(refuseEntry(workbook, state, 'mara', { kind: 'taken-over' })).toBe('already-holder');
+  const taken = foldJob(workbook, 'mara', [
+    entry(done(first)),
+    entry({ kind: 'paused' }),
+    entry({ kind: 'taken-over' }, 'tobias'),
+  ]);
+  expect(taken).toMatchObject({ holder: 'tobias', phase: 'running', cursor: 1 });
+  expect(refuseEntry(workbook, taken, 'mara', done(rotorNuts))).toBe('not-holder');
+});
+
+test('a paused job takes nothing but its resumption', () => {
+  const paused = after({ kind: 'paused' });
+  expect(refuseEntry(workbook, paused, 'mara', done(first))).toBe('job-paused');
+  expect(refuseEntry(workbook, paused, 'mara', { kind: 'resumed' })).toBeUndefined();
+  expect(refuseEntry(workbook, after(), 'mara', { kind: 'resumed' })).toBe('not-paused');
+});
+
+test('a job is finished only when every step is done, and then nothing is added', () => {
+  expect(refuseEntry(workbook, after(done(first)), 'mara', { kind: 'finished' })).toBe('steps-open');
+  const all = [
+    done(first),
+    read(rotorNuts, 's1', 90),
+    read(rotorNuts, 's2', 90),
+    done(rotorNuts),
+    done(cover),
+    done(coverNuts),
+  ];
+  expect(refuseEntry(workbook, after(...all), 'mara', { kind: 'finished' })).toBeUndefined();
+  const finished = after(...all, { kind: 'finished' });
+  expect(finished.phase).toBe('finished');
+  expect(refuseEntry(workbook, finished, 'mara', { kind: 'problem', stepId: cover, note: 'leaks' })).toBe(
+    'job-finished',
+  );
+});
+
+test('a reading at a place the step does not have is refused', () => {
+  expect(refuseEntry(workbook, after(done(first)), 'mara', read(rotorNuts, null, 90))).toBe('not-a-torque-step');
+});

@@ -1,0 +1,47 @@
+import { changeStep } from '../procedure/edit';
+import { typed } from '../testing/workbook';
+import { headingOf, sayStep, titleOf } from './sentence';
+
+function say(line: string, setup: string[] = []): string {
+  const workbook = typed([...setup, line]);
+  return sayStep(workbook.procedure.steps.at(-1)!, workbook.series);
+}
+
+test.each([
+  ['take off 8 cover nuts /socket, 17 mm', 'Take off the eight cover nuts with socket, 17 mm.'],
+  ['draw rotor @each shaft', 'Draw out the rotor at each shaft.'],
+  ['draw rotor @shaft 2', 'Draw out the rotor at shaft 2.'],
+  ['take off cover, gasket and 2 dowel pins', 'Take off the cover, the gasket and the two dowel pins.'],
+  [
+    'press stationary rings into seal pocket @each shaft',
+    'Press the stationary ring into the seal pocket at each shaft.',
+  ],
+  ['torque 8 cover nuts =45 N·m', 'Torque the eight cover nuts to 45 N·m.'],
+  ['release pressure of the casing', 'Release the pressure of the casing.'],
+  ['bleed the seal flush', 'Release the pressure of the seal flush.'],
+  ['take off O-rings @each shaft', 'Take off the O-ring at each shaft.'],
+])('%s', (line, sentence) => {
+  expect(say(line)).toBe(sentence);
+});
+
+test('some of several are told as some of several', () => {
+  expect(say('start by hand 6 bolts', ['take off 8 bolts'])).toBe('Start by hand six of the eight bolts.');
+});
+
+test('the face is told where it looks; the heading leaves it to the line beside it', () => {
+  const { procedure, series } = typed(['seat stationary ring @each shaft /ring pusher, 50 mm']);
+  const step = changeStep(procedure, procedure.steps[0]!.id, { faces: { end: 'lapped face', toward: 'the rotor' } })
+    .steps[0]!;
+  expect(sayStep(step, series)).toBe(
+    'Seat the stationary ring at each shaft with ring pusher, 50 mm, lapped face facing the rotor.',
+  );
+  expect(headingOf(step, series)).toBe('Seat the stationary ring at each shaft');
+});
+
+test('a title is a few words, in the plural where there are several', () => {
+  const { procedure, series } = typed(['draw rotor @each shaft /hook tool', 'bleed the casing']);
+  expect(procedure.steps.map((step) => titleOf(step, series))).toEqual([
+    'Draw out rotors',
+    'Release the pressure of the casing',
+  ]);
+});

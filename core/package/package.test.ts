@@ -1,0 +1,82 @@
+import { typed } from '../testing/workbook';
+import { copyOf, packageJsonSchema, packageOf, parsePackage, readPackage } from './package';
+
+const { series, procedure } = typed(['take off 8 cover nuts /socket, 17 mm', 'torque cover nuts =45 N·m']);
+const good = packageOf(series, [procedure]);
+const faults = (json: unknown) => {
+  const reading = readPackage(json);
+  return reading.ok ? [] : reading.faults;
+};
+/** The package as plain JSON with one value changed. */
+const broken = (change: (json: ReturnType<typeof plain>) => void) => {
+  const json = plain();
+  change(json);
+  return json;
+};
+const plain = () => JSON.parse(JSON.stringify(good));
+
+test('what is written is read back the same', () => {
+  expect(parsePackage(JSON.stringify(good))).toEqual({ ok: true, package: good });
+});
+
+test('fields left out take their usual value', () => {
+  const reading = readPackage(broken((json) => delete json.procedures[0].steps[1].torque.tolerancePercent));
+  expect(reading.ok && reading.package.procedures[0]?.steps[1]?.torque?.tolerancePercent).toBe(4);
+});
+
+test('every fault is named with its path', () => {
+  const json = broken((p) => {
+    p.series.name = '';
+    p.procedures[0].steps[0].verb = 'wiggle';
+    p.procedures[0].steps[1].torque.figure.unit = 'bar';
+    p.procedures[0].steps[1].colour = 'red';
+  });
+  const paths = faults(json).map((fault) => fault.path);
+  expect(paths).toEqual([
+    'series.name',
+    'procedures[0].steps[0].verb',
+    'procedures[0].steps[1].torque.figure',
+    'procedures[0].steps[1]',
+  ]);
+});
+
+test('what points at nothing is refused', () => {
+  const json = broken((p) => {
+    p.procedures[0].steps[0].targets[0].componentId = 'ghost';
+    p.procedures[0].steps[0].toolIds = ['ghost-tool'];
+    p.procedures[0].steps[1].positionIds = ['bore-9'];
+  });
+  expect(faults(json)).toEqual([
+    { path: 'procedures[0].steps[0].targets[0].componentId', reason: 'there is no component "ghost" in the series' },
+    { path: 'procedures[0].steps[0].toolIds[0]', reason: 'there is no tool "ghost-tool" in the series' },
+    { path: 'procedures[0].steps[1].positionIds[0]', reason: 'there is no position "bore-9" in the series' },
+  ]);
+});
+
+test('an id given twice is refused', () => {
+  const json = broken((p) => p.procedures[0].steps.push(p.procedures[0].steps[0]));
+  expect(faults(json)).toEqual([{ path: 'procedures[0].steps[2].id', reason: expect.stringContaining('twice') }]);
+});
+
+test('a newer version is refused with a clear word, other files are no packages', () => {
+  expect(faults({ ...good, format: 'fukusa/2' })[0]).toMatchObject({
+    path: 'format',
+    reason: expect.stringContaining('newer'),
+  });
+  expect(faults({ hello: 1 })[0]?.reason).toContain('not a Fukusa package');
+  expect(parsePackage('{ oops')).toMatchObject({ ok: false, faults: [{ path: '(file)' }] });
+});
+
+test('a copy stands under ids of its own', () => {
+  let n = 0;
+  const copy = copyOf(good, () => `new${n++}`);
+  expect(copy.series.id).toBe('new0');
+  expect(copy.procedures[0]).toMatchObject({ id: 'new1', seriesId: 'new0' });
+  expect(readPackage(copy).ok).toBe(true);
+});
+
+test('the JSON Schema knows the format and its parts', () => {
+  const schema = JSON.stringify(packageJsonSchema());
+  expect(schema).toContain('"const":"fukusa/1"');
+  expect(schema).toContain('"take-off"');
+});

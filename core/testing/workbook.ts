@@ -1,0 +1,56 @@
+import { applyLine } from '../procedure/line/apply-line';
+import { parseLine } from '../procedure/line/parse-line';
+import type { Workbook } from '../procedure/procedure';
+import { Series } from '../pump/series';
+
+/** A two-shaft pump for tests; its parts come from the lines a test types. */
+export function emptyWorkbook(): Workbook {
+  return {
+    series: Series.parse({
+      id: 'series',
+      name: 'Test series',
+      code: 'T-1',
+      pumpType: 'rotary-lobe',
+      positionSets: [
+        {
+          id: 'shafts',
+          name: 'shaft',
+          positions: [
+            { id: 's1', name: 'shaft 1' },
+            { id: 's2', name: 'shaft 2' },
+          ],
+        },
+      ],
+    }),
+    procedure: { id: 'procedure', seriesId: 'series', title: 'Test', steps: [] },
+  };
+}
+
+/** Types each line in turn, as a trainer would; throws when one has a fault. */
+export function typed(lines: readonly string[], from: Workbook = emptyWorkbook()): Workbook {
+  let n = from.procedure.steps.length + from.series.components.length + from.series.tools.length;
+  return lines.reduce((workbook, line) => {
+    const parsed = parseLine(line, workbook.series);
+    const applied = applyLine(workbook, parsed, workbook.procedure.steps.length - 1, () => `x${n++}`);
+    if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
+    return applied.workbook;
+  }, from);
+}
+
+/** The same workbook with one component changed by name. */
+export function withComponent(
+  workbook: Workbook,
+  name: string,
+  change: Partial<Series['components'][number]>,
+): Workbook {
+  const components = workbook.series.components.map((component) =>
+    component.name === name ? { ...component, ...change } : component,
+  );
+  return { ...workbook, series: { ...workbook.series, components } };
+}
+
+export function componentId(workbook: Workbook, name: string): string {
+  const component = workbook.series.components.find((candidate) => candidate.name === name);
+  if (!component) throw new Error(`no component ${name}`);
+  return component.id;
+}

@@ -1,0 +1,14 @@
+/** Tests sit beside what they test. Native ES modules, types stripped by swc; the compiler checks types on its own. */
+export default {
+  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web', '<rootDir>/demo', '<rootDir>/scripts'],
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
+  testTimeout: 60_000,
+};
