@@ -1,0 +1,153 @@
+import type { EntryContent, NewEntry } from '#core/job/entry';
+import { readingPlaces } from '#core/job/job';
+import { readPackage } from '#core/package/package';
+import type { Step, Workbook } from '#core/procedure/procedure';
+import type { DemoPeople, Services } from '../server/services';
+import { readWorkbook, releaseProcedure, takeInPackage } from '../server/store/documents';
+import { addEntries, startJob } from '../server/store/jobs';
+import * as table from '../server/store/schema';
+import pellwick from './pellwick-rl-50.fukusa.json' with { type: 'json' };
+import { type DemoName, PEOPLE } from './people';
+import { drawPhoto } from './pictures';
+
+/** The invented dealer: people, a series with its instructions, and two jobs run on them. */
+export function openDemo(): DemoPeople & { seed: (services: Services) => Promise<void> } {
+  return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
+}
+
+const MINUTE = 60_000;
+const DAY = 24 * 60 * MINUTE;
+
+class Seeder {
+  private readonly ids = new Map<DemoName, string>();
+  private entryCount = 0;
+
+  constructor(private readonly services: Services) {}
+
+  async run(): Promise<void> {
+    const { db, accounts, newId } = this.services;
+    for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
+    const reading = readPackage(pellwick);
+    if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
+    const { series, procedures } = reading.package;
+    await takeInPackage(db, series, procedures, false, this.idOf('ines'));
+    const [sealRenewal] = procedures;
+    if (!sealRenewal) throw new Error('demo package: no procedure');
+    const { procedure } = await readWorkbook(db, sealRenewal.id);
+    const release = await releaseProcedure(db, sealRenewal.id, this.idOf('ines'), {
+      id: newId(),
+      version: procedure.version,
+      note: 'First release, walked through with Mara at the bench',
+    });
+    const workbook = { series, procedure: sealRenewal };
+    await this.finishedJob(release.id, workbook);
+    await this.halfDoneJob(release.id, workbook);
+  }
+
+  private async finishedJob(releaseId: string, workbook: Workbook): Promise<void> {
+    const start = Date.now() - 2 * DAY;
+    const jobId = await this.start(releaseId, 'mara', start, {
+      workOrder: 'SB-2417',
+      pumpSerial: '50-0381',
+      customer: 'Wetherfold Creamery',
+    });
+    let clock = start;
+    for (const step of workbook.procedure.steps) {
+      clock += (step.minutes ?? 2) * MINUTE;
+      const extra: EntryContent[] = [];
+      if (step.verb === 'inspect' && step.photo) {
+        extra.push({
+          kind: 'problem',
+          stepId: step.id,
+          note: 'Light score in the pocket of shaft 2, not felt with the nail. Ines looked: go on.',
+        });
+      }
+      // The first pull on the dome nuts was short; the record keeps both readings.
+      const short: EntryContent[] = step.torque?.figure.value === 45 ? [this.torque(step, null, 41.5)] : [];
+      await this.enter(jobId, 'mara', clock, [
+        ...extra,
+        ...short,
+        ...(await this.carryOut(workbook, step, 'mara')),
+        { kind: 'step-done', stepId: step.id },
+      ]);
+    }
+    await this.enter(jobId, 'mara', clock + MINUTE, [{ kind: 'finished' }]);
+  }
+
+  private async halfDoneJob(releaseId: string, workbook: Workbook): Promise<void> {
+    const start = Date.now() - 95 * MINUTE;
+    const jobId = await this.start(releaseId, 'tobias', start, {
+      workOrder: 'SB-2426',
+      pumpSerial: '50-0412',
+      customer: 'Orchard Lane Cider Press',
+    });
+    let clock = start;
+    for (const step of workbook.procedure.steps.slice(0, 17)) {
+      clock += (step.minutes ?? 2) * MINUTE;
+      const content: EntryContent[] =
+        step.photo && step.verb === 'drain'
+          ? [
+              {
+                kind: 'overridden',
+                stepId: step.id,
+                what: 'photo',
+                reason: 'Drain is behind the pipe rack, no room for the tablet',
+              },
+            ]
+          : await this.carryOut(workbook, step, 'tobias');
+      await this.enter(jobId, 'tobias', clock, [...content, { kind: 'step-done', stepId: step.id }]);
+    }
+  }
+
+  /** Readings and photos a step asks for, all as they should be. */
+  private async carryOut(workbook: Workbook, step: Step, by: DemoName): Promise<EntryContent[]> {
+    const readings = readingPlaces(step, workbook).map((place, i) =>
+      this.torque(step, place, (step.torque?.figure.value ?? 10) + (i === 0 ? 0.4 : -0.6)),
+    );
+    if (!step.photo) return readings;
+    const stored = await this.services.photos.takeIn(await drawPhoto(workbook, step));
+    await this.services.db
+      .insert(table.photo)
+      .values({ ...stored, takenInBy: this.idOf(by) })
+      .onConflictDoNothing();
+    return [...readings, { kind: 'photo-taken', stepId: step.id, photo: stored.hash }];
+  }
+
+  private torque(step: Step, positionId: string | null, value: number): EntryContent {
+    return {
+      kind: 'torque-read',
+      stepId: step.id,
+      positionId,
+      reading: { value, unit: step.torque?.figure.unit ?? 'N·m' },
+    };
+  }
+
+  private async start(
+    releaseId: string,
+    by: DemoName,
+    at: number,
+    labels: { workOrder: string; pumpSerial: string; customer: string },
+  ): Promise<string> {
+    const id = this.services.newId();
+    await startJob(
+      this.services.db,
+      { id, releaseId, startedAt: new Date(at).toISOString(), ...labels },
+      this.idOf(by),
+    );
+    return id;
+  }
+
+  private async enter(jobId: string, by: DemoName, at: number, contents: readonly EntryContent[]): Promise<void> {
+    const entries = contents.map((content): NewEntry => {
+      this.entryCount += 1;
+      return { id: `${jobId}-${this.entryCount}`, at: new Date(at).toISOString(), content };
+    });
+    await addEntries(this.services.db, jobId, entries, this.idOf(by));
+  }
+
+  private idOf(name: DemoName): string {
+    const id = this.ids.get(name);
+    if (!id) throw new Error(`${name} was not added`);
+    return id;
+  }
+}

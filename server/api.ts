@@ -1,0 +1,23 @@
+import { Hono } from 'hono';
+import { authRoutes } from './routes/auth';
+import { jobRoutes } from './routes/jobs';
+import { peopleRoutes } from './routes/people';
+import { photoRoutes } from './routes/photos';
+import { procedureRoutes } from './routes/procedures';
+import { shelfRoutes } from './routes/shelf';
+import { startRoutes } from './routes/start';
+import type { Services } from './services';
+
+/** All routes below /api. Its type is what the web app's client is made from. */
+export function createApi(services: Services) {
+  return new Hono()
+    .route('/auth', authRoutes(services))
+    .route('/people', peopleRoutes(services))
+    .route('/', startRoutes(services))
+    .route('/', shelfRoutes(services))
+    .route('/', procedureRoutes(services))
+    .route('/', jobRoutes(services))
+    .route('/', photoRoutes(services));
+}
+
+export type Api = ReturnType<typeof createApi>;

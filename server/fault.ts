@@ -1,0 +1,72 @@
+import type { Context } from 'hono';
+import { HTTPException } from 'hono/http-exception';
+import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import type { DocumentFault } from '#core/package/references';
+
+/** The one shape of every refusal: what is wrong, where, and what to do about it. */
+export interface FaultBody {
+  readonly fault: {
+    /** Stable, for the interface to translate by. */
+    readonly code: string;
+    readonly what: string;
+    readonly todo: string;
+    readonly where?: readonly DocumentFault[];
+    /** What the interface needs to go on, such as the version it should have had. */
+    readonly detail?: unknown;
+  };
+}
+
+export class Fault extends Error {
+  constructor(
+    readonly status: ContentfulStatusCode,
+    readonly code: string,
+    readonly what: string,
+    readonly todo: string,
+    readonly more: { where?: readonly DocumentFault[]; detail?: unknown } = {},
+  ) {
+    super(what);
+  }
+
+  get body(): FaultBody {
+    return { fault: { code: this.code, what: this.what, todo: this.todo, ...this.more } };
+  }
+}
+
+export function notFound(thing: string): Fault {
+  return new Fault(404, 'not-found', `There is no such ${thing}.`, 'Go back to the shelf and choose again.');
+}
+
+export function badInput(where: readonly DocumentFault[]): Fault {
+  return new Fault(
+    400,
+    'bad-input',
+    where.length === 1
+      ? `${where[0]?.path}: ${where[0]?.reason}`
+      : `${where.length} things are wrong in what was sent.`,
+    'Put right what is named and send it again.',
+    { where },
+  );
+}
+
+/** Turns whatever was thrown into the one shape; what nobody foresaw is logged and kept from the client. */
+export function answerFault(error: unknown, c: Context, log: (line: string) => void): Response {
+  if (error instanceof Fault) return c.json(error.body, error.status);
+  if (error instanceof HTTPException) {
+    const large = error.status === 413;
+    const fault = new Fault(
+      error.status,
+      large ? 'too-large' : 'refused',
+      large ? 'That is too large to take in.' : error.message || 'The request was refused.',
+      large ? 'Make it smaller and try again.' : 'Reload the page and try again.',
+    );
+    return c.json(fault.body, fault.status);
+  }
+  log(error instanceof Error ? (error.stack ?? error.message) : String(error));
+  const fault = new Fault(
+    500,
+    'broken',
+    'Something broke on the server.',
+    'Try again; if it stays, tell whoever runs the server.',
+  );
+  return c.json(fault.body, fault.status);
+}

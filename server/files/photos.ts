@@ -1,0 +1,95 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { fileTypeFromBuffer } from 'file-type';
+import sharp from 'sharp';
+import { Fault } from '../fault';
+
+const ACCEPTED = ['image/jpeg', 'image/png', 'image/webp'];
+const LONGEST_EDGE = 2560;
+const THUMBNAIL_EDGE = 360;
+export const PHOTO_LIMIT_BYTES = 25 * 1024 * 1024;
+
+export interface StoredPhoto {
+  /** SHA-256 of the stored bytes; the photo's name everywhere. */
+  readonly hash: string;
+  readonly width: number;
+  readonly height: number;
+  readonly bytes: number;
+}
+
+/** Photos on disk, each stored once under the hash of its bytes, with a thumbnail beside it. */
+export class PhotoFiles {
+  constructor(private readonly folder: string) {}
+
+  /**
+   * Takes in an image of any accepted type: turned upright by its EXIF orientation, stripped of all metadata (place
+   * included) and kept as JPEG of at most 2560 px. The type is read from the content, whatever the sender calls it.
+   */
+  async takeIn(upload: Uint8Array): Promise<StoredPhoto> {
+    const type = await fileTypeFromBuffer(upload);
+    if (!type || !ACCEPTED.includes(type.mime)) {
+      throw new Fault(
+        415,
+        'not-a-photo',
+        type ? `That file is ${type.mime}, not a photo.` : 'That file is not a photo.',
+        'Send a JPEG, PNG or WebP picture.',
+      );
+    }
+    const { data, info } = await this.upright(upload);
+    const hash = createHash('sha256').update(data).digest('hex');
+    if (!(await exists(this.pathOf(hash)))) {
+      const thumbnail = await sharp(data)
+        .resize({ width: THUMBNAIL_EDGE, height: THUMBNAIL_EDGE, fit: 'inside' })
+        .jpeg({ quality: 78 })
+        .toBuffer();
+      await this.put(this.pathOf(hash, 'thumb'), thumbnail);
+      await this.put(this.pathOf(hash), data);
+    }
+    return { hash, width: info.width, height: info.height, bytes: data.length };
+  }
+
+  async read(hash: string, size: 'full' | 'thumb' = 'full'): Promise<Buffer | undefined> {
+    return readFile(this.pathOf(hash, size)).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === 'ENOENT') return undefined;
+      throw error;
+    });
+  }
+
+  private async upright(upload: Uint8Array) {
+    try {
+      return await sharp(upload, { failOn: 'error' })
+        .rotate()
+        .resize({ width: LONGEST_EDGE, height: LONGEST_EDGE, fit: 'inside', withoutEnlargement: true })
+        .flatten({ background: '#ffffff' })
+        .jpeg({ quality: 86, mozjpeg: true })
+        .toBuffer({ resolveWithObject: true });
+    } catch {
+      throw new Fault(
+        415,
+        'broken-photo',
+        'That picture is damaged and cannot be read.',
+        'Take it again and send the new one.',
+      );
+    }
+  }
+
+  private pathOf(hash: string, size: 'full' | 'thumb' = 'full'): string {
+    return join(this.folder, hash.slice(0, 2), size === 'full' ? `${hash}.jpg` : `${hash}.thumb.jpg`);
+  }
+
+  /** Written beside and renamed, so that a killed process leaves no half a photo. */
+  private async put(path: string, data: Uint8Array): Promise<void> {
+    await mkdir(join(path, '..'), { recursive: true });
+    const draft = `${path}.${randomUUID()}`;
+    await writeFile(draft, data, { flush: true });
+    await rename(draft, path);
+  }
+}
+
+async function exists(path: string): Promise<boolean> {
+  return stat(path).then(
+    () => true,
+    () => false,
+  );
+}

@@ -1,0 +1,157 @@
+import { randomUUID } from 'node:crypto';
+import { readFile, writeFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { Command, InvalidArgumentError } from 'commander';
+import { eq } from 'drizzle-orm';
+import { check } from '#core/findings/check';
+import { copyOf, type Package, packageOf, parsePackage } from '#core/package/package';
+import { openDemo } from '#demo/demo';
+import { Fault } from './fault';
+import { closeOnSignals, serve } from './serve';
+import { openStore } from './store/database';
+import { proceduresOf, readSeries, readShelf, takeInPackage } from './store/documents';
+import { user } from './store/schema';
+
+/** The command line: the same code as the server, for people without a browser at hand. */
+const USUAL_PORT = 4270;
+const program = new Command('fukusa')
+  .description('Pump teardown and reassembly instructions, checked')
+  .showHelpAfterError();
+
+const port = (text: string) => {
+  const number = Number(text);
+  if (!Number.isInteger(number) || number < 0 || number > 65535)
+    throw new InvalidArgumentError('A port is a number from 0 to 65535.');
+  return number;
+};
+const webFolder = fileURLToPath(new URL('../web', import.meta.url));
+
+program
+  .command('serve')
+  .description('serve the web app')
+  .option('--data <folder>', 'where everything is kept', 'data/workshop')
+  .option('--port <number>', 'where to listen', port)
+  .option('--host <address>', 'which network address to listen on; 0.0.0.0 for the whole workshop', '127.0.0.1')
+  .option('--demo', 'start with the demo dealer')
+  .action(async (options: { data: string; port?: number; host: string; demo?: boolean }) => {
+    const demo = options.demo ? openDemo() : undefined;
+    const running = await serve({
+      dataFolder: options.data,
+      port: options.port ?? USUAL_PORT,
+      seekPort: options.port === undefined,
+      host: options.host,
+      webFolder,
+      ...(demo && { demo: { people: demo.people }, seed: demo.seed }),
+    });
+    closeOnSignals(running);
+    console.log(`\nFukusa is ready at  ${running.url}\n`);
+    if (demo) {
+      console.log(
+        'Demo people, by one click on the sign-in page or with the password shown (made up, like all the data):',
+      );
+      for (const { username, name, role, password } of demo.people) {
+        console.log(`  ${username.padEnd(8)} ${name.padEnd(18)} ${role.padEnd(11)} ${password}`);
+      }
+      console.log('\nStop with Ctrl+C. Start over with: npm run demo -- --reset\n');
+    }
+  });
+
+program
+  .command('check')
+  .description('check package files; exit 1 when something would stop a release')
+  .argument('<file...>')
+  .option('--json', 'findings as JSON')
+  .action(async (files: string[], options: { json?: boolean }) => {
+    const results = [];
+    let stopped = false;
+    for (const file of files) {
+      const { series, procedures } = await readPackageFile(file);
+      for (const procedure of procedures) {
+        const findings = check({ series, procedure });
+        stopped ||= findings.some((finding) => finding.severity === 'stop');
+        results.push({ file, procedure: procedure.title, findings });
+      }
+    }
+    if (options.json) console.log(JSON.stringify(results, null, 2));
+    else {
+      for (const { file, procedure, findings } of results) {
+        console.log(`${file}: ${procedure}: ${findings.length === 0 ? 'nothing found' : `${findings.length} found`}`);
+        for (const finding of findings)
+          console.log(`  ${finding.severity.padEnd(6)} ${finding.id.padEnd(14)} ${finding.sentence}`);
+      }
+    }
+    if (stopped) process.exitCode = 1;
+  });
+
+program
+  .command('import')
+  .description('take a package file onto the shelf of a data folder that no server is using')
+  .argument('<file>')
+  .option('--data <folder>', 'where everything is kept', 'data/workshop')
+  .option('--as <how>', 'new, copy or replace', 'new')
+  .action(async (file: string, options: { data: string; as: string }) => {
+    if (!['new', 'copy', 'replace'].includes(options.as)) program.error('--as takes new, copy or replace');
+    const read = await readPackageFile(file);
+    const { series, procedures } = options.as === 'copy' ? copyOf(read, randomUUID) : read;
+    await withStore(options.data, async (store) => {
+      const [lead] = await store.db.select().from(user).where(eq(user.role, 'lead'));
+      if (!lead)
+        throw new Error('This data folder has no accounts yet. Start the server once and create the first one.');
+      await takeInPackage(store.db, series, procedures, options.as === 'replace', lead.id);
+    });
+    console.log(`${series.name} ${series.code}: ${procedures.length} procedures are on the shelf.`);
+  });
+
+program
+  .command('export')
+  .description('write a series with its procedures as a package file')
+  .argument('<code>', 'the code or id of the series')
+  .argument('[file]', 'where to; printed when left out')
+  .option('--data <folder>', 'where everything is kept', 'data/workshop')
+  .action(async (code: string, file: string | undefined, options: { data: string }) => {
+    const text = await withStore(options.data, async ({ db }) => {
+      const shelf = await readShelf(db);
+      const found = shelf.find((series) => series.id === code || series.code.toLowerCase() === code.toLowerCase());
+      if (!found)
+        throw new Error(
+          `There is no series "${code}". On the shelf: ${shelf.map((s) => s.code).join(', ') || 'nothing'}.`,
+        );
+      const { document } = await readSeries(db, found.id);
+      return `${JSON.stringify(packageOf(document, await proceduresOf(db, found.id)), null, 2)}\n`;
+    });
+    if (!file) process.stdout.write(text);
+    else {
+      await writeFile(file, text);
+      console.log(`Written to ${file}.`);
+    }
+  });
+
+async function readPackageFile(file: string): Promise<Package> {
+  const reading = parsePackage(await readFile(file, 'utf8'));
+  if (reading.ok) return reading.package;
+  const lines = reading.faults.map((fault) => `  ${fault.path}: ${fault.reason}`);
+  throw new Error(`${file} cannot be read; nothing was changed.\n${lines.join('\n')}`);
+}
+
+async function withStore<T>(
+  folder: string,
+  work: (store: Awaited<ReturnType<typeof openStore>>) => Promise<T>,
+): Promise<T> {
+  const store = await openStore(folder, (error) => {
+    throw error;
+  });
+  try {
+    return await work(store);
+  } finally {
+    await store.close();
+  }
+}
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  const where =
+    error instanceof Fault ? (error.more.where ?? []).map((fault) => `\n  ${fault.path}: ${fault.reason}`) : [];
+  console.error(`${error instanceof Error ? error.message : error}${where.join('')}`);
+  process.exitCode = 2;
+}

@@ -1,0 +1,138 @@
+import type { Content } from 'pdfmake/interfaces';
+import type { Entry } from '#core/job/entry';
+import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { sayStep } from '#core/narration/sentence';
+import type { Step } from '#core/procedure/procedure';
+import { STAGES } from '#core/procedure/verbs';
+import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import { torqueWindow } from '#core/torque/judge';
+import type { OpenJob } from '../store/jobs';
+import { facts, HAIRLINES, INK, renderPdf } from './document';
+import { printedMoment, WORDS } from './words';
+
+type ReadPhoto = (hash: string) => Promise<Buffer | undefined>;
+
+/** What was done, when, by whom, with every reading, photo and override. */
+export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buffer> {
+  const { series, procedure } = job.release.workbook;
+  const state = foldJob(job.release.workbook, job.startedBy, job.entries);
+  const name = (id: string | null) => (id ? (job.people[id] ?? id) : '');
+  const photos = new Map<string, string>();
+  for (const run of state.runs.values()) {
+    for (const { hash } of run.photos) {
+      const bytes = await readPhoto(hash);
+      if (bytes) photos.set(hash, `data:image/jpeg;base64,${bytes.toString('base64')}`);
+    }
+  }
+
+  return renderPdf(`${WORDS.record} ${job.number}`, [
+    { text: `${WORDS.record} ${job.number}`, style: 'title' },
+    { text: `${series.name} ${series.code}: ${procedure.title}, release ${job.release.number}`, style: 'under' },
+    facts([
+      [WORDS.workOrder, job.workOrder],
+      [WORDS.serial, job.pumpSerial],
+      [WORDS.customer, job.customer],
+      [WORDS.started, `${printedMoment(job.startedAt)}, ${name(job.startedBy)}`],
+      [WORDS.finished, job.finishedAt ? `${printedMoment(job.finishedAt)}, ${name(state.holder)}` : ''],
+    ]),
+    { text: WORDS.exceptions, style: 'section' },
+    ...exceptions(),
+    ...STAGES.flatMap((stage): Content[] => {
+      const steps = procedure.steps.map((step, index) => ({ step, index })).filter(({ step }) => step.stage === stage);
+      if (steps.length === 0) return [];
+      return [
+        { text: WORDS.stages[stage], style: 'section' },
+        {
+          table: {
+            widths: [22, '*', 128],
+            dontBreakRows: true,
+            body: steps.map(({ step, index }) => [
+              { text: String(index + 1), bold: true, color: INK.soft },
+              { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
+              { text: doneText(runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
+            ]),
+          },
+          layout: HAIRLINES,
+        },
+      ];
+    }),
+    { text: WORDS.course, style: 'section' },
+    ...courseLines(job.entries),
+    { text: [{ text: `${WORDS.seal}: `, color: INK.soft }, job.seal ?? ''], fontSize: 8, margin: [0, 14, 0, 0] },
+  ]);
+
+  function exceptions(): Content[] {
+    const lines = procedure.steps.flatMap((step, index) => exceptionLines(step, index, runOf(state, step.id)));
+    return lines.length > 0 ? lines : [{ text: WORDS.noExceptions, style: 'soft' }];
+  }
+
+  function exceptionLines(_step: Step, index: number, run: StepRun): Content[] {
+    const overrides = (['torque', 'photo'] as const).flatMap((what) => {
+      const noted = run.overrides[what];
+      return noted ? [{ ...noted, label: WORDS.overridden[what] }] : [];
+    });
+    return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem }))].map(
+      ({ label, text, by, at }) => ({
+        text: [
+          { text: `${index + 1}  ${label}: `, bold: true, color: INK.kaki },
+          `${text} (${name(by)}, ${printedMoment(at)})`,
+        ],
+      }),
+    );
+  }
+
+  function runLines(step: Step, run: StepRun): Content[] {
+    const range = step.torque && torqueWindow(step.torque);
+    const readings = run.readings.map(({ reading, verdict, positionId }): Content => {
+      const where = positionName(positionId);
+      const judged = range
+        ? `${WORDS.verdicts[verdict]} ${sayNumber(range.low.value)} to ${sayQuantity(range.high)}`
+        : WORDS.verdicts[verdict];
+      return {
+        text: [
+          { text: `${WORDS.reading}${where ? `, ${where}` : ''}: `, color: INK.soft },
+          { text: sayQuantity(reading), bold: true },
+          { text: `  ${judged}`, color: verdict === 'within' ? INK.moss : INK.kaki },
+        ],
+      };
+    });
+    const pictures: Content[] = run.photos.map(({ hash }) => {
+      const image = photos.get(hash);
+      return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
+    });
+    return [...readings, ...pictures];
+  }
+
+  function positionName(id: string | null): string {
+    const positions = series.positionSets.flatMap((set) => set.positions);
+    return positions.find((position) => position.id === id)?.name ?? '';
+  }
+
+  function doneText(run: StepRun): string {
+    return run.doneAt ? `${printedMoment(run.doneAt)}\n${name(run.doneBy)}` : '';
+  }
+
+  /** Pauses, hand-overs and steps gone back to: what the list of steps does not show. */
+  function courseLines(entries: readonly Entry[]): Content[] {
+    return [
+      { text: `${printedMoment(job.startedAt)}  ${name(job.startedBy)} ${WORDS.started.toLowerCase()}` },
+      ...entries.flatMap(({ content, at, by }): Content[] => {
+        const line = (what: string) => [{ text: `${printedMoment(at)}  ${name(by)} ${what}` }];
+        switch (content.kind) {
+          case 'paused':
+            return line(WORDS.paused);
+          case 'resumed':
+            return line(WORDS.resumed);
+          case 'taken-over':
+            return line(WORDS.took);
+          case 'went-back':
+            return line(`${WORDS.back} ${procedure.steps.findIndex((step) => step.id === content.stepId) + 1}`);
+          case 'finished':
+            return line(WORDS.finished.toLowerCase());
+          default:
+            return [];
+        }
+      }),
+    ];
+  }
+}

@@ -1,0 +1,38 @@
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { z } from 'zod';
+import { PhotoHash } from '#core/job/entry';
+import { BENCH, EVERYONE, only, type SignedIn } from '../access';
+import { Fault, notFound } from '../fault';
+import { PHOTO_LIMIT_BYTES } from '../files/photos';
+import type { Services } from '../services';
+import * as table from '../store/schema';
+import { valid } from '../validate';
+
+const Named = z.object({ hash: PhotoHash });
+const Size = z.object({ size: z.enum(['full', 'thumb']).default('full') });
+
+/** Photos in (the picture itself is the body) and out, to signed-in people only. */
+export function photoRoutes({ db, photos }: Services) {
+  return new Hono<SignedIn>()
+    .post('/photos', only(...BENCH), bodyLimit({ maxSize: PHOTO_LIMIT_BYTES, onError: tooLarge }), async (c) => {
+      const stored = await photos.takeIn(new Uint8Array(await c.req.arrayBuffer()));
+      await db
+        .insert(table.photo)
+        .values({ ...stored, takenInBy: c.get('person').id })
+        .onConflictDoNothing();
+      return c.json(stored, 201);
+    })
+    .get('/photos/:hash', only(...EVERYONE), valid('param', Named), valid('query', Size), async (c) => {
+      const bytes = await photos.read(c.req.valid('param').hash, c.req.valid('query').size);
+      if (!bytes) throw notFound('photo');
+      return c.body(new Uint8Array(bytes), 200, {
+        'Content-Type': 'image/jpeg',
+        'Cache-Control': 'private, max-age=31536000, immutable',
+      });
+    });
+}
+
+function tooLarge(): never {
+  throw new Fault(413, 'too-large', 'That photo is over 25 MB.', 'Send a smaller picture.');
+}

@@ -1,0 +1,71 @@
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { Procedure } from '#core/procedure/procedure';
+import { Id } from '#core/pump/series';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
+import { instructionPdf } from '../print/instruction';
+import type { Services } from '../services';
+import {
+  addProcedure,
+  newestReleases,
+  readRelease,
+  readWorkbook,
+  releaseProcedure,
+  removeProcedure,
+  saveWorkbook,
+} from '../store/documents';
+import { valid } from '../validate';
+import { Patch } from './patch';
+import { answerPdf } from './pdf';
+
+const NewProcedure = z.strictObject({ seriesId: Id, title: Procedure.shape.title });
+const Change = z.strictObject({
+  seriesVersion: z.int(),
+  seriesPatch: Patch,
+  procedureVersion: z.int(),
+  procedurePatch: Patch,
+});
+
+/** Drafts of procedures and their releases. */
+export function procedureRoutes({ db, newId }: Services) {
+  return new Hono<SignedIn>()
+    .post('/procedures', only(...WRITERS), valid('json', NewProcedure), async (c) => {
+      const id = newId();
+      await addProcedure(db, Procedure.parse({ id, ...c.req.valid('json') }), c.get('person').id);
+      return c.json({ id }, 201);
+    })
+    .get('/procedures/:id', only(...EVERYONE), async (c) => c.json(await readWorkbook(db, c.req.param('id'))))
+    .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) =>
+      c.json(await saveWorkbook(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
+    )
+    .post(
+      '/procedures/:id/copies',
+      only(...WRITERS),
+      valid('json', z.strictObject({ document: Procedure })),
+      async (c) => {
+        const id = newId();
+        await addProcedure(db, { ...c.req.valid('json').document, id }, c.get('person').id);
+        return c.json({ id }, 201);
+      },
+    )
+    .delete('/procedures/:id', only(...WRITERS), async (c) => {
+      await removeProcedure(db, c.req.param('id'));
+      return c.json({ ok: true });
+    })
+    .post(
+      '/procedures/:id/releases',
+      only(...WRITERS),
+      valid('json', z.strictObject({ version: z.int(), note: z.string().trim().max(600).optional() })),
+      async (c) =>
+        c.json(
+          await releaseProcedure(db, c.req.param('id'), c.get('person').id, { id: newId(), ...c.req.valid('json') }),
+          201,
+        ),
+    )
+    .get('/releases', only(...EVERYONE), async (c) => c.json({ releases: await newestReleases(db) }))
+    .get('/releases/:id', only(...EVERYONE), async (c) => c.json(await readRelease(db, c.req.param('id'))))
+    .get('/releases/:id/pdf', only(...EVERYONE), async (c) => {
+      const release = await readRelease(db, c.req.param('id'));
+      return answerPdf(c, `${release.workbook.series.code} release ${release.number}`, await instructionPdf(release));
+    });
+}

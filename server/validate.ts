@@ -1,0 +1,15 @@
+import { zValidator } from '@hono/zod-validator';
+import type { ValidationTargets } from 'hono';
+import type { z } from 'zod';
+import { faultsOf } from '#core/package/package';
+import { badInput } from './fault';
+
+/** Zod validation whose refusal has the one fault shape. */
+export function valid<Target extends 'json' | 'query' | 'param', Schema extends z.ZodType>(
+  target: Target,
+  schema: Schema,
+) {
+  return zValidator(target as keyof ValidationTargets & Target, schema, (result) => {
+    if (!result.success) throw badInput(faultsOf(result.error as unknown as z.ZodError));
+  });
+}
