@@ -1,0 +1,41 @@
+import { MantineProvider } from '@mantine/core';
+import { ModalsProvider } from '@mantine/modals';
+import { Notifications } from '@mantine/notifications';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { setNonce } from 'get-nonce';
+import { RouterProvider } from 'react-router/dom';
+import { ApiFault } from './api';
+import { lendNavigation } from './navigate';
+import { router } from './router';
+import { theme } from './theme';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // A refusal does not get better by asking again; a lost network may.
+      retry: (failures, error) =>
+        failures < 2 && !(error instanceof ApiFault && error.status > 0 && error.status < 500),
+      networkMode: 'always',
+      refetchOnWindowFocus: true,
+    },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+/** The server lets in only styles that carry this page's nonce. */
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content ?? '';
+setNonce(nonce);
+lendNavigation((path) => void router.navigate(path));
+
+export function App() {
+  return (
+    <MantineProvider theme={theme} forceColorScheme="light" getStyleNonce={() => nonce}>
+      <QueryClientProvider client={queries}>
+        <ModalsProvider>
+          <Notifications position="bottom-center" limit={3} />
+          <RouterProvider router={router} />
+        </ModalsProvider>
+      </QueryClientProvider>
+    </MantineProvider>
+  );
+}

@@ -1,0 +1,59 @@
+import { hc } from 'hono/client';
+import type { Api } from '../../server/api';
+import type { FaultBody } from '../../server/fault';
+
+export const api = hc<Api>(`${window.location.origin}/api`);
+
+/** A refusal from the server, or no server at all (`code` is then "unreachable"). */
+export class ApiFault extends Error {
+  constructor(
+    readonly fault: FaultBody['fault'],
+    readonly status: number,
+  ) {
+    super(fault.what);
+  }
+}
+
+interface JsonResponse<T> {
+  readonly ok: boolean;
+  readonly status: number;
+  json(): Promise<T>;
+}
+
+/** The body of a successful answer; throws ApiFault for everything else. */
+export async function answer<T>(request: Promise<JsonResponse<T>>): Promise<T> {
+  let response: JsonResponse<T>;
+  try {
+    response = await request;
+  } catch {
+    throw new ApiFault(
+      {
+        code: 'unreachable',
+        what: 'The server cannot be reached.',
+        todo: 'Check the network; what you entered is kept here.',
+      },
+      0,
+    );
+  }
+  if (response.ok) return response.json();
+  const body = (await response.json().catch(() => null)) as FaultBody | null;
+  throw new ApiFault(
+    body?.fault ?? { code: 'broken', what: `The server answered ${response.status}.`, todo: 'Try again.' },
+    response.status,
+  );
+}
+
+export function isUnreachable(error: unknown): boolean {
+  return error instanceof ApiFault && (error.status === 0 || error.status >= 500);
+}
+
+/** Sends a picture as it is; the server reads its type from its content. */
+export async function sendPhoto(picture: Blob): Promise<{ hash: string }> {
+  return answer(
+    fetch('/api/photos', { method: 'POST', body: picture, headers: { 'Content-Type': 'application/octet-stream' } }),
+  );
+}
+
+export function photoUrl(hash: string, size: 'full' | 'thumb' = 'full'): string {
+  return `/api/photos/${hash}${size === 'thumb' ? '?size=thumb' : ''}`;
+}

@@ -1,0 +1,33 @@
+import { notifications } from '@mantine/notifications';
+import i18next from 'i18next';
+import { ApiFault } from './api';
+
+/** The one way to say that something went wrong: what, where, and what to do. */
+export function tellFault(error: unknown): void {
+  const { what, todo, where } = faultText(error);
+  notifications.show({
+    color: 'kaki',
+    title: what,
+    message: [...where, todo].join('\n'),
+    autoClose: 9000,
+    withBorder: true,
+  });
+}
+
+export function tellDone(message: string): void {
+  notifications.show({ color: 'moss', message, withBorder: true });
+}
+
+export function faultText(error: unknown): { what: string; todo: string; where: string[] } {
+  if (error instanceof ApiFault) {
+    const { code, what, todo, where } = error.fault;
+    const told = (part: 'what' | 'todo', otherwise: string) =>
+      String(i18next.t(`fault.${code}.${part}` as 'fault.unreachable.what', { defaultValue: otherwise }));
+    return {
+      what: told('what', what),
+      todo: told('todo', todo),
+      where: (where ?? []).map(({ path, reason }) => `${path}: ${reason}`),
+    };
+  }
+  return { what: i18next.t('fault.unexpected.what'), todo: i18next.t('fault.unexpected.todo'), where: [] };
+}

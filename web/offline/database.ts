@@ -1,0 +1,50 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { EntryContent } from '#core/job/entry';
+import type { Workbook } from '#core/procedure/procedure';
+import type { Person } from '../../server/accounts/roles';
+import type { OpenJob } from '../../server/store/jobs';
+
+/** An entry made here and not yet acknowledged by the server. A photo waits as the picture itself. */
+export interface OutboxEntry {
+  readonly id: string;
+  readonly jobId: string;
+  readonly at: string;
+  readonly by: string;
+  readonly content: EntryContent;
+  readonly picture?: Blob;
+  /** Counts up, so that entries leave in the order they were made. */
+  readonly order?: number;
+  /** Why the server refused it. */
+  readonly refused?: string;
+}
+
+/** A draft with edits the server has not acknowledged yet. */
+export interface UnsavedDraft {
+  readonly procedureId: string;
+  readonly workbook: Workbook;
+  readonly base: { seriesVersion: number; procedureVersion: number; workbook: Workbook };
+  readonly at: string;
+}
+
+/** What this device keeps, so that neither a reload nor a dead network loses anything. */
+class DeviceStore extends Dexie {
+  jobs!: EntityTable<OpenJob, 'id'>;
+  outbox!: EntityTable<OutboxEntry, 'order'>;
+  drafts!: EntityTable<UnsavedDraft, 'procedureId'>;
+  people!: EntityTable<{ key: 'me'; person: Person | null }, 'key'>;
+
+  constructor() {
+    super('fukusa');
+    this.version(1).stores({ jobs: 'id', outbox: '++order, id, jobId', drafts: 'procedureId', people: 'key' });
+  }
+}
+
+export const device = new DeviceStore();
+
+export async function rememberPerson(person: Person | null): Promise<void> {
+  await device.people.put({ key: 'me', person });
+}
+
+export async function cachedPerson(): Promise<Person | null> {
+  return (await device.people.get('me'))?.person ?? null;
+}

@@ -1,0 +1,137 @@
+import { ActionIcon, Button, Center, Group, Loader } from '@mantine/core';
+import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { answer, api } from '../../app/api';
+import { FaultNotice } from '../../app/Fallbacks';
+import { Crumbs, TopBar } from '../../app/Shell';
+import { usePerson } from '../../app/SignedIn';
+import { mayWrite } from '../../app/session';
+import { Tag } from '../../parts/Tag';
+import { useAuthor, useHistory } from '../../state/author-store';
+import { beginAutosave, useAutosave, watchEdits } from '../../state/autosave';
+import { computed } from '../../state/timeline';
+import styles from './Author.module.css';
+import { ClothPanel } from './ClothPanel';
+import { FoldPanel } from './FoldPanel';
+import { SaveStateNote } from './SaveStateNote';
+import { StaleDialog } from './StaleDialog';
+import { StepPanel } from './StepPanel';
+import { TypedLine } from './TypedLine';
+
+/** Where a procedure is written: the fold, the step in hand, and the cloth after it. */
+export function AuthorScreen() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const writes = mayWrite(usePerson());
+  const query = useQuery({
+    queryKey: ['procedure', id],
+    queryFn: () => answer(api.procedures[':id'].$get({ param: { id } })),
+    // While it is open, this tab's own draft is the truth; conflicts come back from saving.
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
+  const openId = useAutosave((state) => state.procedureId);
+  const history = useHistory();
+
+  useEffect(() => {
+    if (!query.data) return;
+    void beginAutosave(query.data);
+    return () => useAutosave.setState({ procedureId: null });
+  }, [query.data]);
+  useEffect(() => (writes ? watchEdits() : undefined), [writes]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.matches('input:not([data-undo]), textarea');
+      if (typing || !(event.ctrlKey || event.metaKey)) return;
+      const key = event.key.toLowerCase();
+      if (key === 'z' && !event.shiftKey) history.undo();
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) history.redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [history]);
+
+  const workbook = useAuthor((state) => state.workbook);
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data || openId !== id) {
+    return (
+      <Center mih="60vh">
+        <Loader aria-label={t('app.loading')} />
+      </Center>
+    );
+  }
+  const { series, procedure } = workbook;
+  const stops = computed(workbook).findings.filter((finding) => finding.severity === 'stop').length;
+  const latest = query.data.releases[0];
+  return (
+    <div className={styles.screen}>
+      <TopBar
+        path={
+          <>
+            <Crumbs
+              to={[{ label: `${series.name} ${series.code}`, href: `/series/${series.id}` }]}
+              here={procedure.title}
+            />
+            <Tag>{latest ? t('author.draftAfter', { number: latest.number }) : t('shelf.draft')}</Tag>
+          </>
+        }
+        actions={
+          writes && (
+            <Group gap="xs" wrap="nowrap">
+              <SaveStateNote />
+              <ActionIcon
+                variant="default"
+                size={36}
+                aria-label={t('author.undo')}
+                title={t('author.undo')}
+                disabled={!history.canUndo}
+                onClick={history.undo}
+              >
+                <IconArrowBackUp size={20} />
+              </ActionIcon>
+              <ActionIcon
+                variant="default"
+                size={36}
+                aria-label={t('author.redo')}
+                title={t('author.redo')}
+                disabled={!history.canRedo}
+                onClick={history.redo}
+              >
+                <IconArrowForwardUp size={20} />
+              </ActionIcon>
+              <Button
+                component={Link}
+                to={`/procedures/${id}/release`}
+                color={stops > 0 ? 'gray' : 'indigo'}
+                variant={stops > 0 ? 'default' : 'filled'}
+              >
+                {stops > 0 ? t('author.releaseStops', { count: stops }) : t('author.release')}
+              </Button>
+            </Group>
+          )
+        }
+      />
+      <main className={styles.body}>
+        <section className={`${styles.column} ${styles.fold}`} aria-label={t('fold.title')}>
+          <FoldPanel writes={writes} />
+        </section>
+        <section className={`${styles.column} ${styles.step}`} aria-label={t('step.title')}>
+          <div className={styles.stepBody}>
+            <StepPanel writes={writes} />
+          </div>
+          {writes && <TypedLine />}
+        </section>
+        <section className={`${styles.column} ${styles.cloth}`} aria-label={t('cloth.title')}>
+          <ClothPanel />
+        </section>
+      </main>
+      <StaleDialog />
+    </div>
+  );
+}

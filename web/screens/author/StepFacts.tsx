@@ -1,0 +1,40 @@
+import { useTranslation } from 'react-i18next';
+import type { Step } from '#core/procedure/procedure';
+import { type Series, toolLabel } from '#core/pump/series';
+import { showDuration, showQuantity } from '../../app/format';
+import styles from './Step.module.css';
+
+/** What a step says beside its sentence, for those who read and do not write. */
+export function StepFacts({ step, series }: { step: Step; series: Series }) {
+  const { t } = useTranslation();
+  const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
+  const applied = step.applications.map(({ consumableId, where }) => {
+    const name = series.consumables.find((consumable) => consumable.id === consumableId)?.name ?? '';
+    return where ? `${name}, ${where}` : name;
+  });
+  const facts: [string, string | undefined][] = [
+    [t('step.tools'), tools.join(', ')],
+    [
+      t('step.faces'),
+      step.faces && t('step.facesSaid', step.faces) + (step.faces.tellBy ? `, ${step.faces.tellBy}` : ''),
+    ],
+    [t('step.apply'), applied.join('; ')],
+    [t('step.torque'), step.torque && `${showQuantity(step.torque.figure)} ± ${step.torque.tolerancePercent} %`],
+    [t('step.detail'), step.detail],
+    [t('step.why'), step.why],
+    [t('step.photo'), step.photo?.mustShow],
+    [t('step.minutes'), step.minutes === undefined ? undefined : showDuration(step.minutes)],
+  ];
+  return (
+    <>
+      {facts
+        .filter(([, value]) => value)
+        .map(([label, value]) => (
+          <div key={label} className={styles.read}>
+            <span className="quiet">{label}</span>
+            <span>{value}</span>
+          </div>
+        ))}
+    </>
+  );
+}

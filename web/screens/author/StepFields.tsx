@@ -1,0 +1,476 @@
+import { ActionIcon, Autocomplete, Button, Group, MultiSelect, NumberInput, Select, TagsInput } from '@mantine/core';
+import { IconX } from '@tabler/icons-react';
+import { nanoid } from 'nanoid';
+import { type ReactNode, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { changeStep } from '#core/procedure/edit';
+import { nameComponent, nameConsumable, nameTool } from '#core/procedure/line/apply-line';
+import {
+  DEFAULT_TOLERANCE_PERCENT,
+  SIGNAL_WORDS,
+  type SignalWord,
+  type Step,
+  type Workbook,
+} from '#core/procedure/procedure';
+import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
+import { componentById, toolLabel } from '#core/pump/series';
+import { readQuantity, sayQuantity } from '#core/quantity/quantity';
+import { DraftText } from '../../parts/DraftText';
+import { useAuthor } from '../../state/author-store';
+import { PartChip } from './PartChip';
+import styles from './Step.module.css';
+
+const EXTRAS = ['faces', 'applied', 'torque', 'caution', 'detail', 'why', 'photo', 'minutes'] as const;
+type Extra = (typeof EXTRAS)[number];
+const newId = () => nanoid(10);
+
+/** Every field of a step. What is rarely said stays folded away until it is asked for. */
+export function StepFields({ step }: { step: Step }) {
+  const { t } = useTranslation();
+  const { series } = useAuthor((state) => state.workbook);
+  const [opened, setOpened] = useState<readonly Extra[]>([]);
+  const verb = verbOf(step.verb);
+  const change = (fields: Partial<Step>) => useAuthor.getState().changeStep(step.id, fields);
+  const edit = (work: (workbook: Workbook) => Workbook) => useAuthor.getState().edit(work);
+
+  const said: Record<Extra, boolean> = {
+    faces: step.faces !== undefined,
+    applied: step.applications.length > 0,
+    torque: step.torque !== undefined || step.verb === 'torque',
+    caution: step.cautions.length > 0,
+    detail: step.detail !== undefined,
+    why: step.why !== undefined,
+    photo: step.photo !== undefined,
+    minutes: step.minutes !== undefined,
+  };
+  const shown = (extra: Extra) => said[extra] || opened.includes(extra);
+  const close = (extra: Extra, fields: Partial<Step>) => {
+    setOpened(opened.filter((other) => other !== extra));
+    change(fields);
+  };
+
+  const nameParts = (names: readonly string[]) =>
+    edit((workbook) => {
+      let { series: grown } = workbook;
+      const targets = names.map((name) => {
+        const known = step.targets.find((target) => componentById(workbook.series, target.componentId)?.name === name);
+        if (known) return known;
+        const named = nameComponent(grown, { name }, undefined, newId);
+        grown = named.series;
+        return named.target;
+      });
+      const unique = targets.filter(
+        (target, i) => targets.findIndex((other) => other.componentId === target.componentId) === i,
+      );
+      return { series: grown, procedure: changeStep(workbook.procedure, step.id, { targets: unique }) };
+    });
+  const nameTools = (labels: readonly string[]) =>
+    edit((workbook) => {
+      let { series: grown } = workbook;
+      const toolIds = labels.map((label) => {
+        const named = nameTool(grown, label, newId);
+        grown = named.series;
+        return named.toolId;
+      });
+      return { series: grown, procedure: changeStep(workbook.procedure, step.id, { toolIds: [...new Set(toolIds)] }) };
+    });
+  const applyConsumable = (index: number, name: string) =>
+    edit((workbook) => {
+      const named = nameConsumable(workbook.series, name, newId);
+      const applications = step.applications.with(index, {
+        ...step.applications[index],
+        consumableId: named.consumableId,
+      });
+      return { series: named.series, procedure: changeStep(workbook.procedure, step.id, { applications }) };
+    });
+
+  return (
+    <>
+      <Field label={t('step.does')} field="verb">
+        <Group grow gap={6}>
+          <Select
+            aria-label={t('step.verb')}
+            searchable
+            allowDeselect={false}
+            data={VERB_IDS.map((value) => ({ value, label: verbOf(value).say }))}
+            value={step.verb}
+            onChange={(value) => value && change({ verb: value as Verb })}
+          />
+          <Select
+            aria-label={t('step.stage')}
+            allowDeselect={false}
+            data={STAGES.map((value) => ({ value, label: t(`stage.${value}`) }))}
+            value={step.stage}
+            onChange={(value) => value && change({ stage: value as Stage })}
+          />
+        </Group>
+      </Field>
+      {verb.object === 'parts' ? (
+        <Field label={t('step.parts')} field="parts">
+          <TagsInput
+            aria-label={t('step.parts')}
+            placeholder={step.targets.length === 0 ? t('step.partsHint') : ''}
+            data={series.components.map((component) => component.name)}
+            value={step.targets.flatMap((target) => componentById(series, target.componentId)?.name ?? [])}
+            onChange={nameParts}
+            acceptValueOnBlur
+          />
+          <div className={styles.parts}>
+            {step.targets.map((target) => (
+              <PartChip key={target.componentId} componentId={target.componentId} />
+            ))}
+          </div>
+        </Field>
+      ) : (
+        <Field label={t('step.about')} field="about">
+          <DraftText
+            ariaLabel={t('step.about')}
+            placeholder={t('step.aboutHint')}
+            value={step.about ?? ''}
+            maxLength={160}
+            onCommit={(about) => change({ about })}
+          />
+        </Field>
+      )}
+      {verb.effect === 'refits' && (
+        <Field label={t('step.into')} field="into">
+          <DraftText
+            ariaLabel={t('step.into')}
+            placeholder={t('step.intoHint')}
+            value={step.into ?? ''}
+            maxLength={120}
+            onCommit={(into) => change({ into })}
+          />
+        </Field>
+      )}
+      {series.positionSets.length > 0 && (
+        <Field label={t('step.at')} field="positions">
+          <MultiSelect
+            aria-label={t('step.at')}
+            placeholder={step.positionIds.length === 0 ? t('step.atEverywhere') : ''}
+            data={series.positionSets.map((set) => ({
+              group: set.name,
+              items: set.positions.map((position) => ({ value: position.id, label: position.name })),
+            }))}
+            value={[...step.positionIds]}
+            onChange={(positionIds) => change({ positionIds })}
+          />
+        </Field>
+      )}
+      <Field label={t('step.tools')} field="tools">
+        <TagsInput
+          aria-label={t('step.tools')}
+          placeholder={step.toolIds.length === 0 ? t('step.toolsHint') : ''}
+          data={series.tools.map(toolLabel)}
+          splitChars={[';']}
+          value={step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel)}
+          onChange={nameTools}
+          acceptValueOnBlur
+        />
+      </Field>
+      {shown('faces') && (
+        <Field label={t('step.faces')} field="face" onRemove={() => close('faces', { faces: undefined })}>
+          <FacesFields step={step} change={change} />
+        </Field>
+      )}
+      {shown('applied') && (
+        <Field label={t('step.apply')} field="applied" onRemove={() => close('applied', { applications: [] })}>
+          <div className={styles.several}>
+            {[...step.applications, undefined].map((application, i) => (
+              <div key={application?.consumableId ?? 'new'} className={styles.pair}>
+                <ConsumableField
+                  names={series.consumables.map((consumable) => consumable.name)}
+                  value={
+                    series.consumables.find((consumable) => consumable.id === application?.consumableId)?.name ?? ''
+                  }
+                  onCommit={(name) => {
+                    if (application) applyConsumable(i, name);
+                    else {
+                      edit((workbook) => {
+                        const named = nameConsumable(workbook.series, name, newId);
+                        const applications = [...step.applications, { consumableId: named.consumableId }];
+                        return {
+                          series: named.series,
+                          procedure: changeStep(workbook.procedure, step.id, { applications }),
+                        };
+                      });
+                    }
+                  }}
+                />
+                <DraftText
+                  ariaLabel={t('step.applyWhere')}
+                  placeholder={t('step.applyWhereHint')}
+                  value={application?.where ?? ''}
+                  readOnly={!application}
+                  maxLength={160}
+                  onCommit={(where) =>
+                    application &&
+                    change({
+                      applications: step.applications.with(i, {
+                        consumableId: application.consumableId,
+                        ...(where && { where }),
+                      }),
+                    })
+                  }
+                />
+                {application && <Remove onClick={() => change({ applications: step.applications.toSpliced(i, 1) })} />}
+              </div>
+            ))}
+          </div>
+        </Field>
+      )}
+      {shown('torque') && (
+        <Field label={t('step.torque')} field="torque" onRemove={() => close('torque', { torque: undefined })}>
+          <TorqueFields step={step} change={change} />
+        </Field>
+      )}
+      {shown('caution') && (
+        <Field label={t('step.caution')} field="caution" onRemove={() => close('caution', { cautions: [] })}>
+          <div className={styles.several}>
+            {[...step.cautions, undefined].map((caution, i) => (
+              <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
+                <Select
+                  aria-label={t('step.signal')}
+                  data={[...SIGNAL_WORDS]}
+                  allowDeselect={false}
+                  value={caution?.signal ?? 'CAUTION'}
+                  disabled={!caution}
+                  onChange={(signal) =>
+                    caution &&
+                    signal &&
+                    change({ cautions: step.cautions.with(i, { ...caution, signal: signal as SignalWord }) })
+                  }
+                />
+                <DraftText
+                  ariaLabel={t('step.caution')}
+                  placeholder={t('step.cautionHint')}
+                  value={caution?.text ?? ''}
+                  maxLength={600}
+                  onCommit={(text) => {
+                    if (caution)
+                      change({
+                        cautions: text ? step.cautions.with(i, { ...caution, text }) : step.cautions.toSpliced(i, 1),
+                      });
+                    else if (text) change({ cautions: [...step.cautions, { signal: 'CAUTION', text }] });
+                  }}
+                />
+                {caution && <Remove onClick={() => change({ cautions: step.cautions.toSpliced(i, 1) })} />}
+              </div>
+            ))}
+          </div>
+        </Field>
+      )}
+      {shown('detail') && (
+        <Field label={t('step.detail')} field="detail" onRemove={() => close('detail', { detail: undefined })}>
+          <DraftText
+            lines
+            ariaLabel={t('step.detail')}
+            placeholder={t('step.detailHint')}
+            value={step.detail ?? ''}
+            maxLength={1200}
+            onCommit={(detail) => change({ detail })}
+          />
+        </Field>
+      )}
+      {shown('why') && (
+        <Field label={t('step.why')} field="why" onRemove={() => close('why', { why: undefined })}>
+          <DraftText
+            lines
+            ariaLabel={t('step.why')}
+            placeholder={t('step.whyHint')}
+            value={step.why ?? ''}
+            maxLength={600}
+            onCommit={(why) => change({ why })}
+          />
+        </Field>
+      )}
+      {shown('photo') && (
+        <Field label={t('step.photo')} field="photo" onRemove={() => close('photo', { photo: undefined })}>
+          <DraftText
+            ariaLabel={t('step.photo')}
+            placeholder={t('step.photoHint')}
+            value={step.photo?.mustShow ?? ''}
+            maxLength={600}
+            onCommit={(mustShow) => change({ photo: mustShow ? { mustShow } : undefined })}
+          />
+        </Field>
+      )}
+      {shown('minutes') && (
+        <Field label={t('step.minutes')} field="minutes" onRemove={() => close('minutes', { minutes: undefined })}>
+          <NumberInput
+            aria-label={t('step.minutes')}
+            min={0}
+            max={10_000}
+            w={120}
+            value={step.minutes ?? ''}
+            onChange={(value) => change({ minutes: value === '' ? undefined : Number(value) })}
+          />
+        </Field>
+      )}
+      {EXTRAS.some((extra) => !shown(extra)) && (
+        <div className={styles.more}>
+          <span className="quiet">{t('step.alsoSay')}</span>
+          {EXTRAS.filter((extra) => !shown(extra)).map((extra) => (
+            <Button key={extra} size="compact-sm" variant="default" onClick={() => setOpened([...opened, extra])}>
+              {t(`step.add.${extra}`)}
+            </Button>
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+function Field({
+  label,
+  field,
+  onRemove,
+  children,
+}: {
+  label: string;
+  field: string;
+  onRemove?: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <div className={styles.field} data-field={field}>
+      <span className={styles.label}>{label}</span>
+      <div>{children}</div>
+      {onRemove ? <Remove of={label} onClick={onRemove} /> : <span />}
+    </div>
+  );
+}
+
+function Remove({ of, onClick }: { of?: string; onClick: () => void }) {
+  const { t } = useTranslation();
+  const label = of ? t('step.removeField', { field: of }) : t('step.removeOne');
+  return (
+    <ActionIcon variant="subtle" color="gray" size={32} aria-label={label} title={label} onClick={onClick}>
+      <IconX size={16} />
+    </ActionIcon>
+  );
+}
+
+type Change = (fields: Partial<Step>) => void;
+
+function FacesFields({ step, change }: { step: Step; change: Change }) {
+  const { t } = useTranslation();
+  const [half, setHalf] = useState({
+    end: step.faces?.end ?? '',
+    toward: step.faces?.toward ?? '',
+    tellBy: step.faces?.tellBy ?? '',
+  });
+  // A face is saved once both its end and its direction are said; until then it is kept here.
+  const say = (part: Partial<typeof half>) => {
+    const now = { ...half, ...part };
+    setHalf(now);
+    if (now.end && now.toward)
+      change({ faces: { end: now.end, toward: now.toward, ...(now.tellBy && { tellBy: now.tellBy }) } });
+  };
+  const missing = (half.end === '') !== (half.toward === '');
+  return (
+    <div className={styles.three}>
+      <DraftText
+        ariaLabel={t('step.facesEnd')}
+        placeholder={t('step.facesEndHint')}
+        value={half.end}
+        maxLength={80}
+        error={missing && !half.end ? t('step.facesIncomplete') : undefined}
+        onCommit={(end) => say({ end })}
+      />
+      <DraftText
+        ariaLabel={t('step.facesToward')}
+        placeholder={t('step.facesTowardHint')}
+        value={half.toward}
+        maxLength={80}
+        error={missing && !half.toward ? t('step.facesIncomplete') : undefined}
+        onCommit={(toward) => say({ toward })}
+      />
+      <DraftText
+        ariaLabel={t('step.facesTellBy')}
+        placeholder={t('step.facesTellByHint')}
+        value={half.tellBy}
+        maxLength={160}
+        onCommit={(tellBy) => say({ tellBy })}
+      />
+    </div>
+  );
+}
+
+function TorqueFields({ step, change }: { step: Step; change: Change }) {
+  const { t } = useTranslation();
+  const [fault, setFault] = useState('');
+  const { torque } = step;
+  return (
+    <div className={styles.figure}>
+      <DraftText
+        ariaLabel={t('step.figure')}
+        placeholder={t('step.figureHint')}
+        value={torque ? sayQuantity(torque.figure, 6) : ''}
+        error={fault || undefined}
+        onCommit={(text) => {
+          const reading = readQuantity(text, 'torque');
+          if (text === '') change({ torque: undefined });
+          else if (reading.ok && reading.quantity.value > 0)
+            change({ torque: { tolerancePercent: DEFAULT_TOLERANCE_PERCENT, ...torque, figure: reading.quantity } });
+          setFault(
+            text === '' || (reading.ok && reading.quantity.value > 0)
+              ? ''
+              : t(`quantity.${reading.ok ? 'negative' : reading.fault}`),
+          );
+        }}
+      />
+      <NumberInput
+        aria-label={t('step.tolerance')}
+        prefix="± "
+        suffix=" %"
+        min={0.1}
+        max={50}
+        disabled={!torque}
+        value={torque?.tolerancePercent ?? DEFAULT_TOLERANCE_PERCENT}
+        onChange={(value) =>
+          torque && Number(value) >= 0.1 && change({ torque: { ...torque, tolerancePercent: Number(value) } })
+        }
+      />
+      <DraftText
+        ariaLabel={t('step.source')}
+        placeholder={t('step.sourceHint')}
+        readOnly={!torque}
+        value={torque?.source ?? ''}
+        maxLength={200}
+        onCommit={(source) => {
+          if (!torque) return;
+          const { source: _old, ...rest } = torque;
+          change({ torque: source ? { ...rest, source } : rest });
+        }}
+      />
+    </div>
+  );
+}
+
+function ConsumableField({
+  names,
+  value,
+  onCommit,
+}: {
+  names: string[];
+  value: string;
+  onCommit: (name: string) => void;
+}) {
+  const { t } = useTranslation();
+  const [text, setText] = useState(value);
+  const commit = (name: string) => {
+    if (name.trim() && name.trim() !== value) onCommit(name.trim());
+  };
+  return (
+    <Autocomplete
+      aria-label={t('step.consumable')}
+      placeholder={t('step.consumableHint')}
+      data={names}
+      value={text}
+      onChange={setText}
+      onOptionSubmit={commit}
+      onBlur={() => commit(text)}
+    />
+  );
+}

@@ -1,0 +1,109 @@
+import { ActionIcon, Group } from '@mantine/core';
+import { IconCopy, IconTrash } from '@tabler/icons-react';
+import { useRef } from 'react';
+import { Trans, useTranslation } from 'react-i18next';
+import { sentenceOf, titleOf } from '#core/narration/sentence';
+import { CautionNote } from '../../parts/CautionNote';
+import { Tag } from '../../parts/Tag';
+import { useAuthor } from '../../state/author-store';
+import { computed } from '../../state/timeline';
+import { removeWithUndo } from './remove-step';
+import styles from './Step.module.css';
+import { StepFacts } from './StepFacts';
+import { StepFields } from './StepFields';
+
+/** The step in hand: as a sentence with slots, and every field behind it. */
+export function StepPanel({ writes }: { writes: boolean }) {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  const selected = useAuthor((state) => state.selected);
+  const fields = useRef<HTMLDivElement>(null);
+  const { series, procedure } = workbook;
+  const index = procedure.steps.findIndex((step) => step.id === selected);
+  const step = procedure.steps[index];
+  if (!step) return <EmptyStep writes={writes} />;
+
+  const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
+    (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
+  );
+  const reach = (slot: string) =>
+    fields.current?.querySelector<HTMLElement>(`[data-field="${slot}"] :is(input, textarea)`)?.focus();
+
+  return (
+    <>
+      <div className={styles.heading}>
+        <span className={styles.n}>{index + 1}</span>
+        <h1>{titleOf(step, series)}</h1>
+        <Tag>
+          {t(`stage.${step.stage}`)}
+          {partners.length > 0 && t('step.pairs', { numbers: partners.join(', ') })}
+        </Tag>
+        {writes && (
+          <Group gap={6} wrap="nowrap">
+            <ActionIcon
+              variant="default"
+              size={32}
+              aria-label={t('step.duplicate')}
+              title={t('step.duplicate')}
+              onClick={() => useAuthor.getState().duplicate(step.id)}
+            >
+              <IconCopy size={17} />
+            </ActionIcon>
+            <ActionIcon
+              variant="default"
+              size={32}
+              aria-label={t('step.delete')}
+              title={t('step.delete')}
+              onClick={() => removeWithUndo(step.id)}
+            >
+              <IconTrash size={17} />
+            </ActionIcon>
+          </Group>
+        )}
+      </div>
+      {step.cautions.map((caution) => (
+        <div key={caution.signal + caution.text} style={{ marginBottom: 10 }}>
+          <CautionNote caution={caution} />
+        </div>
+      ))}
+      <div className={styles.card}>
+        <p className={styles.sentence}>
+          {sentenceOf(step, series).map((piece, i) => {
+            const { slot, text } = piece;
+            // Pieces have no identity beyond their place in the sentence.
+            const key = `${i}-${slot ?? ''}`;
+            if (!slot) return <span key={key}>{text}</span>;
+            return writes ? (
+              <button key={key} type="button" className={styles.slot} onClick={() => reach(slot)}>
+                {text}
+              </button>
+            ) : (
+              <strong key={key}>{text}</strong>
+            );
+          })}
+        </p>
+      </div>
+      <div ref={fields} className={styles.card}>
+        {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} series={series} />}
+      </div>
+    </>
+  );
+}
+
+function EmptyStep({ writes }: { writes: boolean }) {
+  const { t } = useTranslation();
+  return (
+    <div className={styles.empty}>
+      <p>{writes ? t('step.none') : t('fold.emptyReader')}</p>
+      {writes && (
+        <div className={styles.examples}>
+          {(['one', 'two', 'three', 'four'] as const).map((key) => (
+            <span key={key}>
+              <Trans i18nKey={`step.example.${key}`} components={{ c: <code /> }} />
+            </span>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,149 @@
+import { Combobox, TextInput, useCombobox } from '@mantine/core';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type Completion, completeLine } from '#core/procedure/line/complete-line';
+import { type LineFault, parseLine } from '#core/procedure/line/parse-line';
+import { verbOf } from '#core/procedure/verbs';
+import { useAuthor } from '../../state/author-store';
+import styles from './Step.module.css';
+
+/** The line that takes the next step as one would say it. Enter adds it, and the line is ready for the next. */
+export function TypedLine() {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  const selected = useAuthor((state) => state.selected);
+  const [text, setText] = useState('');
+  const [caret, setCaret] = useState(0);
+  const [tried, setTried] = useState(false);
+  const [closed, setClosed] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const combobox = useCombobox({ opened: true });
+
+  const completions = closed ? [] : completeLine(text, caret, workbook.series);
+  const faults = tried && text.trim() ? parseLine(text, workbook.series).faults : [];
+  const after = workbook.procedure.steps.findIndex((step) => step.id === selected) + 1;
+
+  // "n" anywhere outside a field goes to the line, so that writing never needs the mouse.
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent) => {
+      const busy =
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, [role="dialog"], [contenteditable]');
+      if (busy || event.key !== 'n' || event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      input.current?.focus();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  const take = (completion: Completion) => {
+    const next = text.slice(0, completion.from) + completion.insert + text.slice(completion.to);
+    const at = completion.from + completion.insert.length;
+    setText(next);
+    setCaret(at);
+    combobox.resetSelectedOption();
+    requestAnimationFrame(() => {
+      input.current?.focus();
+      input.current?.setSelectionRange(at, at);
+    });
+  };
+  const add = () => {
+    if (!text.trim()) return;
+    if (useAuthor.getState().addLine(text)) {
+      setText('');
+      setCaret(0);
+      setTried(false);
+    } else setTried(true);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const chosen = combobox.getSelectedOptionIndex();
+    if (event.key === 'ArrowDown' && completions.length > 0) combobox.selectNextOption();
+    else if (event.key === 'ArrowUp' && completions.length > 0) combobox.selectPreviousOption();
+    else if (event.key === 'Tab' && !event.shiftKey && completions.length > 0) {
+      const completion = completions[Math.max(chosen, 0)];
+      if (completion) take(completion);
+    } else if (event.key === 'Enter') {
+      const completion = completions[chosen];
+      if (completion) take(completion);
+      else add();
+    } else if (event.key === 'Escape') setClosed(true);
+    else return;
+    event.preventDefault();
+  };
+
+  return (
+    <div className={styles.line}>
+      <div className={styles.lineTop}>
+        {faults.length > 0 ? (
+          <span className={styles.lineFault} role="alert">
+            {faults.map((fault) => faultText(fault)).join(' ')}
+          </span>
+        ) : (
+          <span>{after > 0 ? t('line.after', { number: after }) : t('line.first')}</span>
+        )}
+        <span>{t('line.signs')}</span>
+      </div>
+      <Combobox
+        store={combobox}
+        onOptionSubmit={(value) => completions[Number(value)] && take(completions[Number(value)] as Completion)}
+        position="top-start"
+        middlewares={{ flip: false }}
+      >
+        <Combobox.Target withKeyboardNavigation={false}>
+          <TextInput
+            ref={input}
+            className={styles.lineInput}
+            aria-label={t('line.label')}
+            placeholder={t('line.placeholder')}
+            value={text}
+            data-undo={text === '' ? '' : undefined}
+            autoComplete="off"
+            spellCheck={false}
+            onChange={(event) => {
+              setText(event.currentTarget.value);
+              setCaret(event.currentTarget.selectionStart ?? event.currentTarget.value.length);
+              setClosed(false);
+              combobox.resetSelectedOption();
+            }}
+            onSelect={(event) => setCaret(event.currentTarget.selectionStart ?? 0)}
+            onKeyDown={onKeyDown}
+            onBlur={() => setClosed(true)}
+            onFocus={() => setClosed(false)}
+          />
+        </Combobox.Target>
+        <Combobox.Dropdown hidden={completions.length === 0}>
+          <Combobox.Options>
+            {completions.map((completion, i) => (
+              <Combobox.Option key={completion.insert} value={String(i)}>
+                {completion.insert.trim()}
+              </Combobox.Option>
+            ))}
+          </Combobox.Options>
+        </Combobox.Dropdown>
+      </Combobox>
+    </div>
+  );
+
+  function faultText(fault: LineFault): string {
+    switch (fault.kind) {
+      case 'no-verb':
+        return fault.word ? t('line.fault.noVerb', { word: fault.word }) : t('line.fault.nothing');
+      case 'no-part':
+        return t('line.fault.noPart', { verb: verbOf(fault.verb).say });
+      case 'unknown-position':
+        return workbook.series.positionSets.length === 0
+          ? t('line.fault.noPositions')
+          : t('line.fault.position', {
+              text: fault.text,
+              known: workbook.series.positionSets
+                .flatMap((set) => [`each ${set.name}`, ...set.positions.map((p) => p.name)])
+                .join(', '),
+            });
+      case 'bad-torque':
+        return t('line.fault.torque', { text: fault.text, reason: t(`quantity.${fault.reason}`) });
+      case 'bad-minutes':
+        return t('line.fault.minutes', { text: fault.text });
+    }
+  }
+}

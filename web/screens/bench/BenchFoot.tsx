@@ -1,0 +1,103 @@
+import { useTranslation } from 'react-i18next';
+import { cellOf, stateAfter } from '#core/cloth/replay';
+import type { Demand } from '#core/job/job';
+import { componentPhrase, listing } from '#core/narration/sentence';
+import { componentById } from '#core/pump/series';
+import type { BenchJob } from '../../offline/job-sync';
+import { computed } from '../../state/timeline';
+import styles from './Bench.module.css';
+import { openProblem } from './dialogs';
+
+interface BenchFootProps {
+  readonly bench: BenchJob;
+  readonly inHand: boolean;
+  readonly demands: readonly Demand[];
+}
+
+/** Back, the cell on the cloth, something is wrong, and on. */
+export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
+  const { t } = useTranslation();
+  const { job, state } = bench;
+  const { steps } = job.release.workbook.procedure;
+  const step = steps[state.cursor];
+  const before = steps[state.cursor - 1];
+  const readings = demands.filter((demand) => demand.what === 'torque').length;
+  const photos = demands.length - readings;
+  const missing = [
+    readings > 0 && t('bench.needReadings', { count: readings }),
+    photos > 0 && t('bench.needPhoto'),
+  ].filter((part) => part !== false);
+  return (
+    <footer className={styles.foot}>
+      <button
+        type="button"
+        className={styles.big}
+        disabled={!inHand || !before}
+        onClick={() => before && bench.enter({ kind: 'went-back', stepId: before.id })}
+      >
+        {t('bench.back')}
+      </button>
+      <CellHint bench={bench} />
+      <button
+        type="button"
+        className={styles.big}
+        disabled={!inHand || !step}
+        onClick={() => step && openProblem(bench, step.id)}
+      >
+        {t('bench.wrong')}
+      </button>
+      <button
+        type="button"
+        className={`${styles.big} ${styles.go}`}
+        disabled={!inHand || !step || missing.length > 0}
+        onClick={() => step && bench.enter({ kind: 'step-done', stepId: step.id })}
+      >
+        {missing.length > 0 ? listing(missing) : t('bench.done')}
+      </button>
+    </footer>
+  );
+}
+
+/** A small mat with the cell in question, and in words what lies there or goes there. */
+function CellHint({ bench }: { bench: BenchJob }) {
+  const { t } = useTranslation();
+  const { workbook } = bench.job.release;
+  const { timeline } = computed(workbook);
+  const { cursor } = bench.state;
+  const frame = timeline.frames[cursor];
+  const after = stateAfter(timeline, cursor + (frame ? 1 : 0));
+  const now = new Set((frame?.moves ?? []).flatMap((move) => cellOf(timeline, move.unitId)?.number ?? []));
+  const columns = Math.ceil(Math.sqrt(Math.max(timeline.cells.length, 4)));
+  return (
+    <div className={styles.cloth}>
+      <div className={styles.mat} style={{ gridTemplateColumns: `repeat(${columns}, 1fr)` }} aria-hidden="true">
+        {timeline.cells.map((cell) => {
+          const lying = cell.unitIds.some((id) => after.places.get(id) === 'cloth');
+          return <i key={cell.number} className={now.has(cell.number) ? styles.now : lying ? styles.lying : ''} />;
+        })}
+      </div>
+      <span>{hint()}</span>
+    </div>
+  );
+
+  function hint(): string {
+    if (!frame || frame.moves.length === 0) {
+      const out = [...after.places.values()].filter((place) => place === 'cloth').length;
+      return out > 0 ? t('bench.cell.out', { count: out }) : t('bench.cell.none');
+    }
+    const parts = listing(
+      [...new Set(frame.moves.map((move) => timeline.units.get(move.unitId)?.componentId ?? ''))].flatMap((id) => {
+        const component = componentById(workbook.series, id);
+        const count = frame.moves.filter((move) => timeline.units.get(move.unitId)?.componentId === id).length;
+        return component ? [componentPhrase(component, count, false)] : [];
+      }),
+    );
+    const cells = listing([...now].map(String));
+    const [move] = frame.moves;
+    if (move?.to === 'cloth') return t('bench.cell.lay', { parts, cells, count: now.size });
+    if (move?.to === 'bin') return t('bench.cell.bin', { parts });
+    return move?.from === 'tray'
+      ? t('bench.cell.tray', { parts })
+      : t('bench.cell.take', { parts, cells, count: now.size });
+  }
+}

@@ -1,0 +1,80 @@
+import { Loader } from '@mantine/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { demandsOf, runOf } from '#core/job/job';
+import { FaultNotice } from '../../app/Fallbacks';
+import { usePerson } from '../../app/SignedIn';
+import { mayWorkAtBench } from '../../app/session';
+import { type BenchJob, useBenchJob } from '../../offline/job-sync';
+import styles from './Bench.module.css';
+import { BenchFoot } from './BenchFoot';
+import { BenchNotice, BenchTop, Hem } from './BenchTop';
+import { Demands } from './Demands';
+import { StepText } from './StepText';
+
+/** One step at a time, large, with what must be entered before going on. */
+export function BenchScreen() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const person = usePerson();
+  const { bench, error } = useBenchJob(id, person.id);
+  if (error && !bench) return <FaultNotice error={error} />;
+  if (!bench) return <Loader m={48} aria-label={t('app.loading')} />;
+  if (bench.state.phase === 'finished' && bench.waiting.length === 0)
+    return <Navigate to={`/jobs/${id}/record`} replace />;
+  return <Bench bench={bench} />;
+}
+
+function Bench({ bench }: { bench: BenchJob }) {
+  const person = usePerson();
+  const { job, state } = bench;
+  const { workbook } = job.release;
+  const step = workbook.procedure.steps[state.cursor];
+  const inHand = state.holder === person.id && state.phase === 'running' && mayWorkAtBench(person);
+  const run = step && runOf(state, step.id);
+  return (
+    <div className={styles.screen}>
+      <BenchTop bench={bench} />
+      <Hem bench={bench} />
+      <BenchNotice bench={bench} />
+      {step && run ? (
+        <main className={styles.main}>
+          <StepText step={step} index={state.cursor} workbook={workbook} />
+          {/* Keyed by the step: a reading half typed belongs to its own step only. */}
+          <Demands key={step.id} bench={bench} step={step} run={run} inHand={inHand} />
+        </main>
+      ) : (
+        <AllDone bench={bench} inHand={inHand} />
+      )}
+      <BenchFoot bench={bench} inHand={inHand} demands={step && run ? demandsOf(step, run, workbook) : []} />
+    </div>
+  );
+}
+
+function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { job, state } = bench;
+  const finish = async () => {
+    await bench.enter({ kind: 'finished' });
+    await queries.invalidateQueries();
+    navigate(`/jobs/${job.id}`);
+  };
+  return (
+    <main className={styles.end}>
+      <h1>
+        {state.phase === 'finished'
+          ? t('bench.finishing')
+          : t('bench.allDone', { count: job.release.workbook.procedure.steps.length })}
+      </h1>
+      <p>{t('bench.allDoneBody')}</p>
+      {inHand && (
+        <button type="button" className={`${styles.big} ${styles.go}`} onClick={finish}>
+          {t('bench.finish')}
+        </button>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,113 @@
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { runOf } from '#core/job/job';
+import { usePerson } from '../../app/SignedIn';
+import { mayWorkAtBench } from '../../app/session';
+import type { BenchJob } from '../../offline/job-sync';
+import { Tag } from '../../parts/Tag';
+import styles from './Bench.module.css';
+
+export function BenchTop({ bench }: { bench: BenchJob }) {
+  const { t } = useTranslation();
+  const person = usePerson();
+  const { job, state, waiting, offline } = bench;
+  const { series, procedure } = job.release.workbook;
+  const running = state.phase === 'running' && state.holder === person.id;
+  return (
+    <header className={styles.top}>
+      <Link to="/jobs">{t('jobs.title')}</Link>
+      <b>{t('jobs.number', { number: job.number })}</b>
+      <span className={styles.about}>
+        {t('bench.about', {
+          series: `${series.name} ${series.code}`,
+          serial: job.pumpSerial,
+          title: procedure.title,
+          number: job.release.number,
+        })}
+      </span>
+      <span className={styles.grow} />
+      {offline ? (
+        <Tag tone="ochre">{t('bench.offline', { count: waiting.length })}</Tag>
+      ) : (
+        waiting.some((entry) => !entry.refused) && <Tag>{t('bench.sending')}</Tag>
+      )}
+      {running && (
+        <button type="button" className={styles.medium} onClick={() => bench.enter({ kind: 'paused' })}>
+          {t('bench.pause')}
+        </button>
+      )}
+      <Tag>{person.name}</Tag>
+    </header>
+  );
+}
+
+/** The stitched edge along the top: one stitch a step. */
+export function Hem({ bench }: { bench: BenchJob }) {
+  const { t } = useTranslation();
+  const { job, state } = bench;
+  const { steps } = job.release.workbook.procedure;
+  return (
+    <div
+      className={styles.hem}
+      role="img"
+      aria-label={t('bench.progress', { done: state.cursor, steps: steps.length })}
+    >
+      {steps.map((step, index) => {
+        const run = runOf(state, step.id);
+        const odd = run.problems.length > 0 || run.overrides.photo !== undefined || run.overrides.torque !== undefined;
+        const proved = run.photos.length > 0 || run.readings.length > 0;
+        const look =
+          index === state.cursor
+            ? styles.hand
+            : run.doneAt === null
+              ? ''
+              : odd
+                ? styles.odd
+                : proved
+                  ? styles.proved
+                  : styles.done;
+        return <i key={step.id} className={look} />;
+      })}
+    </div>
+  );
+}
+
+/** Why nothing can be entered just now, and what to do about it. */
+export function BenchNotice({ bench }: { bench: BenchJob }) {
+  const { t } = useTranslation();
+  const person = usePerson();
+  const { job, state, waiting } = bench;
+  const refused = waiting.filter((entry) => entry.refused);
+  if (refused.length > 0) {
+    return (
+      <div className={styles.notice} role="alert">
+        <span>{t('bench.refused', { count: refused.length, reason: refused[0]?.refused })}</span>
+        <button type="button" className={styles.medium} onClick={() => bench.discardRefused()}>
+          {t('bench.discard', { count: refused.length })}
+        </button>
+      </div>
+    );
+  }
+  if (!mayWorkAtBench(person)) return <div className={styles.notice}>{t('bench.onlyLooking')}</div>;
+  if (state.phase !== 'finished' && state.holder !== person.id) {
+    return (
+      <div className={styles.notice}>
+        <span>{t('bench.heldBy', { name: job.people[state.holder] ?? '' })}</span>
+        <button type="button" className={styles.medium} onClick={() => bench.enter({ kind: 'taken-over' })}>
+          {t('bench.takeOver')}
+        </button>
+      </div>
+    );
+  }
+  if (state.phase === 'paused') {
+    return (
+      <div className={styles.notice}>
+        <span>{t('bench.isPaused')}</span>
+        <button type="button" className={styles.medium} onClick={() => bench.enter({ kind: 'resumed' })}>
+          {t('bench.resume')}
+        </button>
+      </div>
+    );
+  }
+  return <span />;
+}

@@ -1,0 +1,214 @@
+import { IconCamera } from '@tabler/icons-react';
+import { type FormEvent, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { demandsOf, readingPlaces, type StepRun } from '#core/job/job';
+import type { Step } from '#core/procedure/procedure';
+import { readNumber } from '#core/quantity/quantity';
+import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
+import { judgeTorque, torqueWindow } from '#core/torque/judge';
+import { photoUrl } from '../../app/api';
+import { showNumber, showQuantity } from '../../app/format';
+import { type BenchJob, waitingPicture } from '../../offline/job-sync';
+import { Tag } from '../../parts/Tag';
+import styles from './Bench.module.css';
+import { ClothAtBench } from './ClothAtBench';
+import { openOverride } from './dialogs';
+
+interface DemandsProps {
+  readonly bench: BenchJob;
+  readonly step: Step;
+  readonly run: StepRun;
+  readonly inHand: boolean;
+}
+
+/** What the step asks for: readings and photos, or else a look at the cloth. */
+export function Demands(props: DemandsProps) {
+  const { bench, step, run } = props;
+  const { workbook } = bench.job.release;
+  const places = readingPlaces(step, workbook);
+  return (
+    <section className={styles.right}>
+      {places.length > 0 && <TorqueDemand {...props} places={places} />}
+      {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
+      <Problems run={run} />
+      <ClothAtBench timelineOf={workbook} step={step} after={bench.state.cursor + 1} />
+    </section>
+  );
+}
+
+function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { places: (string | null)[] }) {
+  const { t } = useTranslation();
+  const { workbook } = bench.job.release;
+  const window = step.torque && torqueWindow(step.torque);
+  const open = demandsOf(step, run, workbook).some((demand) => demand.what === 'torque');
+  return (
+    <>
+      <div>
+        <h2>{t('bench.torqueTo')}</h2>
+        {step.torque ? (
+          <div className={styles.figure}>
+            {showNumber(step.torque.figure.value)} <small>{step.torque.figure.unit}</small>
+          </div>
+        ) : (
+          <p>{t('bench.noFigure')}</p>
+        )}
+        {window && (
+          <p className="quiet">
+            {t('bench.window', { low: showNumber(window.low.value), high: showQuantity(window.high) })}
+          </p>
+        )}
+        {step.torque?.source && <p className="quiet">{step.torque.source}</p>}
+      </div>
+      {places.map((place) => (
+        <ReadingPlace key={place ?? 'all'} bench={bench} step={step} run={run} inHand={inHand} place={place} />
+      ))}
+      {run.overrides.torque ? (
+        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.torque.text })}</Tag>
+      ) : (
+        inHand &&
+        open && (
+          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'torque')}>
+            {t('bench.overrideTorque')}
+          </button>
+        )
+      )}
+    </>
+  );
+}
+
+function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { place: string | null }) {
+  const { t } = useTranslation();
+  const [text, setText] = useState('');
+  const [unit, setUnit] = useState<UnitSymbol>(step.torque?.figure.unit ?? 'N·m');
+  const [fault, setFault] = useState('');
+  const latest = run.readings.findLast((reading) => reading.positionId === place);
+  const position = bench.job.release.workbook.series.positionSets
+    .flatMap((set) => set.positions)
+    .find((p) => p.id === place);
+
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const value = readNumber(text);
+    if (!Number.isFinite(value) || value <= 0)
+      return setFault(text.trim() === '' ? t('bench.readingEmpty') : t('bench.readingBad', { text }));
+    setFault('');
+    await bench.enter({ kind: 'torque-read', stepId: step.id, positionId: place, reading: { value, unit } });
+    setText('');
+  };
+
+  return (
+    <form className={styles.place} onSubmit={submit}>
+      <h2>{position ? t('bench.readingAt', { place: position.name }) : t('bench.reading')}</h2>
+      {inHand && (
+        <div className={styles.reading}>
+          <input
+            inputMode="decimal"
+            autoComplete="off"
+            aria-label={position ? t('bench.readingAt', { place: position.name }) : t('bench.reading')}
+            value={text}
+            onChange={(event) => setText(event.currentTarget.value)}
+          />
+          <select
+            aria-label={t('bench.unit')}
+            value={unit}
+            onChange={(event) => setUnit(event.currentTarget.value as UnitSymbol)}
+          >
+            {symbolsOf('torque').map((symbol) => (
+              <option key={symbol}>{symbol}</option>
+            ))}
+          </select>
+          <button type="submit" className={styles.medium}>
+            {t('bench.enter')}
+          </button>
+        </div>
+      )}
+      {fault && (
+        <span className={styles.faultText} role="alert">
+          {fault}
+        </span>
+      )}
+      {latest && (
+        <output className={styles.verdict}>
+          <span className="number">{showQuantity(latest.reading)}</span>
+          <span className={latest.verdict === 'within' || latest.verdict === 'unjudged' ? styles.within : styles.out}>
+            {t(`verdict.${judgeTorque(latest.reading, step.torque)}`)}
+          </span>
+        </output>
+      )}
+      {latest && (latest.verdict === 'low' || latest.verdict === 'high') && (
+        <p className="quiet">{t(`verdict.advice.${latest.verdict}`)}</p>
+      )}
+    </form>
+  );
+}
+
+function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <div>
+        <h2>{t('bench.photo')}</h2>
+        <p style={{ fontSize: 18 }}>{step.photo?.mustShow}</p>
+      </div>
+      {run.photos.length > 0 && (
+        <div className={styles.photos}>
+          {run.photos.map(({ hash }, i) => (
+            <Picture key={hash} bench={bench} photo={hash} number={i + 1} />
+          ))}
+        </div>
+      )}
+      {inHand && (
+        <label className={styles.camera}>
+          <IconCamera size={28} aria-hidden />
+          {run.photos.length > 0 ? t('bench.anotherPhoto') : t('bench.takePhoto')}
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            capture="environment"
+            onChange={(event) => {
+              const [file] = event.currentTarget.files ?? [];
+              if (file) void bench.enterPhoto(step.id, file);
+              event.currentTarget.value = '';
+            }}
+          />
+        </label>
+      )}
+      {run.overrides.photo ? (
+        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.photo.text })}</Tag>
+      ) : (
+        inHand &&
+        run.photos.length === 0 && (
+          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'photo')}>
+            {t('bench.overridePhoto')}
+          </button>
+        )
+      )}
+    </>
+  );
+}
+
+function Picture({ bench, photo, number }: { bench: BenchJob; photo: string; number: number }) {
+  const { t } = useTranslation();
+  const blob = waitingPicture(bench.waiting, photo);
+  const [local, setLocal] = useState<string>();
+  useEffect(() => {
+    if (!blob) return setLocal(undefined);
+    const url = URL.createObjectURL(blob);
+    setLocal(url);
+    return () => URL.revokeObjectURL(url);
+  }, [blob]);
+  const source = blob ? local : photoUrl(photo, 'thumb');
+  return source ? <img src={source} alt={t('bench.photoNumber', { number })} /> : null;
+}
+
+function Problems({ run }: { run: StepRun }) {
+  return (
+    <>
+      {run.problems.map((problem) => (
+        <Tag key={problem.at} tone="kaki">
+          {problem.text}
+        </Tag>
+      ))}
+    </>
+  );
+}

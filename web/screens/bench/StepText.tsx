@@ -1,0 +1,64 @@
+import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
+import { useTranslation } from 'react-i18next';
+import { headingOf } from '#core/narration/sentence';
+import type { Step, Workbook } from '#core/procedure/procedure';
+import { toolLabel } from '#core/pump/series';
+import { CautionNote } from '../../parts/CautionNote';
+import styles from './Bench.module.css';
+
+/** What to do, with what, and which way it faces, to be read at arm's length. Cautions stand before the act. */
+export function StepText({ step, index, workbook }: { step: Step; index: number; workbook: Workbook }) {
+  const { t } = useTranslation();
+  const { series, procedure } = workbook;
+  const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []);
+  return (
+    <section className={styles.left} aria-live="polite">
+      <div className={styles.count}>
+        <span className="number">{t('bench.of', { number: index + 1, steps: procedure.steps.length })}</span>
+        <span>{t(`stage.${step.stage}`)}</span>
+      </div>
+      {step.cautions.map((caution) => (
+        <CautionNote key={caution.signal + caution.text} caution={caution} />
+      ))}
+      <h1>{headingOf(step, series)}</h1>
+      {step.detail && <p className={styles.detail}>{step.detail}</p>}
+      <div className={styles.columns}>
+        {tools.map((tool) => (
+          <div key={tool.id} className={styles.item}>
+            <IconTool size={26} aria-label={t('step.tools')} />
+            {toolLabel(tool)}
+          </div>
+        ))}
+        {step.faces && (
+          <div className={`${styles.item} ${styles.faces}`}>
+            <IconArrowsVertical size={26} aria-label={t('step.faces')} />
+            <span>
+              <strong>{t('step.facesSaid', step.faces)}</strong>
+              {step.faces.tellBy && (
+                <>
+                  <br />
+                  <small>{t('bench.tellBy', { by: step.faces.tellBy })}</small>
+                </>
+              )}
+            </span>
+          </div>
+        )}
+        {step.applications.map(({ consumableId, where }) => (
+          <div key={consumableId} className={styles.item}>
+            <IconBrush size={26} aria-label={t('step.apply')} />
+            <span>
+              {series.consumables.find((consumable) => consumable.id === consumableId)?.name}
+              {where && (
+                <>
+                  <br />
+                  <small>{where}</small>
+                </>
+              )}
+            </span>
+          </div>
+        ))}
+      </div>
+      {step.why && <p className={styles.why}>{step.why}</p>}
+    </section>
+  );
+}

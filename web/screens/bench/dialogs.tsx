@@ -1,0 +1,79 @@
+import { Stack, Text, Textarea } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import i18next from 'i18next';
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { BenchJob } from '../../offline/job-sync';
+import styles from './Bench.module.css';
+
+export function openOverride(bench: BenchJob, stepId: string, what: 'torque' | 'photo'): void {
+  modals.open({
+    title: i18next.t(what === 'torque' ? 'bench.overrideTorque' : 'bench.overridePhoto'),
+    size: 'lg',
+    children: (
+      <ReasonForm
+        explain={i18next.t('bench.overrideBody')}
+        action={i18next.t('bench.overrideGo')}
+        onReason={(reason) => bench.enter({ kind: 'overridden', stepId, what, reason })}
+      />
+    ),
+  });
+}
+
+export function openProblem(bench: BenchJob, stepId: string): void {
+  modals.open({
+    title: i18next.t('bench.wrongTitle'),
+    size: 'lg',
+    children: (
+      <ReasonForm
+        explain={i18next.t('bench.wrongBody')}
+        action={i18next.t('bench.wrongGo')}
+        onReason={(note) => bench.enter({ kind: 'problem', stepId, note })}
+      />
+    ),
+  });
+}
+
+const SHORTEST = 3;
+
+/** A few words that go into the record. */
+function ReasonForm({
+  explain,
+  action,
+  onReason,
+}: {
+  explain: string;
+  action: string;
+  onReason: (reason: string) => Promise<void>;
+}) {
+  const { t } = useTranslation();
+  const [reason, setReason] = useState('');
+  const [fault, setFault] = useState('');
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (reason.trim().length < SHORTEST) return setFault(t('bench.reasonShort'));
+    await onReason(reason.trim());
+    modals.closeAll();
+  };
+  return (
+    <form onSubmit={submit}>
+      <Stack>
+        <Text size="lg">{explain}</Text>
+        <Textarea
+          size="lg"
+          label={t('bench.reason')}
+          value={reason}
+          error={fault}
+          maxLength={600}
+          minRows={3}
+          autosize
+          onChange={(event) => setReason(event.currentTarget.value)}
+          data-autofocus
+        />
+        <button type="submit" className={`${styles.medium} ${styles.go}`}>
+          {action}
+        </button>
+      </Stack>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+import { Button, Group, Select, Stack, TextInput } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import { useQuery } from '@tanstack/react-query';
+import i18next from 'i18next';
+import { nanoid } from 'nanoid';
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { answer, api } from '../../app/api';
+import { tellFault } from '../../app/notify';
+import { device } from '../../offline/database';
+import { useLeaveModal } from '../../parts/useLeaveModal';
+
+export function openStartJob(releaseId?: string): void {
+  modals.open({ title: i18next.t('jobs.start'), children: <StartJobForm chosen={releaseId ?? null} /> });
+}
+
+function StartJobForm({ chosen }: { chosen: string | null }) {
+  const { t } = useTranslation();
+  const leaveTo = useLeaveModal();
+  const releases = useQuery({ queryKey: ['releases'], queryFn: () => answer(api.releases.$get()) });
+  const [releaseId, setReleaseId] = useState(chosen);
+  const [form, setForm] = useState({ workOrder: '', pumpSerial: '', customer: '' });
+  // One id for this dialog: pressing twice on a slow network starts one job.
+  const [id] = useState(() => nanoid());
+
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!releaseId) return;
+    try {
+      const job = await answer(
+        api.jobs.$post({ json: { id, releaseId, startedAt: new Date().toISOString(), ...form } }),
+      );
+      await device.jobs.put(job);
+      leaveTo(`/jobs/${job.id}`);
+    } catch (error) {
+      tellFault(error);
+    }
+  };
+  const field = (key: keyof typeof form) => ({
+    value: form[key],
+    required: true,
+    onChange: (event: { currentTarget: { value: string } }) => setForm({ ...form, [key]: event.currentTarget.value }),
+  });
+
+  return (
+    <form onSubmit={submit}>
+      <Stack>
+        <Select
+          label={t('jobs.onRelease')}
+          placeholder={releases.data?.releases.length === 0 ? t('jobs.noReleases') : t('jobs.chooseRelease')}
+          data={
+            releases.data?.releases.map((r) => ({
+              value: r.id,
+              label: t('jobs.releaseLabel', { series: r.seriesName, title: r.title, number: r.number }),
+            })) ?? []
+          }
+          value={releaseId}
+          onChange={setReleaseId}
+          required
+        />
+        <TextInput label={t('jobs.workOrder')} {...field('workOrder')} data-autofocus />
+        <TextInput label={t('jobs.serial')} {...field('pumpSerial')} />
+        <TextInput label={t('jobs.customer')} {...field('customer')} />
+        <Group justify="flex-end">
+          <Button variant="default" onClick={() => modals.closeAll()}>
+            {t('app.cancel')}
+          </Button>
+          <Button type="submit" disabled={!releaseId}>
+            {t('jobs.go')}
+          </Button>
+        </Group>
+      </Stack>
+    </form>
+  );
+}

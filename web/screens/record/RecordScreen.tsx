@@ -1,0 +1,149 @@
+import { Button, Group, Loader, Text, Title } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { sayStep } from '#core/narration/sentence';
+import { STAGES } from '#core/procedure/verbs';
+import { answer, api, photoUrl } from '../../app/api';
+import { FaultNotice, Notice } from '../../app/Fallbacks';
+import { showMoment, showQuantity } from '../../app/format';
+import { Page, TopBar } from '../../app/Shell';
+import { Tag } from '../../parts/Tag';
+import styles from './Record.module.css';
+
+/** The sealed result of a job: what was done, found, measured and photographed. */
+export function RecordScreen() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const query = useQuery({ queryKey: ['job', id], queryFn: () => answer(api.jobs[':id'].$get({ param: { id } })) });
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+  const job = query.data;
+  if (!job.finishedAt) return <Notice title={t('record.notYet')} body={t('record.notYetBody')} />;
+
+  const { series, procedure } = job.release.workbook;
+  const state = foldJob(job.release.workbook, job.startedBy, job.entries);
+  const name = (personId: string | null) => (personId ? (job.people[personId] ?? '') : '');
+  const placeName = (positionId: string | null) =>
+    series.positionSets.flatMap((set) => set.positions).find((p) => p.id === positionId)?.name;
+  const odd = procedure.steps.flatMap((step, index) =>
+    oddities(runOf(state, step.id)).map((oddity) => ({ ...oddity, index })),
+  );
+
+  function oddities(run: StepRun) {
+    return [
+      ...(['torque', 'photo'] as const).flatMap((what) =>
+        run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
+      ),
+      ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
+    ];
+  }
+
+  return (
+    <>
+      <TopBar />
+      <Page>
+        <Group align="baseline">
+          <Title order={1} size={28}>
+            {t('record.title', { number: job.number })}
+          </Title>
+          <Text className="quiet">
+            {t('jobs.releaseLabel', {
+              series: `${series.name} ${series.code}`,
+              title: procedure.title,
+              number: job.release.number,
+            })}
+          </Text>
+          <span style={{ flex: 1 }} />
+          <Button component={Link} to="/jobs" variant="default">
+            {t('record.all')}
+          </Button>
+          <Button component="a" href={`/api/jobs/${id}/record.pdf`} target="_blank">
+            {t('record.print')}
+          </Button>
+        </Group>
+        <dl className={styles.facts}>
+          <Fact label={t('jobs.workOrder')} value={job.workOrder} />
+          <Fact label={t('jobs.serial')} value={job.pumpSerial} />
+          <Fact label={t('jobs.customer')} value={job.customer} />
+          <Fact label={t('record.started')} value={`${showMoment(job.startedAt)}, ${name(job.startedBy)}`} />
+          <Fact label={t('record.finished')} value={`${showMoment(job.finishedAt)}, ${name(state.holder)}`} />
+          <div className={styles.seal}>
+            <dt>{t('record.seal')}</dt>
+            <dd className="number quiet">{job.seal}</dd>
+          </div>
+        </dl>
+        <Title order={2} size="h4" mb="xs">
+          {t('record.odd')}
+        </Title>
+        {odd.length === 0 && <Text className="quiet">{t('record.nothingOdd')}</Text>}
+        {odd.map(({ label, noted, index }) => (
+          <div key={`${index}-${noted.at}-${label}`} className={styles.step}>
+            <span className="number">{index + 1}</span>
+            <span>
+              <Tag tone="kaki">{label}</Tag> {noted.text}
+            </span>
+            <span className="quiet">{`${name(noted.by)}, ${showMoment(noted.at)}`}</span>
+          </div>
+        ))}
+        {STAGES.map((stage) => {
+          const steps = procedure.steps
+            .map((step, index) => ({ step, index }))
+            .filter(({ step }) => step.stage === stage);
+          if (steps.length === 0) return null;
+          return (
+            <section key={stage}>
+              <Title order={2} size="h4" mt="xl" mb="xs">
+                {t(`stage.${stage}`)}
+              </Title>
+              {steps.map(({ step, index }) => {
+                const run = runOf(state, step.id);
+                return (
+                  <div key={step.id} className={styles.step}>
+                    <span className="number">{index + 1}</span>
+                    <div className={styles.lines}>
+                      <span>{sayStep(step, series)}</span>
+                      {run.readings.map((reading) => (
+                        <span key={reading.entryId}>
+                          {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
+                          <b className="number">{showQuantity(reading.reading)}</b>{' '}
+                          <span className={reading.verdict === 'within' ? styles.within : styles.out}>
+                            {t(`verdict.${reading.verdict}`)}
+                          </span>
+                        </span>
+                      ))}
+                      {run.photos.length > 0 && (
+                        <div className={styles.photos}>
+                          {run.photos.map(({ hash }, i) => (
+                            <a key={hash} href={photoUrl(hash)} target="_blank" rel="noreferrer">
+                              <img
+                                src={photoUrl(hash, 'thumb')}
+                                alt={t('record.photoAlt', { number: i + 1, shows: step.photo?.mustShow ?? '' })}
+                                loading="lazy"
+                              />
+                            </a>
+                          ))}
+                        </div>
+                      )}
+                    </div>
+                    <span className="quiet">{run.doneAt && `${showMoment(run.doneAt)}, ${name(run.doneBy)}`}</span>
+                  </div>
+                );
+              })}
+            </section>
+          );
+        })}
+      </Page>
+    </>
+  );
+}
+
+function Fact({ label, value }: { label: string; value: string }) {
+  return (
+    <div>
+      <dt>{label}</dt>
+      <dd>{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,239 @@
+import { Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import fastJsonPatch from 'fast-json-patch';
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { changeComponent } from '#core/procedure/edit';
+import { positionSetById, type Series, toolLabel } from '#core/pump/series';
+import { answer, api } from '../../app/api';
+import { FaultNotice } from '../../app/Fallbacks';
+import { tellFault } from '../../app/notify';
+import { Crumbs, Page, TopBar } from '../../app/Shell';
+import { usePerson } from '../../app/SignedIn';
+import { mayWrite } from '../../app/session';
+import { Silhouette } from '../../drawings/Silhouette';
+import { DraftText } from '../../parts/DraftText';
+import { ComponentFields } from '../author/PartChip';
+import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
+import { SHELF, useShelf } from '../shelf/ShelfScreen';
+
+/** A pump family: its procedures, positions, parts, tools and consumables. */
+export function SeriesScreen() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const writes = mayWrite(usePerson());
+  const queries = useQueryClient();
+  const key = ['series', id];
+  const query = useQuery({ queryKey: key, queryFn: () => answer(api.series[':id'].$get({ param: { id } })) });
+  const shelf = useShelf();
+  const [openPart, setOpenPart] = useState<string | null>(null);
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+
+  const { document: series, version } = query.data;
+  const change = async (next: Series) => {
+    const patch = fastJsonPatch.compare(series, next);
+    if (patch.length === 0) return;
+    // Shown at once; the answer, or what a refusal leaves, takes its place.
+    queries.setQueryData(key, { ...query.data, document: next });
+    try {
+      queries.setQueryData(key, await answer(api.series[':id'].$patch({ param: { id }, json: { version, patch } })));
+      await queries.invalidateQueries({ queryKey: SHELF });
+    } catch (error) {
+      tellFault(error);
+      await query.refetch();
+    }
+  };
+  const procedures = shelf.data?.series.find((candidate) => candidate.id === id)?.procedures ?? [];
+  const part = series.components.find((component) => component.id === openPart);
+
+  return (
+    <>
+      <TopBar path={<Crumbs to={[]} here={`${series.name} ${series.code}`} />} />
+      <Page>
+        <Group mb="xs" align="baseline">
+          <Title order={1} size={26}>
+            {series.name} {series.code}
+          </Title>
+          <Text className="quiet">{t(`pumpType.${series.pumpType}`)}</Text>
+          <span style={{ flex: 1 }} />
+          <Button component="a" href={`/api/series/${id}/package`} download variant="default">
+            {t('series.export')}
+          </Button>
+          {writes && <Button onClick={() => openNewProcedure(series)}>{t('shelf.newProcedure')}</Button>}
+        </Group>
+        {writes && (
+          <Group grow maw={720} mb="lg" align="flex-start">
+            <DraftText
+              label={t('newSeries.name')}
+              value={series.name}
+              maxLength={120}
+              onCommit={(name) => name && change({ ...series, name })}
+            />
+            <DraftText
+              label={t('newSeries.code')}
+              value={series.code}
+              maxLength={40}
+              onCommit={(code) => code && change({ ...series, code })}
+            />
+            <DraftText
+              label={t('series.note')}
+              value={series.note ?? ''}
+              maxLength={2000}
+              onCommit={(note) => {
+                const { note: _old, ...rest } = series;
+                void change(note ? { ...rest, note } : rest);
+              }}
+            />
+          </Group>
+        )}
+        {!writes && series.note && <Text mb="lg">{series.note}</Text>}
+
+        <Title order={2} size="h4" mb="xs">
+          {t('series.procedures')}
+        </Title>
+        <List mb="xl">
+          {procedures.map((procedure) => (
+            <List.Item key={procedure.id}>
+              <Link to={`/procedures/${procedure.id}`}>{procedure.title}</Link>
+              {`, ${t('shelf.steps', { count: procedure.steps })}`}
+            </List.Item>
+          ))}
+          {shelf.data && procedures.length === 0 && <Text className="quiet">{t('shelf.noProcedures')}</Text>}
+        </List>
+
+        <Title order={2} size="h4" mb="xs">
+          {t('series.positions')}
+        </Title>
+        <List mb="sm">
+          {series.positionSets.map((set) => (
+            <List.Item
+              key={set.id}
+            >{`${t('part.each', { name: set.name })}: ${set.positions.map((p) => p.name).join(', ')}`}</List.Item>
+          ))}
+          {series.positionSets.length === 0 && <Text className="quiet">{t('series.noPositions')}</Text>}
+        </List>
+        {writes && (
+          <AddPositions
+            onAdd={(name, count) =>
+              change({ ...series, positionSets: [...series.positionSets, positionSet(name, count)] })
+            }
+          />
+        )}
+
+        <Title order={2} size="h4" mt="xl" mb="xs">
+          {t('series.parts')}
+        </Title>
+        {series.components.length === 0 ? (
+          <Text className="quiet">{t('series.noParts')}</Text>
+        ) : (
+          <Table verticalSpacing={7} bg="var(--sheet)" withTableBorder>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th w={54}>{t('series.drawing')}</Table.Th>
+                <Table.Th>{t('part.name')}</Table.Th>
+                <Table.Th>{t('part.kind')}</Table.Th>
+                <Table.Th>{t('part.count')}</Table.Th>
+                <Table.Th>{t('part.renewal')}</Table.Th>
+                <Table.Th>{t('part.number')}</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {series.components.map((component) => {
+                const set = positionSetById(series, component.positionSetId);
+                return (
+                  <Table.Tr key={component.id}>
+                    <Table.Td>
+                      <Silhouette kind={component.kind} size={26} />
+                    </Table.Td>
+                    <Table.Td>
+                      {writes ? (
+                        <UnstyledButton onClick={() => setOpenPart(component.id)} td="underline">
+                          {component.name}
+                        </UnstyledButton>
+                      ) : (
+                        component.name
+                      )}
+                      {component.matched && <span className="quiet">{`, ${t('part.matchedShort')}`}</span>}
+                    </Table.Td>
+                    <Table.Td>{t(`kind.${component.kind}`)}</Table.Td>
+                    <Table.Td>
+                      {set ? t('part.perPosition', { count: component.count, name: set.name }) : component.count}
+                    </Table.Td>
+                    <Table.Td>{t(`renewal.${component.renewal}`)}</Table.Td>
+                    <Table.Td className="number">{component.partNumber ?? ''}</Table.Td>
+                  </Table.Tr>
+                );
+              })}
+            </Table.Tbody>
+          </Table>
+        )}
+        <Group align="flex-start" grow mt="xl">
+          <NamedList title={t('series.tools')} names={series.tools.map(toolLabel)} />
+          <NamedList title={t('series.consumables')} names={series.consumables.map((consumable) => consumable.name)} />
+        </Group>
+      </Page>
+      <Modal
+        opened={part !== undefined}
+        onClose={() => setOpenPart(null)}
+        title={part ? t('part.about', { name: part.name }) : ''}
+      >
+        {part && (
+          <ComponentFields
+            component={part}
+            positionSets={series.positionSets}
+            onChange={(fields) => change(changeComponent(series, part.id, fields))}
+          />
+        )}
+      </Modal>
+    </>
+  );
+}
+
+function NamedList({ title, names }: { title: string; names: readonly string[] }) {
+  const { t } = useTranslation();
+  return (
+    <section>
+      <Title order={2} size="h4" mb="xs">
+        {title}
+      </Title>
+      {names.length === 0 ? (
+        <Text className="quiet">{t('series.noneYet')}</Text>
+      ) : (
+        <List>
+          {names.map((name) => (
+            <List.Item key={name}>{name}</List.Item>
+          ))}
+        </List>
+      )}
+    </section>
+  );
+}
+
+function AddPositions({ onAdd }: { onAdd: (name: string, count: number) => void }) {
+  const { t } = useTranslation();
+  const [name, setName] = useState('');
+  const [count, setCount] = useState('2');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    onAdd(name, Math.min(48, Math.max(1, Number.parseInt(count, 10) || 1)));
+    setName('');
+  };
+  return (
+    <form onSubmit={submit}>
+      <Group gap="xs">
+        <DraftText
+          ariaLabel={t('newSeries.repeats')}
+          placeholder={t('newSeries.repeatsExample')}
+          value={name}
+          onCommit={setName}
+        />
+        <DraftText ariaLabel={t('newSeries.count')} value={count} onCommit={setCount} />
+        <Button type="submit" variant="default" disabled={!name}>
+          {t('series.addPositions')}
+        </Button>
+      </Group>
+    </form>
+  );
+}

@@ -1,0 +1,107 @@
+import { Button, FileInput, Group, List, SegmentedControl, Stack, Text } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import i18next from 'i18next';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type Package, parsePackage } from '#core/package/package';
+import type { DocumentFault } from '#core/package/references';
+import { ApiFault, answer, api } from '../../app/api';
+import { tellDone, tellFault } from '../../app/notify';
+import { useLeaveModal } from '../../parts/useLeaveModal';
+
+export function openImport(): void {
+  modals.open({ title: i18next.t('import.title'), size: 'lg', children: <ImportForm /> });
+}
+
+type Way = 'new' | 'copy' | 'replace';
+
+/** Reads a package file in the browser first, so that every fault is shown before anything is sent. */
+function ImportForm() {
+  const { t } = useTranslation();
+  const leaveTo = useLeaveModal();
+  const [read, setRead] = useState<Package | null>(null);
+  const [faults, setFaults] = useState<readonly DocumentFault[]>([]);
+  const [clash, setClash] = useState(false);
+  const [way, setWay] = useState<Way>('new');
+
+  const choose = async (file: File | null) => {
+    setRead(null);
+    setFaults([]);
+    setClash(false);
+    setWay('new');
+    if (!file) return;
+    const reading = parsePackage(await file.text());
+    if (reading.ok) setRead(reading.package);
+    else setFaults(reading.faults);
+  };
+
+  const send = async () => {
+    if (!read) return;
+    try {
+      const { id } = await answer(api.packages.$post({ json: { package: read, when: way } }));
+      tellDone(t('import.done', { name: `${read.series.name} ${read.series.code}`, count: read.procedures.length }));
+      leaveTo(`/series/${id}`);
+    } catch (error) {
+      if (error instanceof ApiFault && error.fault.code === 'series-exists') {
+        setClash(true);
+        setWay('copy');
+      } else if (error instanceof ApiFault && error.fault.where) setFaults(error.fault.where);
+      else tellFault(error);
+    }
+  };
+
+  return (
+    <Stack>
+      <FileInput
+        label={t('import.file')}
+        description={t('import.hint')}
+        placeholder={t('import.choose')}
+        accept=".json,application/json"
+        onChange={choose}
+      />
+      {faults.length > 0 && (
+        <div role="alert">
+          <Text fw={650} c="kaki">
+            {t('import.refused', { count: faults.length })}
+          </Text>
+          <List size="sm" mt={6} mah={260} style={{ overflow: 'auto' }}>
+            {faults.map(({ path, reason }) => (
+              <List.Item key={`${path} ${reason}`}>
+                <span className="number">{path}</span>
+                {`: ${reason}`}
+              </List.Item>
+            ))}
+          </List>
+        </div>
+      )}
+      {read && (
+        <Text>
+          {t('import.found', { name: `${read.series.name} ${read.series.code}`, count: read.procedures.length })}
+        </Text>
+      )}
+      {clash && (
+        <>
+          <Text c="kaki" role="alert">
+            {t('import.clash')}
+          </Text>
+          <SegmentedControl
+            value={way}
+            onChange={(value) => setWay(value as Way)}
+            data={[
+              { value: 'copy', label: t('import.copy') },
+              { value: 'replace', label: t('import.replace') },
+            ]}
+          />
+        </>
+      )}
+      <Group justify="flex-end">
+        <Button variant="default" onClick={() => modals.closeAll()}>
+          {t('app.cancel')}
+        </Button>
+        <Button onClick={send} disabled={!read || faults.length > 0}>
+          {t('import.go')}
+        </Button>
+      </Group>
+    </Stack>
+  );
+}

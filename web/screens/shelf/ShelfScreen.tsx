@@ -1,0 +1,180 @@
+import { Button, Group, Loader, Menu } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { answer, api } from '../../app/api';
+import { FaultNotice } from '../../app/Fallbacks';
+import { showMoment } from '../../app/format';
+import { tellFault } from '../../app/notify';
+import { Page, TopBar } from '../../app/Shell';
+import { usePerson } from '../../app/SignedIn';
+import { mayWorkAtBench, mayWrite } from '../../app/session';
+import { Tag } from '../../parts/Tag';
+import { openStartJob } from '../jobs/StartJob';
+import { openImport } from './ImportPackage';
+import { openNewProcedure, openNewSeries } from './NewDocuments';
+import styles from './Shelf.module.css';
+
+export const SHELF = ['shelf'];
+export const useShelf = () => useQuery({ queryKey: SHELF, queryFn: () => answer(api.shelf.$get()) });
+type ShelfSeries = NonNullable<ReturnType<typeof useShelf>['data']>['series'][number];
+
+/** All series with their procedures, and what each still needs. */
+export function ShelfScreen() {
+  const { t } = useTranslation();
+  const person = usePerson();
+  const shelf = useShelf();
+  const writes = mayWrite(person);
+  if (shelf.error) return <FaultNotice error={shelf.error} />;
+  return (
+    <>
+      <TopBar />
+      <Page>
+        <div className={styles.head}>
+          <h1>{t('shelf.title')}</h1>
+          {shelf.data && <span className="quiet">{t('shelf.count', { count: shelf.data.series.length })}</span>}
+          <span className={styles.grow} />
+          {writes && (
+            <Group gap="xs">
+              <Button variant="default" onClick={openImport}>
+                {t('shelf.import')}
+              </Button>
+              <Button onClick={openNewSeries}>{t('shelf.newSeries')}</Button>
+            </Group>
+          )}
+        </div>
+        {shelf.isPending && <Loader aria-label={t('app.loading')} />}
+        {shelf.data?.series.length === 0 && <p className={styles.empty}>{t('shelf.empty')}</p>}
+        {shelf.data?.series.map((series) => (
+          <SeriesCard key={series.id} series={series} writes={writes} />
+        ))}
+      </Page>
+    </>
+  );
+}
+
+function SeriesCard({ series, writes }: { series: ShelfSeries; writes: boolean }) {
+  const { t } = useTranslation();
+  const queries = useQueryClient();
+  const remove = () =>
+    modals.openConfirmModal({
+      title: t('shelf.deleteSeries'),
+      children: t('shelf.deleteSeriesAsk', { name: `${series.name} ${series.code}` }),
+      labels: { confirm: t('app.delete'), cancel: t('app.cancel') },
+      confirmProps: { color: 'kaki' },
+      onConfirm: () =>
+        answer(api.series[':id'].$delete({ param: { id: series.id } })).then(
+          () => queries.invalidateQueries({ queryKey: SHELF }),
+          tellFault,
+        ),
+    });
+  return (
+    <section className={styles.series} aria-label={`${series.name} ${series.code}`}>
+      <div className={styles.seriesHead}>
+        <h2>
+          <Link to={`/series/${series.id}`}>
+            {series.name} {series.code}
+          </Link>
+        </h2>
+        <span className="quiet">
+          {[
+            t(`pumpType.${series.pumpType}`),
+            ...series.positions.map((p) => t('shelf.positions', { count: p.count, name: p.name })),
+          ].join(', ')}
+        </span>
+        <span className={styles.grow} />
+        {writes && (
+          <>
+            {series.procedures.length === 0 && (
+              <Button variant="subtle" color="kaki" size="compact-sm" onClick={remove}>
+                {t('app.delete')}
+              </Button>
+            )}
+            <Button variant="default" size="compact-md" onClick={() => openNewProcedure(series)}>
+              {t('shelf.newProcedure')}
+            </Button>
+          </>
+        )}
+      </div>
+      {series.procedures.length === 0 && <p className={styles.empty}>{t('shelf.noProcedures')}</p>}
+      {series.procedures.map((procedure) => (
+        <ProcedureRow key={procedure.id} procedure={procedure} writes={writes} />
+      ))}
+    </section>
+  );
+}
+
+function ProcedureRow({ procedure, writes }: { procedure: ShelfSeries['procedures'][number]; writes: boolean }) {
+  const { t } = useTranslation();
+  const person = usePerson();
+  const queries = useQueryClient();
+  const { release } = procedure;
+  const remove = () =>
+    modals.openConfirmModal({
+      title: t('shelf.deleteProcedure'),
+      children: t('shelf.deleteProcedureAsk', { title: procedure.title, count: procedure.steps }),
+      labels: { confirm: t('app.delete'), cancel: t('app.cancel') },
+      confirmProps: { color: 'kaki' },
+      onConfirm: () =>
+        answer(api.procedures[':id'].$delete({ param: { id: procedure.id } })).then(
+          () => queries.invalidateQueries({ queryKey: SHELF }),
+          tellFault,
+        ),
+    });
+  return (
+    <div className={styles.row}>
+      <Link className={styles.title} to={`/procedures/${procedure.id}`}>
+        {procedure.title}
+      </Link>
+      <span className="quiet">{t('shelf.steps', { count: procedure.steps })}</span>
+      <span>
+        {release ? (
+          <Tag tone={procedure.changedSinceRelease ? 'ochre' : 'moss'}>
+            {procedure.changedSinceRelease
+              ? t('shelf.changedSince', { number: release.number })
+              : t('shelf.released', { number: release.number })}
+          </Tag>
+        ) : (
+          <Tag>{t('shelf.draft')}</Tag>
+        )}
+      </span>
+      {procedure.stops > 0 ? (
+        <span className={styles.stop}>
+          {procedure.stops === 1 ? procedure.firstStop : t('shelf.stops', { count: procedure.stops })}
+        </span>
+      ) : (
+        <span className="quiet">{t('shelf.changed', { when: showMoment(procedure.changedAt) })}</span>
+      )}
+      <Group gap="xs" wrap="nowrap" justify="flex-end">
+        {release && mayWorkAtBench(person) && (
+          <Button size="compact-md" onClick={() => openStartJob(release.id)}>
+            {t('jobs.start')}
+          </Button>
+        )}
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <Button variant="default" size="compact-md" aria-label={t('shelf.more', { title: procedure.title })}>
+              {t('app.more')}
+            </Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item component={Link} to={`/procedures/${procedure.id}`}>
+              {writes ? t('shelf.edit') : t('shelf.read')}
+            </Menu.Item>
+            {release && (
+              <Menu.Item component="a" href={`/api/releases/${release.id}/pdf`} target="_blank">
+                {t('release.print', { number: release.number })}
+              </Menu.Item>
+            )}
+            {writes && !release && (
+              <Menu.Item color="kaki" onClick={remove}>
+                {t('app.delete')}
+              </Menu.Item>
+            )}
+          </Menu.Dropdown>
+        </Menu>
+      </Group>
+    </div>
+  );
+}

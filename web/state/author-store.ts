@@ -1,0 +1,105 @@
+import { nanoid } from 'nanoid';
+import { temporal } from 'zundo';
+import { create, useStore } from 'zustand';
+import { changeComponent, changeStep, deleteStep, duplicateStep, moveStep } from '#core/procedure/edit';
+import { applyLine } from '#core/procedure/line/apply-line';
+import { parseLine } from '#core/procedure/line/parse-line';
+import type { Step, Workbook } from '#core/procedure/procedure';
+import type { Stage } from '#core/procedure/verbs';
+import type { Component } from '#core/pump/series';
+
+const EMPTY: Workbook = {
+  series: {
+    id: 'none',
+    name: 'none',
+    code: 'none',
+    pumpType: 'other',
+    positionSets: [],
+    components: [],
+    tools: [],
+    consumables: [],
+  },
+  procedure: { id: 'none', seriesId: 'none', title: 'none', steps: [] },
+};
+
+interface AuthorState {
+  /** The draft as it stands on the screen; the only thing undo and redo touch. */
+  readonly workbook: Workbook;
+  /** The step in hand. */
+  readonly selected: string | null;
+  open(workbook: Workbook): void;
+  /** Takes over a version from the server without making it an undoable edit. */
+  accept(workbook: Workbook): void;
+  select(stepId: string | null): void;
+  edit(change: (workbook: Workbook) => Workbook): void;
+  changeStep(stepId: string, change: Partial<Step>): void;
+  changeComponent(componentId: string, change: Partial<Component>): void;
+  duplicate(stepId: string): void;
+  remove(stepId: string): void;
+  move(stepId: string, index: number, stage?: Stage): void;
+  /** Adds the step a line says behind the step in hand; false when the line has a fault. */
+  addLine(line: string): boolean;
+}
+
+/** The open procedure. One at a time: opening another starts a new history. */
+export const useAuthor = create<AuthorState>()(
+  temporal(
+    (set, get) => {
+      const procedure = (change: (procedure: Workbook['procedure']) => Workbook['procedure']) =>
+        set(({ workbook }) => ({ workbook: { ...workbook, procedure: change(workbook.procedure) } }));
+      return {
+        workbook: EMPTY,
+        selected: null,
+        open: (workbook) => {
+          set({ workbook, selected: workbook.procedure.steps.at(-1)?.id ?? null });
+          useAuthor.temporal.getState().clear();
+        },
+        accept: (workbook) => {
+          const history = useAuthor.temporal.getState();
+          history.pause();
+          set({ workbook });
+          history.resume();
+        },
+        select: (selected) => set({ selected }),
+        edit: (change) => set(({ workbook }) => ({ workbook: change(workbook) })),
+        changeStep: (stepId, change) => procedure((p) => changeStep(p, stepId, change)),
+        changeComponent: (componentId, change) =>
+          set(({ workbook }) => ({
+            workbook: { ...workbook, series: changeComponent(workbook.series, componentId, change) },
+          })),
+        duplicate: (stepId) => {
+          const id = nanoid(10);
+          procedure((p) => duplicateStep(p, stepId, id));
+          set({ selected: id });
+        },
+        remove: (stepId) => {
+          const { steps } = get().workbook.procedure;
+          const at = steps.findIndex((step) => step.id === stepId);
+          procedure((p) => deleteStep(p, stepId));
+          set({ selected: (steps[at + 1] ?? steps[at - 1])?.id ?? null });
+        },
+        move: (stepId, index, stage) => procedure((p) => moveStep(p, stepId, index, stage)),
+        addLine: (line) => {
+          const { workbook, selected } = get();
+          const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
+          const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
+          const applied = applyLine(workbook, parseLine(line, workbook.series), after, () => nanoid(10));
+          if (!applied) return false;
+          set({ workbook: applied.workbook, selected: applied.stepId });
+          return true;
+        },
+      };
+    },
+    {
+      partialize: ({ workbook }) => ({ workbook }),
+      equality: (past, current) => past.workbook === current.workbook,
+      limit: 200,
+    },
+  ),
+);
+
+/** Undo and redo, with how far each can go. */
+export function useHistory() {
+  const { undo, redo, pastStates, futureStates } = useStore(useAuthor.temporal);
+  return { undo: () => undo(), redo: () => redo(), canUndo: pastStates.length > 0, canRedo: futureStates.length > 0 };
+}

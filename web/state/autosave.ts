@@ -1,0 +1,182 @@
+import fastJsonPatch from 'fast-json-patch';
+import { create } from 'zustand';
+import { mergeThree, sameJson } from '#core/merge/merge';
+import type { Workbook } from '#core/procedure/procedure';
+import type { OpenWorkbook } from '../../server/store/documents';
+import { ApiFault, answer, api, isUnreachable } from '../app/api';
+import { device } from '../offline/database';
+import { useAuthor } from './author-store';
+
+/** What the server holds, as far as this tab knows. */
+interface Base {
+  readonly seriesVersion: number;
+  readonly procedureVersion: number;
+  readonly workbook: Workbook;
+}
+
+export type SaveState =
+  | { kind: 'saved'; at: Date | null }
+  | { kind: 'unsaved' }
+  | { kind: 'saving' }
+  | { kind: 'unreachable' }
+  | { kind: 'refused'; error: unknown }
+  /** Somebody else saved in between: both versions are at hand. */
+  | { kind: 'stale'; theirs: OpenWorkbook };
+
+interface Autosave {
+  readonly procedureId: string | null;
+  readonly base: Base | null;
+  readonly state: SaveState;
+}
+
+export const useAutosave = create<Autosave>(() => ({
+  procedureId: null,
+  base: null,
+  state: { kind: 'saved', at: null },
+}));
+
+const PAUSE_MS = 500;
+const RETRY_MS = 4000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+let sending: Promise<void> | undefined;
+
+function baseOf(open: OpenWorkbook): Base {
+  return {
+    seriesVersion: open.series.version,
+    procedureVersion: open.procedure.version,
+    workbook: { series: open.series.document, procedure: open.procedure.document },
+  };
+}
+
+/** Opens a procedure for writing. Edits of an earlier visit that never reached the server are taken up again. */
+export async function beginAutosave(open: OpenWorkbook): Promise<void> {
+  const procedureId = open.procedure.document.id;
+  const kept = await device.drafts.get(procedureId);
+  const base = kept ? kept.base : baseOf(open);
+  useAutosave.setState({ procedureId, base, state: { kind: 'saved', at: null } });
+  useAuthor.getState().open(kept ? kept.workbook : base.workbook);
+  if (kept) void save();
+}
+
+/** Waits for edits from now on; returns what stops it. */
+export function watchEdits(): () => void {
+  const stop = useAuthor.subscribe(({ workbook }, before) => {
+    const { base, state, procedureId } = useAutosave.getState();
+    if (workbook === before.workbook || !base || workbook.procedure.id !== procedureId) return;
+    if (workbook === base.workbook) return;
+    void device.drafts.put({ procedureId, workbook, base, at: new Date().toISOString() });
+    if (state.kind === 'stale') return;
+    if (state.kind !== 'saving') useAutosave.setState({ state: { kind: 'unsaved' } });
+    schedule(PAUSE_MS);
+  });
+  const online = () => void save();
+  window.addEventListener('online', online);
+  return () => {
+    stop();
+    window.removeEventListener('online', online);
+    clearTimeout(timer);
+    if (useAutosave.getState().state.kind === 'unsaved') void save();
+  };
+}
+
+function schedule(ms: number): void {
+  clearTimeout(timer);
+  timer = setTimeout(() => void save(), ms);
+}
+
+/** Sends what changed since the server last answered. One request at a time; resolves when nothing is left to send. */
+export async function save(): Promise<void> {
+  clearTimeout(timer);
+  if (sending) return sending.then(() => save());
+  const { base, procedureId, state } = useAutosave.getState();
+  if (!base || !procedureId || state.kind === 'stale') return;
+  const { workbook } = useAuthor.getState();
+  const seriesPatch = fastJsonPatch.compare(base.workbook.series, workbook.series);
+  const procedurePatch = fastJsonPatch.compare(base.workbook.procedure, workbook.procedure);
+  if (seriesPatch.length + procedurePatch.length === 0) {
+    await device.drafts.delete(procedureId);
+    useAutosave.setState({ state: { kind: 'saved', at: state.kind === 'saved' ? state.at : new Date() } });
+    return;
+  }
+  useAutosave.setState({ state: { kind: 'saving' } });
+  const { seriesVersion, procedureVersion } = base;
+  sending = answer(
+    api.procedures[':id'].$patch({
+      param: { id: procedureId },
+      json: { seriesVersion, seriesPatch, procedureVersion, procedurePatch },
+    }),
+  ).then(
+    (saved) => settle(saved, workbook, procedureId),
+    (error) => fail(error),
+  );
+  await sending.finally(() => {
+    sending = undefined;
+  });
+}
+
+async function settle(saved: OpenWorkbook, sent: Workbook, procedureId: string): Promise<void> {
+  // The base is what was sent, by identity, so that an unchanged draft is known at a glance.
+  useAutosave.setState({ base: { ...baseOf(saved), workbook: sent } });
+  if (useAuthor.getState().workbook !== sent) {
+    useAutosave.setState({ state: { kind: 'unsaved' } });
+    schedule(PAUSE_MS);
+    return;
+  }
+  await device.drafts.delete(procedureId);
+  useAutosave.setState({ state: { kind: 'saved', at: new Date() } });
+}
+
+function fail(error: unknown): void {
+  if (error instanceof ApiFault && error.fault.code === 'stale') {
+    const theirs = error.fault.detail as OpenWorkbook;
+    if (!takeSeriesOnly(theirs)) useAutosave.setState({ state: { kind: 'stale', theirs } });
+    return;
+  }
+  if (isUnreachable(error)) {
+    useAutosave.setState({ state: { kind: 'unreachable' } });
+    schedule(RETRY_MS);
+    return;
+  }
+  useAutosave.setState({ state: { kind: 'refused', error } });
+}
+
+/** The series serves several procedures. If only it was changed elsewhere, and nowhere in the same way, go on quietly. */
+function takeSeriesOnly(theirs: OpenWorkbook): boolean {
+  const { base } = useAutosave.getState();
+  if (!base || theirs.procedure.version !== base.procedureVersion) return false;
+  const mine = useAuthor.getState().workbook;
+  const { merged, conflicts } = mergeThree(base.workbook.series, mine.series, theirs.series.document);
+  if (conflicts.length > 0) return false;
+  useAutosave.setState({ base: baseOf(theirs), state: { kind: 'unsaved' } });
+  useAuthor.getState().accept({ ...mine, series: merged });
+  schedule(PAUSE_MS);
+  return true;
+}
+
+/** The three-way merge of both versions, and where they disagree. */
+export function mergeOfBoth(theirs: OpenWorkbook): { merged: Workbook; conflicts: readonly string[] } {
+  const { base } = useAutosave.getState();
+  const mine = useAuthor.getState().workbook;
+  const other = baseOf(theirs).workbook;
+  const { merged, conflicts } = mergeThree(base?.workbook ?? other, mine, other);
+  return { merged, conflicts };
+}
+
+/** Goes on from the server's version with `workbook` on the screen; what differs is saved as the next version. */
+export async function resolveStale(theirs: OpenWorkbook, workbook: Workbook): Promise<void> {
+  useAutosave.setState({ base: baseOf(theirs), state: { kind: 'unsaved' } });
+  useAuthor.getState().accept(workbook);
+  await save();
+}
+
+export async function takeTheirs(theirs: OpenWorkbook): Promise<void> {
+  const base = baseOf(theirs);
+  await device.drafts.delete(theirs.procedure.document.id);
+  useAutosave.setState({ base, state: { kind: 'saved', at: new Date() } });
+  useAuthor.getState().open(base.workbook);
+}
+
+export function hasUnsaved(): boolean {
+  const { base } = useAutosave.getState();
+  return base !== null && !sameJson(base.workbook, useAuthor.getState().workbook);
+}
