@@ -58,7 +58,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
       ...(options.webFolder && { webFolder: options.webFolder }),
       logRequest: (line) => log.write(`${line}\n`),
     });
-    const server = createServer(getRequestListener(app.fetch, { overrideGlobalObjects: false }));
+    const server = createServer(getRequestListener(app.fetch));
     const host = options.host ?? '127.0.0.1';
     await listen(server, host, options.port, options.seekPort ? PORTS_TO_TRY : 1);
     const { port } = server.address() as AddressInfo;

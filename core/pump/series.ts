@@ -79,11 +79,6 @@ export function positionSetById(series: Series, id: string | undefined): Positio
   return id === undefined ? undefined : series.positionSets.find((set) => set.id === id);
 }
 
-/** The set a position belongs to. */
-export function positionSetOf(series: Series, positionId: string): PositionSet | undefined {
-  return series.positionSets.find((set) => set.positions.some((position) => position.id === positionId));
-}
-
 /** Finds by name whatever the number or case: "Cover nuts" finds "cover nut". */
 export function byName<T extends { name: string }>(list: readonly T[], name: string): T | undefined {
   const wanted = nameKey(name);

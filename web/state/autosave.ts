@@ -1,6 +1,6 @@
 import fastJsonPatch from 'fast-json-patch';
 import { create } from 'zustand';
-import { mergeThree, sameJson } from '#core/merge/merge';
+import { mergeThree } from '#core/merge/merge';
 import type { Workbook } from '#core/procedure/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
 import { ApiFault, answer, api, isUnreachable } from '../app/api';
@@ -174,9 +174,4 @@ export async function takeTheirs(theirs: OpenWorkbook): Promise<void> {
   await device.drafts.delete(theirs.procedure.document.id);
   useAutosave.setState({ base, state: { kind: 'saved', at: new Date() } });
   useAuthor.getState().open(base.workbook);
-}
-
-export function hasUnsaved(): boolean {
-  const { base } = useAutosave.getState();
-  return base !== null && !sameJson(base.workbook, useAuthor.getState().workbook);
 }

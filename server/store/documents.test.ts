@@ -1,0 +1,153 @@
+import { openWorkshop, testPackage, type Workshop, withRelease } from '../testing/workshop';
+
+let workshop: Workshop;
+let procedureId: string;
+let releaseId: string;
+beforeAll(async () => {
+  workshop = await openWorkshop();
+  ({ procedureId, releaseId } = await withRelease(workshop));
+});
+afterAll(() => workshop.close());
+
+// biome-ignore lint/suspicious/noExplicitAny: what an answer holds is what these tests ask
+type Loose = any;
+const open = async (): Promise<Loose> => (await workshop.call('trainer', 'GET', `/api/procedures/${procedureId}`)).json;
+const patch = async (change: object): Promise<Loose> => {
+  const now = await open();
+  return workshop.call('trainer', 'PATCH', `/api/procedures/${procedureId}`, {
+    seriesVersion: now.series.version,
+    procedureVersion: now.procedure.version,
+    seriesPatch: [],
+    procedurePatch: [],
+    ...change,
+  });
+};
+
+describe('saving a draft', () => {
+  test('a patch against the present version makes the next one', async () => {
+    const before = await open();
+    const saved = await patch({ procedurePatch: [{ op: 'add', path: '/steps/0/why', value: 'So nobody starts it' }] });
+    expect(saved.status).toBe(200);
+    expect(saved.json.procedure.version).toBe(before.procedure.version + 1);
+    expect(saved.json.series.version).toBe(before.series.version);
+    expect((await open()).procedure.document.steps[0].why).toBe('So nobody starts it');
+  });
+
+  test('a stale version is refused with what is there now, and nothing is changed', async () => {
+    const before = await open();
+    const stale = await patch({ procedureVersion: before.procedure.version - 1, procedurePatch: [{ op: 'replace', path: '/title', value: 'Old news' }] });
+    expect(stale.status).toBe(409);
+    expect(stale.json.fault).toMatchObject({ code: 'stale', detail: { procedure: { version: before.procedure.version } } });
+    expect((await open()).procedure.document.title).toBe(before.procedure.document.title);
+  });
+
+  test('a part named for the first time is saved with the step that names it, or neither is', async () => {
+    const seriesPatch = [{ op: 'add', path: '/components/-', value: { id: 'lock-plate', name: 'lock plate', kind: 'other', count: 1 } }];
+    const step = { id: 'fresh', stage: 'look', verb: 'inspect', targets: [{ componentId: 'lock-plate' }] };
+    const half = await patch({ procedurePatch: [{ op: 'add', path: '/steps/3', value: step }] });
+    expect(half.status).toBe(400);
+    expect(half.json.fault.where[0].reason).toContain('no component "lock-plate"');
+    const whole = await patch({ seriesPatch, procedurePatch: [{ op: 'add', path: '/steps/3', value: step }] });
+    expect(whole.json.procedure.document.steps[3].id).toBe('fresh');
+  });
+
+  test('a component that another procedure uses cannot be taken away', async () => {
+    const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Other' });
+    const now = await open();
+    const removal = await workshop.call('trainer', 'PATCH', `/api/procedures/${json.id}`, {
+      seriesVersion: now.series.version,
+      seriesPatch: [{ op: 'remove', path: '/components/0' }],
+      procedureVersion: 1,
+      procedurePatch: [],
+    });
+    expect(removal.status).toBe(400);
+    expect(removal.json.fault?.where?.[0]?.path).toContain('"Test".steps[1]');
+  });
+
+  test.each([
+    ['a verb nobody knows', [{ op: 'replace', path: '/steps/0/verb', value: 'wiggle' }], 'procedure.steps[0].verb'],
+    ['another id', [{ op: 'replace', path: '/id', value: 'else' }], 'id'],
+    ['a path that leads nowhere', [{ op: 'replace', path: '/steps/99/verb', value: 'draw' }], 'procedure'],
+    ['a prototype', [{ op: 'add', path: '/__proto__/polluted', value: true }], 'procedure'],
+  ])('%s is refused by its path', async (_name, procedurePatch, path) => {
+    const refused = await patch({ procedurePatch });
+    expect(refused.status).toBe(400);
+    expect(refused.json.fault.where[0].path).toBe(path);
+    expect(({} as Loose).polluted).toBeUndefined();
+  });
+});
+
+describe('releases', () => {
+  test('a release is frozen: editing goes on in the draft', async () => {
+    await patch({ procedurePatch: [{ op: 'replace', path: '/title', value: 'Renamed' }] });
+    const release: Loose = (await workshop.call('technician', 'GET', `/api/releases/${releaseId}`)).json;
+    expect(release.number).toBe(1);
+    expect(release.workbook.procedure.title).toBe('Test');
+    const shelf: Loose = (await workshop.call('technician', 'GET', '/api/shelf')).json;
+    const row = shelf.series[0].procedures.find((p: Loose) => p.id === procedureId);
+    expect(row).toMatchObject({ title: 'Renamed', changedSinceRelease: true, release: { number: 1 } });
+  });
+
+  test('the next release is the next number', async () => {
+    const { procedure } = await open();
+    const released = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, { version: procedure.version, note: 'Second' });
+    expect(released.json).toMatchObject({ number: 2, note: 'Second' });
+  });
+
+  test('an empty procedure is refused', async () => {
+    const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Empty' });
+    const refused = await workshop.call('trainer', 'POST', `/api/procedures/${json.id}/releases`, { version: 1 });
+    expect(refused).toMatchObject({ status: 409, json: { fault: { code: 'stopped', what: 'The procedure has no steps.' } } });
+  });
+
+  test('a cloth that does not end empty is refused, naming what is left', async () => {
+    const { procedure } = await open();
+    const fitting = procedure.document.steps.findIndex((step: Loose) => step.verb === 'fit' && step.positionIds.length === 2);
+    await patch({ procedurePatch: [{ op: 'remove', path: `/steps/${fitting}` }] });
+    const version = (await open()).procedure.version;
+    const refused = await workshop.call('lead', 'POST', `/api/procedures/${procedureId}/releases`, { version });
+    expect(refused.json.fault?.what).toBe('New rotors stay in the kit tray: nothing fits them.');
+  });
+
+  test('a draft that changed after it was looked at is not released', async () => {
+    const refused = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, { version: 1 });
+    expect(refused.json.fault?.code).toBe('stale');
+  });
+
+  test('a released procedure cannot be deleted, a draft can', async () => {
+    expect(await workshop.call('trainer', 'DELETE', `/api/procedures/${procedureId}`)).toMatchObject({ status: 409, json: { fault: { code: 'released' } } });
+    const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Short-lived' });
+    expect((await workshop.call('trainer', 'DELETE', `/api/procedures/${json.id}`)).status).toBe(200);
+    expect((await workshop.call('trainer', 'GET', `/api/procedures/${json.id}`)).status).toBe(404);
+  });
+});
+
+describe('packages', () => {
+  test('what is exported is imported again the same, as a copy or in place', async () => {
+    const exported: Loose = (await workshop.call('apprentice', 'GET', '/api/series/series/package')).json;
+    expect(exported.format).toBe('fukusa/1');
+    const clash = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'new' });
+    expect(clash.json.fault?.code).toBe('series-exists');
+    const copy = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'copy' });
+    const again: Loose = (await workshop.call('trainer', 'GET', `/api/series/${copy.json.id}/package`)).json;
+    expect(again.series.components).toEqual(exported.series.components);
+    expect(again.procedures.map((p: Loose) => p.steps)).toEqual(exported.procedures.map((p: Loose) => p.steps));
+    const replaced = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'replace' });
+    expect(replaced.status).toBe(201);
+  });
+
+  test('a bad file names every fault and changes nothing', async () => {
+    const before: Loose = (await workshop.call('trainer', 'GET', '/api/shelf')).json;
+    const bad: Loose = structuredClone(testPackage());
+    bad.series.id = 'bad-series';
+    bad.procedures[0].seriesId = 'bad-series';
+    bad.procedures[0].steps[1].targets[0].componentId = 'ghost';
+    bad.procedures[0].steps[6].toolIds = ['ghost-tool'];
+    const refused = await workshop.call('trainer', 'POST', '/api/packages', { package: bad, when: 'new' });
+    expect(refused.json.fault?.where?.map((fault) => fault.path)).toEqual([
+      'procedures[0].steps[1].targets[0].componentId',
+      'procedures[0].steps[6].toolIds[0]',
+    ]);
+    expect((await workshop.call('trainer', 'GET', '/api/shelf')).json).toEqual(before);
+  });
+});

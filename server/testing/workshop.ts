@@ -1,0 +1,116 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Package, packageOf } from '#core/package/package';
+import { typed } from '#core/testing/workbook';
+import { ROLES, type Role } from '../accounts/roles';
+import { type Running, serve } from '../serve';
+
+/** A real server on an empty data folder, with one person of each role; every test file gets its own. */
+export interface Workshop {
+  readonly running: Running;
+  readonly folder: string;
+  /** The cookie of the person with this role. */
+  readonly cookies: Readonly<Record<Role, string>>;
+  call(as: Role | null, method: string, path: string, body?: unknown): Promise<Answer>;
+  close(): Promise<void>;
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly json: Record<string, never> & { fault?: { code: string; what: string; todo: string; where?: { path: string; reason: string }[]; detail?: unknown } };
+}
+
+export const PASSWORD = 'a long enough password';
+
+export async function openWorkshop(options: { signInTries?: number; people?: boolean } = {}): Promise<Workshop> {
+  const folder = await mkdtemp(join(tmpdir(), 'fukusa-test-'));
+  const running = await serve({ dataFolder: folder, port: 0, signInTries: options.signInTries ?? 1000 });
+  const cookies = {} as Record<Role, string>;
+  if (options.people !== false) {
+    for (const role of ROLES) {
+      await running.services.accounts.add({ username: role, name: `Test ${role}`, role, password: PASSWORD });
+      cookies[role] = await signIn(running.url, role);
+    }
+  }
+  return {
+    running,
+    folder,
+    cookies,
+    async call(as, method, path, body) {
+      const raw = body instanceof Uint8Array;
+      const response = await fetch(running.url + path, {
+        method,
+        headers: {
+          ...(as && { cookie: cookies[as] }),
+          ...(body !== undefined && { 'content-type': raw ? 'application/octet-stream' : 'application/json' }),
+          origin: running.url,
+        },
+        ...(body !== undefined && { body: raw ? new Uint8Array(body) : JSON.stringify(body) }),
+      });
+      const text = await response.text();
+      const isJson = response.headers.get('content-type')?.includes('json');
+      return { status: response.status, headers: response.headers, json: isJson ? JSON.parse(text) : {} };
+    },
+    async close() {
+      await running.close();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export async function signIn(url: string, username: string, password = PASSWORD): Promise<string> {
+  const response = await trySignIn(url, username, password);
+  if (!response.ok) throw new Error(`sign-in of ${username}: ${response.status} ${await response.text()}`);
+  return response.headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(';')[0])
+    .join('; ');
+}
+
+export function trySignIn(url: string, username: string, password: string, headers: Record<string, string> = {}): Promise<Response> {
+  return fetch(`${url}/api/auth/sign-in/username`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: url, ...headers },
+    body: JSON.stringify({ username, password }),
+  });
+}
+
+/** A small package that can be released: two shafts, a torque, a photo check. */
+export function testPackage(): Package {
+  const { series, procedure } = typed([
+    'isolate the drive',
+    'take off 8 cover nuts /socket, 17 mm',
+    'draw rotor @each shaft ?both rotors on the cloth',
+    'renew rotor',
+    'fit rotor @each shaft',
+    'fit cover nuts',
+    'torque cover nuts =45 N·m /torque wrench, 10-60 N·m',
+    'restore the drive',
+  ]);
+  return packageOf(series, [procedure]);
+}
+
+/** Takes in the test package and releases its procedure; gives the ids of both. */
+export async function withRelease(workshop: Workshop): Promise<{ procedureId: string; releaseId: string; stepIds: string[] }> {
+  const sent = testPackage();
+  await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+  const [procedure] = sent.procedures;
+  if (!procedure) throw new Error('no procedure in the test package');
+  const release = await workshop.call('trainer', 'POST', `/api/procedures/${procedure.id}/releases`, { version: 1 });
+  return { procedureId: procedure.id, releaseId: String(release.json.id), stepIds: procedure.steps.map((step) => step.id) };
+}
+
+/** Starts a job as the technician and gives its id. */
+export async function withJob(workshop: Workshop, releaseId: string, id: string): Promise<string> {
+  await workshop.call('technician', 'POST', '/api/jobs', {
+    id,
+    releaseId,
+    workOrder: 'WO-1',
+    pumpSerial: 'S-1',
+    customer: 'Test customer',
+    startedAt: '2026-01-05T08:00:00.000Z',
+  });
+  return id;
+}
