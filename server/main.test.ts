@@ -1,0 +1,106 @@
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { packageJsonSchema } from '#core/package/package';
+import { serve } from './serve';
+import { ended, runMain, startMain } from './testing/process';
+import { PASSWORD, testPackage } from './testing/workshop';
+
+let folder: string;
+const file = (name: string) => join(folder, name);
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fukusa-cli-'));
+  const good = testPackage();
+  await writeFile(file('good.json'), JSON.stringify(good));
+  const [procedure] = good.procedures;
+  const withoutFitting = { ...good, procedures: [{ ...procedure, steps: procedure?.steps.filter((step) => step.verb !== 'fit') }] };
+  await writeFile(file('left-over.json'), JSON.stringify(withoutFitting));
+  await writeFile(file('broken.json'), JSON.stringify({ ...good, series: { ...good.series, code: '' } }));
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+describe('check', () => {
+  test('a whole procedure passes', async () => {
+    const { code, out } = await runMain(['check', file('good.json')]);
+    expect(code).toBe(0);
+    expect(out).toContain('Test: nothing found');
+  });
+
+  test('a part left over is named, and the exit code says stop', async () => {
+    const { code, out } = await runMain(['check', file('left-over.json')]);
+    expect(code).toBe(1);
+    expect(out).toMatch(/stop\s+left-on-cloth\s+The eight cover nuts stay on the cloth/);
+    const { out: json } = await runMain(['check', '--json', file('left-over.json')]);
+    expect(JSON.parse(json)[0].findings[0]).toMatchObject({ id: 'left-on-cloth', severity: 'stop' });
+  });
+
+  test('a broken file is told by path', async () => {
+    const { code, err } = await runMain(['check', file('broken.json')]);
+    expect(code).toBe(2);
+    expect(err).toContain('series.code: is empty');
+  });
+
+  test('the demo packages are without a stop', async () => {
+    const { code } = await runMain(['check', 'demo/pellwick-rl-50.fukusa.json']);
+    expect(code).toBe(0);
+  });
+});
+
+test('import and export hand a package through unchanged', async () => {
+  const data = file('data');
+  const early = await runMain(['import', file('good.json'), '--data', data]);
+  expect(early.err).toContain('has no accounts yet');
+  const running = await serve({ dataFolder: data, port: 0 });
+  await running.services.accounts.add({ username: 'lead', name: 'Lead', role: 'lead', password: PASSWORD });
+  await running.close();
+
+  expect((await runMain(['import', file('broken.json'), '--data', data])).code).toBe(2);
+  expect((await runMain(['import', file('good.json'), '--data', data])).out).toContain('1 procedures are on the shelf');
+  expect((await runMain(['import', file('good.json'), '--data', data])).err).toContain('is on the shelf already');
+  await runMain(['export', 't-1', file('out.json'), '--data', data]);
+  expect(JSON.parse(await readFile(file('out.json'), 'utf8'))).toEqual(testPackage());
+  expect((await runMain(['export', 'unknown', '--data', data])).err).toContain('On the shelf: T-1');
+}, 120_000);
+
+test('a taken port is stepped over, and a named port that is taken is said plainly', async () => {
+  const blocker = createServer();
+  await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
+  const { port } = blocker.address() as AddressInfo;
+  const running = await serve({ dataFolder: file('ports'), port, seekPort: true });
+  expect(Number(new URL(running.url).port)).toBeGreaterThan(port);
+  await running.close();
+  const named = await runMain(['serve', '--data', file('ports-2'), '--port', String(port)]);
+  expect(named.err).toContain(`Port ${port} is taken`);
+  blocker.close();
+}, 60_000);
+
+test('the demo names its people, seeds an empty store once and keeps what was changed', async () => {
+  const data = file('demo');
+  const first = await startMain(['--demo', '--data', data, '--port', '0']);
+  expect((await fetch(`${first.url}/api/start`).then((r) => r.json())).demoPeople).toHaveLength(5);
+  expect(first.out()).toContain('Ines Harrowgate');
+  const signedIn = await fetch(`${first.url}/api/auth/sign-in/username`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: first.url },
+    body: JSON.stringify({ username: 'ines', password: 'sallow-bridge' }),
+  });
+  const cookie = signedIn.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+  await fetch(`${first.url}/api/series`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: first.url, cookie },
+    body: JSON.stringify({ name: 'Mine', code: 'M-1', pumpType: 'gear', positionSets: [] }),
+  });
+  first.child.kill('SIGTERM');
+  await ended(first.child);
+  const second = await startMain(['--demo', '--data', data, '--port', '0']);
+  const shelf = await fetch(`${second.url}/api/shelf`, { headers: { cookie } }).then((r) => r.json());
+  expect(shelf.series.map((series: { code: string }) => series.code).sort()).toEqual(expect.arrayContaining(['M-1', 'RL-50']));
+  second.child.kill('SIGTERM');
+  await ended(second.child);
+}, 120_000);
+
+test('the published JSON Schema is the one the code makes', async () => {
+  expect(JSON.parse(await readFile('docs/fukusa-1.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(packageJsonSchema())));
+});

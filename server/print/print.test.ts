@@ -1,0 +1,102 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
+import type { Entry } from '#core/job/entry';
+import { changeStep } from '#core/procedure/edit';
+import { testPackage } from '../testing/workshop';
+import { instructionPdf } from './instruction';
+import { recordPdf } from './record';
+
+/** The text of a PDF as a general-purpose reader sees it. */
+async function read(pdf: Buffer): Promise<{ pages: number; text: string; images: number }> {
+  const document = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: false, verbosity: 0 }).promise;
+  let text = '';
+  let images = 0;
+  for (let n = 1; n <= document.numPages; n += 1) {
+    const page = await document.getPage(n);
+    text += (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    // 85 is the operator that paints an image (paintImageXObject).
+    images += (await page.getOperatorList()).fnArray.filter((operator) => operator === 85).length;
+  }
+  return { pages: document.numPages, text: text.replace(/\s+/g, ' '), images };
+}
+
+const { series, procedures } = testPackage();
+const base = procedures[0]!;
+const torqueStep = base.steps[6]!;
+const procedure = changeStep(base, torqueStep.id, {
+  torque: { figure: { value: 45, unit: 'N·m' }, tolerancePercent: 4, source: 'Sheet 4' },
+  why: 'Pulled down on one side the O-ring pinches',
+  cautions: [{ signal: 'WARNING', text: 'Keep fingers clear' }],
+});
+const workbook = { series, procedure };
+
+test('the instruction holds every step, its tools, figures and cautions', async () => {
+  const pdf = await instructionPdf({ number: 3, workbook, releasedAt: '2026-01-05T08:00:00.000Z', releasedBy: 'Ada Test', note: 'Better words' });
+  const { text } = await read(pdf);
+  expect(text).toContain('release 3');
+  expect(text).toContain('Ada Test: Better words');
+  expect(text).toContain('site lockout procedure');
+  expect(text).toContain('Take off the eight cover nuts with socket, 17 mm.');
+  expect(text).toContain('Torque the eight cover nuts to 45 N·m with torque wrench, 10-60 N·m.');
+  expect(text).toContain('45 N·m, accept 43.2 to 46.8 N·m; Sheet 4');
+  expect(text).toContain('WARNING Keep fingers clear');
+  expect(text).toContain('Photo must show: both rotors on the cloth');
+  expect(text).toContain('socket, 17 mm; torque wrench, 10-60 N·m');
+});
+
+test('the record holds readings, photos, overrides, problems and the course of the job', async () => {
+  const hash = 'a'.repeat(64);
+  const [first, second, photoStep] = base.steps.map((step) => step.id);
+  let minute = 0;
+  const entry = (content: object, by = 'mara'): Entry =>
+    ({ id: `e${minute}`, at: new Date(Date.UTC(2026, 0, 5, 8, minute++)).toISOString(), by, content }) as Entry;
+  const rest = base.steps.slice(3).flatMap((step) => [
+    ...(step.id === torqueStep.id
+      ? [
+          entry({ kind: 'torque-read', stepId: step.id, positionId: null, reading: { value: 30, unit: 'N·m' } }, 'tobias'),
+          entry({ kind: 'overridden', stepId: step.id, what: 'torque', reason: 'Stud is due for renewal' }, 'tobias'),
+        ]
+      : []),
+    entry({ kind: 'step-done', stepId: step.id }, 'tobias'),
+  ]);
+  const entries = [
+    entry({ kind: 'step-done', stepId: first }),
+    entry({ kind: 'problem', stepId: second, note: 'Nut rounded' }),
+    entry({ kind: 'step-done', stepId: second }),
+    entry({ kind: 'photo-taken', stepId: photoStep, photo: hash }),
+    entry({ kind: 'step-done', stepId: photoStep }),
+    entry({ kind: 'paused' }),
+    entry({ kind: 'taken-over' }, 'tobias'),
+    ...rest,
+    entry({ kind: 'finished' }, 'tobias'),
+  ];
+  const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: 'teal' } }).jpeg().toBuffer();
+  const pdf = await recordPdf(
+    {
+      id: 'job',
+      number: 2417,
+      releaseId: 'r',
+      workOrder: 'WO-77',
+      pumpSerial: 'S-9',
+      customer: 'Test Creamery',
+      startedAt: '2026-01-05T08:00:00.000Z',
+      startedBy: 'mara',
+      finishedAt: '2026-01-05T10:00:00.000Z',
+      seal: 'f'.repeat(64),
+      release: { id: 'r', number: 3, workbook },
+      entries,
+      people: { mara: 'Mara Test', tobias: 'Tobias Test' },
+    },
+    async (asked) => (asked === hash ? picture : undefined),
+  );
+  const { text, images } = await read(pdf);
+  expect(text).toContain('Record of job 2417');
+  expect(text).toContain('WO-77');
+  expect(text).toContain('Test Creamery');
+  expect(text).toContain('30 N·m too low 43.2 to 46.8 N·m');
+  expect(text).toContain('7 Torque overridden: Stud is due for renewal (Tobias Test');
+  expect(text).toContain('2 Something was wrong: Nut rounded (Mara Test');
+  expect(text).toContain('Tobias Test took the job over');
+  expect(text).toContain('f'.repeat(64));
+  expect(images).toBe(1);
+});

@@ -1,0 +1,54 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ended, runMain, startMain } from '../testing/process';
+import { PASSWORD, signIn } from '../testing/workshop';
+
+let folder: string;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fukusa-kill-'));
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+const post = (url: string, cookie: string, path: string, body: object) =>
+  fetch(url + path, { method: 'POST', headers: { cookie, origin: url, 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
+/** Writes series after series until the server dies under it; gives the codes that were acknowledged. */
+async function writeUntilDead(url: string, cookie: string, prefix: string, acknowledged: string[]): Promise<void> {
+  for (let i = 0; ; i += 1) {
+    const code = `${prefix}-${i}`;
+    try {
+      const response = await post(url, cookie, '/api/series', { name: 'Kill test', code, pumpType: 'other', positionSets: [] });
+      if (response.status === 201) acknowledged.push(code);
+    } catch {
+      return;
+    }
+  }
+}
+
+test('a process killed while it writes loses nothing that was acknowledged', async () => {
+  const acknowledged: string[] = [];
+  for (const round of [0, 1, 2]) {
+    const { child, url } = await startMain(['--data', folder, '--port', '0']);
+    if (round === 0) await post(url, '', '/api/first-account', { username: 'lead', name: 'Lead', password: PASSWORD });
+    const cookie = await signIn(url, 'lead');
+    const writers = ['a', 'b', 'c'].map((writer) => writeUntilDead(url, cookie, `${round}${writer}`, acknowledged));
+    await new Promise((resolve) => setTimeout(resolve, 500 + 170 * round));
+    child.kill('SIGKILL');
+    await Promise.all([ended(child), ...writers]);
+  }
+  expect(acknowledged.length).toBeGreaterThan(30);
+
+  const { child, url } = await startMain(['--data', folder, '--port', '0']);
+  const cookie = await signIn(url, 'lead');
+  const shelf = await fetch(`${url}/api/shelf`, { headers: { cookie } }).then((response) => response.json());
+  const codes = new Set(shelf.series.map((series: { code: string }) => series.code));
+  expect(acknowledged.filter((code) => !codes.has(code))).toEqual([]);
+
+  const second = await runMain(['serve', '--data', folder, '--port', '0']);
+  expect(second.code).toBe(2);
+  expect(second.err).toContain('is in use by another Fukusa');
+
+  child.kill('SIGTERM');
+  expect(await ended(child)).toBe(0);
+}, 180_000);
