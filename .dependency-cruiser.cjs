@@ -14,7 +14,10 @@ module.exports = {
       comment: 'schemas and grammar are all that core borrows',
       severity: 'error',
       from: { path: '^core', pathNot: '[.]test[.]ts$|^core/testing' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer'], pathNot: 'node_modules/(zod|pluralize|@types/pluralize)/' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'npm-peer'],
+        pathNot: 'node_modules/(zod|pluralize|@types/pluralize)/',
+      },
     },
     { name: 'server-knows-no-screen', severity: 'error', from: { path: '^server' }, to: { path: '^web' } },
     {
@@ -29,14 +32,28 @@ module.exports = {
       from: { path: '^web' },
       to: { path: '^server', dependencyTypesNot: ['type-only'], pathNot: '^server/accounts/roles[.]ts$' },
     },
-    { name: 'web-knows-no-node', severity: 'error', from: { path: '^web', pathNot: '[.]test[.]ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'web-knows-no-node',
+      severity: 'error',
+      from: { path: '^web', pathNot: '[.]test[.]ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
   options: {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: 'node_modules/(?!(zod|pluralize)/)' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default'], extensions: ['.ts', '.tsx', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.json'],
+    },
   },
 };

@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -11,7 +11,9 @@ const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
 /** Installs packages when they are missing or older than the lock file. */
 export function ensureInstalled() {
   const marker = join(root, 'node_modules', '.fukusa-lock');
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(marker) && readFileSync(marker, 'utf8') === lock) return;
   console.log('Installing packages (once; about a minute)');
   mustRun(npm, ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
@@ -36,9 +38,15 @@ export function ensureChromium() {
   if (existsSync('/usr/bin/chromium')) return;
   console.log('Installing Chromium for the browser tests');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  for (const args of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', 'chromium']]) {
+  for (const args of [
+    ['apt-get', 'update', '-qq'],
+    ['apt-get', 'install', '-y', '-qq', 'chromium'],
+  ]) {
     const [command, ...rest] = [...sudo, ...args];
-    mustRun(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    mustRun(command, rest, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   }
 }
 

@@ -24,7 +24,11 @@ function check(name, args) {
 
 /** A suite that counts for itself; one that dies without a report, or runs nothing, counts as one failure. */
 function suite(name, args, env, read) {
-  const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  const { status } = spawnSync(process.execPath, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
   let counted = { passed: 0, failed: 0 };
   try {
     counted = read();
@@ -36,11 +40,20 @@ function suite(name, args, env, read) {
   failed += counted.failed;
 }
 
-for (const room of ['core', 'server', 'web', 'e2e']) check(`types: ${room}`, [bin('typescript', 'bin/tsc'), '-p', room]);
+for (const room of ['core', 'server', 'web', 'e2e'])
+  check(`types: ${room}`, [bin('typescript', 'bin/tsc'), '-p', room]);
 check('types: tests', [bin('typescript', 'bin/tsc'), '-p', 'tsconfig.tests.json']);
 check('lint and format', [bin('@biomejs/biome', 'bin/biome'), 'check', '--error-on-warnings', '.']);
 check('unused code', [bin('knip', 'bin/knip.js')]);
-check('one-way doors', [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core', 'server', 'web', 'demo']);
+check('one-way doors', [
+  bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core',
+  'server',
+  'web',
+  'demo',
+]);
 
 const unit = join(reports, 'unit.json');
 suite(

@@ -21,7 +21,12 @@ export function only(...roles: readonly Role[]) {
     const person: Person | null = c.get('person');
     if (!person) throw new Fault(401, 'signed-out', 'You are not signed in.', 'Sign in and try again.');
     if (!roles.includes(person.role)) {
-      throw new Fault(403, 'not-yours', `This is not for ${person.role === 'apprentice' ? 'an' : 'a'} ${person.role}.`, `Ask a ${roles.join(' or a ')} to do it.`);
+      throw new Fault(
+        403,
+        'not-yours',
+        `This is not for ${person.role === 'apprentice' ? 'an' : 'a'} ${person.role}.`,
+        `Ask a ${roles.join(' or a ')} to do it.`,
+      );
     }
     await next();
   });

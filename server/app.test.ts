@@ -39,21 +39,34 @@ test('files of the app are compressed and kept for good; pages and answers are n
 });
 
 test('every refusal has the one shape', async () => {
-  for (const [path, status] of [['/api/nowhere', 404], ['/api/shelf', 401], ['/api/people', 401]] as const) {
+  for (const [path, status] of [
+    ['/api/nowhere', 404],
+    ['/api/shelf', 401],
+    ['/api/people', 401],
+  ] as const) {
     const response = await app.request(path);
     expect(response.status).toBe(status);
-    expect(await response.json()).toEqual({ fault: expect.objectContaining({ code: expect.any(String), what: expect.any(String), todo: expect.any(String) }) });
+    expect(await response.json()).toEqual({
+      fault: expect.objectContaining({ code: expect.any(String), what: expect.any(String), todo: expect.any(String) }),
+    });
   }
 });
 
 test('JSON that is none is refused, not broken on', async () => {
-  const response = await app.request('/api/first-account', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{ oops' });
+  const response = await app.request('/api/first-account', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{ oops',
+  });
   expect(response.status).toBe(400);
   expect((await response.json()).fault.todo).toBeTruthy();
 });
 
 test('a body over the limit is refused', async () => {
-  const { status, json } = await workshop.call('trainer', 'POST', '/api/packages', { package: 'x'.repeat(9 * 1024 * 1024), when: 'new' });
+  const { status, json } = await workshop.call('trainer', 'POST', '/api/packages', {
+    package: 'x'.repeat(9 * 1024 * 1024),
+    when: 'new',
+  });
   expect(status).toBe(413);
   expect(json.fault?.code).toBe('too-large');
 });

@@ -15,7 +15,10 @@ beforeAll(async () => {
   const good = testPackage();
   await writeFile(file('good.json'), JSON.stringify(good));
   const [procedure] = good.procedures;
-  const withoutFitting = { ...good, procedures: [{ ...procedure, steps: procedure?.steps.filter((step) => step.verb !== 'fit') }] };
+  const withoutFitting = {
+    ...good,
+    procedures: [{ ...procedure, steps: procedure?.steps.filter((step) => step.verb !== 'fit') }],
+  };
   await writeFile(file('left-over.json'), JSON.stringify(withoutFitting));
   await writeFile(file('broken.json'), JSON.stringify({ ...good, series: { ...good.series, code: '' } }));
 });
@@ -42,9 +45,11 @@ describe('check', () => {
     expect(err).toContain('series.code: is empty');
   });
 
-  test('the demo packages are without a stop', async () => {
-    const { code } = await runMain(['check', 'demo/pellwick-rl-50.fukusa.json']);
-    expect(code).toBe(0);
+  test('the demo package holds one clean procedure and one draft with a fault', async () => {
+    const { code, out } = await runMain(['check', 'demo/pellwick-rl-50.fukusa.json']);
+    expect(code).toBe(1);
+    expect(out).toContain('Shaft seal renewal: nothing found');
+    expect(out).toContain('New cover O-ring stays in the kit tray: nothing fits it.');
   });
 });
 
@@ -86,7 +91,10 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
     headers: { 'content-type': 'application/json', origin: first.url },
     body: JSON.stringify({ username: 'ines', password: 'sallow-bridge' }),
   });
-  const cookie = signedIn.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
   await fetch(`${first.url}/api/series`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', origin: first.url, cookie },
@@ -96,11 +104,15 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   await ended(first.child);
   const second = await startMain(['--demo', '--data', data, '--port', '0']);
   const shelf = await fetch(`${second.url}/api/shelf`, { headers: { cookie } }).then((r) => r.json());
-  expect(shelf.series.map((series: { code: string }) => series.code).sort()).toEqual(expect.arrayContaining(['M-1', 'RL-50']));
+  expect(shelf.series.map((series: { code: string }) => series.code).sort()).toEqual(
+    expect.arrayContaining(['M-1', 'RL-50']),
+  );
   second.child.kill('SIGTERM');
   await ended(second.child);
 }, 120_000);
 
 test('the published JSON Schema is the one the code makes', async () => {
-  expect(JSON.parse(await readFile('docs/fukusa-1.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(packageJsonSchema())));
+  expect(JSON.parse(await readFile('docs/fukusa-1.schema.json', 'utf8'))).toEqual(
+    JSON.parse(JSON.stringify(packageJsonSchema())),
+  );
 });

@@ -16,6 +16,16 @@ const around = (n: number, radius: number, r: number) =>
   }).join('');
 const round2 = (value: number) => Math.round(value * 100) / 100;
 
+/** A rotor of `n` rounded lobes: a circle whose radius swings by `swing`. */
+const lobes = (n: number, radius: number, swing: number) => {
+  const points = Array.from({ length: 24 * n }, (_, i) => {
+    const angle = (2 * Math.PI * i) / (24 * n);
+    const r = radius + swing * Math.cos(n * angle);
+    return `${round2(20 + r * Math.sin(angle))} ${round2(20 - r * Math.cos(angle))}`;
+  });
+  return `M${points.join('L')}z`;
+};
+
 export const SILHOUETTES: Readonly<Record<ComponentKind, string>> = {
   ring: disc(15) + disc(9.5),
   'o-ring': disc(14) + disc(10.8),
@@ -24,19 +34,18 @@ export const SILHOUETTES: Readonly<Record<ComponentKind, string>> = {
   packing: 'M4 14l16-9 16 9v6L20 11 4 20zM4 25l16-9 16 9v6l-16-9-16 9z',
   nut: hexagon + disc(7.5),
   'dome-nut': `M5 27h30v7H5zM9 25C9 12 14 6 20 6s11 6 11 19z`,
-  bolt: 'M12 4h16v9H12zM15.5 14.500h9v21h-9zM13.5 20h13v1.600h-13zM13.5 24h13v1.600h-13zM13.5 28h13v1.600h-13z',
-  screw: 'M10 12C10 4 30 4 30 12zM18.6 5h2.800v5h-2.800zM16 13.500h8v17L20 36l-4-5.500z',
+  bolt: 'M12 4h16v9H12zM15.5 14.5h9v21h-9zM13.5 20h13v1.6h-13zM13.5 24h13v1.6h-13zM13.5 28h13v1.6h-13z',
+  screw: 'M10 12C10 4 30 4 30 12zM18.6 5h2.8v5h-2.8zM16 13.5h8v17L20 36l-4-5.5z',
   washer: disc(15) + disc(6.5),
   'cup-washer': 'M3 27C9 11 31 11 37 27l-4.5 2C28 18 12 18 7.5 29z',
-  pin: 'M20 4a7 7 0 0 1 4.2 12.600L24 36h-3V17h-2v15h-3l-.2-15.400A7 7 0 0 1 20 4zm0 4a3.2 3.2 0 1 0 .01 0z',
+  pin: 'M20 4a7 7 0 0 1 4.2 12.6L24 36h-3V17h-2v15h-3l-.2-15.4A7 7 0 0 1 20 4zm0 4a3.2 3.2 0 1 0 .01 0z',
   key: `${round(5, 14, 30, 12, 6)}`,
   spring: 'M9 5h22v4H9zM9 11l22 4v4L9 15zM9 18l22 4v4L9 22zM9 25l22 4v4L9 29zM9 33h22v3H9z',
-  'valve-ball': `${disc(15)}M13 13a9 9 0 0 1 9-3.500l-.8 2.300a7 7 0 0 0-6.3 2.900z`,
+  'valve-ball': `${disc(15)}M13 13a9 9 0 0 1 9-3.5l-.8 2.3a7 7 0 0 0-6.3 2.9z`,
   'valve-seat': `${disc(16)}${disc(12)}${disc(10)}${disc(6)}`,
-  plunger: 'M14 3h12v21H14zM17 25.500h6V31h-6zM11 31h18v6H11z',
-  rotor:
-    'M20 3c7 0 9 7 5 12 6-1.5 12 1 12 7s-6 10-12 5c0 6-1.5 10-5 10s-5-4-5-10c-6 5-12 1-12-5s6-8.5 12-7c-4-5-2-12 5-12zm0 14a4.2 4.2 0 1 0 .01 0z',
-  impeller: `${disc(16)}${disc(4)}M20 8c4 1 6 4 5 8l-2.4-1c.6-2.5-.4-4.6-2.6-5.400zM32 20c-1 4-4 6-8 5l1-2.400c2.5.6 4.6-.4 5.4-2.600zM20 32c-4-1-6-4-5-8l2.4 1c-.6 2.5.4 4.6 2.6 5.400zM8 20c1-4 4-6 8-5l-1 2.400c-2.5-.6-4.6.4-5.4 2.600z`,
+  plunger: 'M14 3h12v21H14zM17 25.5h6V31h-6zM11 31h18v6H11z',
+  rotor: lobes(3, 11.5, 4.6) + disc(4.4) + disc(1.6, 20, 8.6),
+  impeller: `${disc(16)}${disc(4)}M20 8c4 1 6 4 5 8l-2.4-1c.6-2.5-.4-4.6-2.6-5.4zM32 20c-1 4-4 6-8 5l1-2.4c2.5.6 4.6-.4 5.4-2.6zM20 32c-4-1-6-4-5-8l2.4 1c-.6 2.5.4 4.6 2.6 5.4zM8 20c1-4 4-6 8-5l-1 2.4c-2.5-.6-4.6.4-5.4 2.6z`,
   shaft: 'M2 17h9v-3h11v-3h10v4h6v10h-6v4H22v-3H11v-3H2z',
   diaphragm: `${disc(17)}${disc(14.5)}${disc(12.5)}${disc(5)}${disc(2)}`,
   cover:
@@ -51,6 +60,6 @@ export const SILHOUETTES: Readonly<Record<ComponentKind, string>> = {
   gasket: round(3, 6, 34, 28, 12) + round(8, 11, 24, 18, 8),
   bearing: disc(17) + disc(14.2) + around(9, 11, 2.3) + disc(7.8) + disc(5),
   spacer: `${box(7, 8, 26, 24)}${box(10, 12, 20, 2)}${box(10, 26, 20, 2)}`,
-  plug: 'M10 4h20v9H10zM13 14.500h14l-1.5 21h-11zM14 19h12v1.600H14zM14 23.500h12v1.600H14zM14.5 28h11v1.600h-11z',
+  plug: 'M10 4h20v9H10zM13 14.5h14l-1.5 21h-11zM14 19h12v1.6H14zM14 23.5h12v1.6H14zM14.5 28h11v1.6h-11z',
   other: `M20 4l16 16-16 16L4 20z${disc(5)}`,
 };

@@ -85,7 +85,7 @@ export function titleOf(step: Step, series: Series): string {
       : listing(
           step.targets.flatMap((target) => {
             const component = componentById(series, target.componentId);
-            return component ? [componentPhrase(component, total(component, target, step, series), false)] : [];
+            return component ? [componentPhrase(component, unitsMeant(component, target, step, series), false)] : [];
           }),
         );
   const of = step.verb === 'release-pressure' && object ? ' of' : '';
@@ -128,10 +128,11 @@ function targetPhrase(target: Target, step: Step, series: Series): string {
     return `${numberWord(target.count)} of the ${numberWord(component.count)} ${pluralName(lowerFirst(component.name))}`;
   }
   const perPosition = positionPhrase(step, series) !== undefined && component.positionSetId !== undefined;
-  return `the ${componentPhrase(component, perPosition ? acting : total(component, target, step, series))}`;
+  return `the ${componentPhrase(component, perPosition ? acting : unitsMeant(component, target, step, series))}`;
 }
 
-function total(component: Component, target: Target, step: Step, series: Series): number {
+/** How many pieces a step means, over all its positions. */
+export function unitsMeant(component: Component, target: Target, step: Step, series: Series): number {
   const set = positionSetById(series, component.positionSetId);
   const places = set ? set.positions.filter((p) => step.positionIds.includes(p.id)).length || set.positions.length : 1;
   return (target.count ?? component.count) * places;

@@ -55,7 +55,12 @@ describe('signing in', () => {
     const lead = (json.people as { id: string; role: string }[]).find((person) => person.role === 'lead');
     const demoted = await workshop.call('lead', 'PATCH', `/api/people/${lead?.id}`, { role: 'trainer' });
     expect(demoted.json.fault?.code).toBe('last-lead');
-    const twice = await workshop.call('lead', 'POST', '/api/people', { username: 'LEAD', name: 'x', role: 'lead', password: PASSWORD });
+    const twice = await workshop.call('lead', 'POST', '/api/people', {
+      username: 'LEAD',
+      name: 'x',
+      role: 'lead',
+      password: PASSWORD,
+    });
     expect(twice.json.fault?.code).toBe('name-taken');
   });
 });
@@ -63,7 +68,10 @@ describe('signing in', () => {
 test('a new workshop gets its first account once', async () => {
   const workshop = await openWorkshop({ people: false });
   const first = { username: 'first', name: 'First Lead', password: PASSWORD };
-  expect((await workshop.call(null, 'GET', '/api/start')).json).toMatchObject({ needsFirstAccount: true, demoPeople: null });
+  expect((await workshop.call(null, 'GET', '/api/start')).json).toMatchObject({
+    needsFirstAccount: true,
+    demoPeople: null,
+  });
   const short = await workshop.call(null, 'POST', '/api/first-account', { ...first, password: 'short' });
   expect(short.json.fault?.where).toEqual([{ path: 'password', reason: 'needs at least 8 characters' }]);
   expect((await workshop.call(null, 'POST', '/api/first-account', first)).status).toBe(201);

@@ -11,7 +11,9 @@ afterAll(() => workshop.close());
 
 const send = (picture: Uint8Array) => workshop.call('technician', 'POST', '/api/photos', picture);
 const fetchPhoto = async (hash: unknown, size = '') => {
-  const response = await fetch(`${workshop.running.url}/api/photos/${hash}${size}`, { headers: { cookie: workshop.cookies.apprentice } });
+  const response = await fetch(`${workshop.running.url}/api/photos/${hash}${size}`, {
+    headers: { cookie: workshop.cookies.apprentice },
+  });
   return Buffer.from(await response.arrayBuffer());
 };
 /** A picture 60 wide and 40 high with a red left half, said by its EXIF tag to be turned, taken at a place. */
@@ -33,7 +35,10 @@ test('the picture is turned upright, and its place and all other metadata are go
   const metadata = await sharp(stored).metadata();
   expect([metadata.format, metadata.exif, metadata.orientation]).toEqual(['jpeg', undefined, undefined]);
   // Orientation 6 turns the red left half to the top.
-  const { data } = await sharp(stored).extract({ left: 20, top: 5, width: 1, height: 1 }).raw().toBuffer({ resolveWithObject: true });
+  const { data } = await sharp(stored)
+    .extract({ left: 20, top: 5, width: 1, height: 1 })
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   expect(data[0]).toBeGreaterThan(200);
   expect(data[1]).toBeLessThan(80);
 });
@@ -43,7 +48,9 @@ test('the same picture is stored once, with a small one beside it', async () => 
   expect(a.json.hash).toBe(b.json.hash);
   const folder = join(workshop.folder, 'photos', String(a.json.hash).slice(0, 2));
   expect((await readdir(folder)).sort()).toEqual([`${a.json.hash}.jpg`, `${a.json.hash}.thumb.jpg`]);
-  const wide = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'blue' } }).png().toBuffer();
+  const wide = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'blue' } })
+    .png()
+    .toBuffer();
   const { json } = await send(wide);
   expect([json.width, json.height]).toEqual([2560, 1280]);
   expect(await sharp(await fetchPhoto(json.hash, '?size=thumb')).metadata()).toMatchObject({ width: 360, height: 180 });
@@ -57,7 +64,9 @@ test('the type is read from the content, whatever the sender says', async () => 
 });
 
 test('a damaged picture is refused', async () => {
-  const whole = await sharp({ create: { width: 400, height: 400, channels: 3, background: 'green' } }).png().toBuffer();
+  const whole = await sharp({ create: { width: 400, height: 400, channels: 3, background: 'green' } })
+    .png()
+    .toBuffer();
   expect((await send(whole.subarray(0, 120))).json.fault?.code).toBe('broken-photo');
 });
 

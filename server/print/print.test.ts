@@ -31,7 +31,13 @@ const procedure = changeStep(base, torqueStep.id, {
 const workbook = { series, procedure };
 
 test('the instruction holds every step, its tools, figures and cautions', async () => {
-  const pdf = await instructionPdf({ number: 3, workbook, releasedAt: '2026-01-05T08:00:00.000Z', releasedBy: 'Ada Test', note: 'Better words' });
+  const pdf = await instructionPdf({
+    number: 3,
+    workbook,
+    releasedAt: '2026-01-05T08:00:00.000Z',
+    releasedBy: 'Ada Test',
+    note: 'Better words',
+  });
   const { text } = await read(pdf);
   expect(text).toContain('release 3');
   expect(text).toContain('Ada Test: Better words');
@@ -50,15 +56,20 @@ test('the record holds readings, photos, overrides, problems and the course of t
   let minute = 0;
   const entry = (content: object, by = 'mara'): Entry =>
     ({ id: `e${minute}`, at: new Date(Date.UTC(2026, 0, 5, 8, minute++)).toISOString(), by, content }) as Entry;
-  const rest = base.steps.slice(3).flatMap((step) => [
-    ...(step.id === torqueStep.id
-      ? [
-          entry({ kind: 'torque-read', stepId: step.id, positionId: null, reading: { value: 30, unit: 'N·m' } }, 'tobias'),
-          entry({ kind: 'overridden', stepId: step.id, what: 'torque', reason: 'Stud is due for renewal' }, 'tobias'),
-        ]
-      : []),
-    entry({ kind: 'step-done', stepId: step.id }, 'tobias'),
-  ]);
+  const rest = base.steps
+    .slice(3)
+    .flatMap((step) => [
+      ...(step.id === torqueStep.id
+        ? [
+            entry(
+              { kind: 'torque-read', stepId: step.id, positionId: null, reading: { value: 30, unit: 'N·m' } },
+              'tobias',
+            ),
+            entry({ kind: 'overridden', stepId: step.id, what: 'torque', reason: 'Stud is due for renewal' }, 'tobias'),
+          ]
+        : []),
+      entry({ kind: 'step-done', stepId: step.id }, 'tobias'),
+    ]);
   const entries = [
     entry({ kind: 'step-done', stepId: first }),
     entry({ kind: 'problem', stepId: second, note: 'Nut rounded' }),
@@ -70,7 +81,9 @@ test('the record holds readings, photos, overrides, problems and the course of t
     ...rest,
     entry({ kind: 'finished' }, 'tobias'),
   ];
-  const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: 'teal' } }).jpeg().toBuffer();
+  const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: 'teal' } })
+    .jpeg()
+    .toBuffer();
   const pdf = await recordPdf(
     {
       id: 'job',

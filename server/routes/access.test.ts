@@ -23,7 +23,9 @@ function allRoutes(): { method: string; path: string; allowed: Allowed | undefin
 test('every route says who may call it', () => {
   const routes = allRoutes();
   expect(routes.length).toBeGreaterThan(25);
-  expect(routes.filter((route) => route.allowed === undefined).map((route) => `${route.method} ${route.path}`)).toEqual([]);
+  expect(routes.filter((route) => route.allowed === undefined).map((route) => `${route.method} ${route.path}`)).toEqual(
+    [],
+  );
 });
 
 test('every route lets in those it names and nobody else', async () => {
@@ -37,7 +39,8 @@ test('every route lets in those it names and nobody else', async () => {
       const expected = allowed === 'anyone' ? 'in' : who === null ? 401 : allowed?.includes(who) ? 'in' : 403;
       const met = expected === 'in' ? ![401, 403].includes(status) && status < 500 : status === expected;
       const signInItself = path === '/auth/sign-in/username';
-      if (!met && !signInItself) wrong.push(`${method} ${address} as ${who ?? 'nobody'}: ${status}, expected ${expected}`);
+      if (!met && !signInItself)
+        wrong.push(`${method} ${address} as ${who ?? 'nobody'}: ${status}, expected ${expected}`);
     }
   }
   expect(wrong).toEqual([]);
@@ -46,5 +49,9 @@ test('every route lets in those it names and nobody else', async () => {
 test('what a role may not do is said plainly', async () => {
   const { status, json } = await workshop.call('apprentice', 'POST', '/api/series', {});
   expect(status).toBe(403);
-  expect(json.fault).toMatchObject({ code: 'not-yours', what: 'This is not for an apprentice.', todo: 'Ask a lead or a trainer to do it.' });
+  expect(json.fault).toMatchObject({
+    code: 'not-yours',
+    what: 'This is not for an apprentice.',
+    todo: 'Ask a lead or a trainer to do it.',
+  });
 });

@@ -35,14 +35,22 @@ describe('saving a draft', () => {
 
   test('a stale version is refused with what is there now, and nothing is changed', async () => {
     const before = await open();
-    const stale = await patch({ procedureVersion: before.procedure.version - 1, procedurePatch: [{ op: 'replace', path: '/title', value: 'Old news' }] });
+    const stale = await patch({
+      procedureVersion: before.procedure.version - 1,
+      procedurePatch: [{ op: 'replace', path: '/title', value: 'Old news' }],
+    });
     expect(stale.status).toBe(409);
-    expect(stale.json.fault).toMatchObject({ code: 'stale', detail: { procedure: { version: before.procedure.version } } });
+    expect(stale.json.fault).toMatchObject({
+      code: 'stale',
+      detail: { procedure: { version: before.procedure.version } },
+    });
     expect((await open()).procedure.document.title).toBe(before.procedure.document.title);
   });
 
   test('a part named for the first time is saved with the step that names it, or neither is', async () => {
-    const seriesPatch = [{ op: 'add', path: '/components/-', value: { id: 'lock-plate', name: 'lock plate', kind: 'other', count: 1 } }];
+    const seriesPatch = [
+      { op: 'add', path: '/components/-', value: { id: 'lock-plate', name: 'lock plate', kind: 'other', count: 1 } },
+    ];
     const step = { id: 'fresh', stage: 'look', verb: 'inspect', targets: [{ componentId: 'lock-plate' }] };
     const half = await patch({ procedurePatch: [{ op: 'add', path: '/steps/3', value: step }] });
     expect(half.status).toBe(400);
@@ -90,19 +98,27 @@ describe('releases', () => {
 
   test('the next release is the next number', async () => {
     const { procedure } = await open();
-    const released = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, { version: procedure.version, note: 'Second' });
+    const released = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, {
+      version: procedure.version,
+      note: 'Second',
+    });
     expect(released.json).toMatchObject({ number: 2, note: 'Second' });
   });
 
   test('an empty procedure is refused', async () => {
     const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Empty' });
     const refused = await workshop.call('trainer', 'POST', `/api/procedures/${json.id}/releases`, { version: 1 });
-    expect(refused).toMatchObject({ status: 409, json: { fault: { code: 'stopped', what: 'The procedure has no steps.' } } });
+    expect(refused).toMatchObject({
+      status: 409,
+      json: { fault: { code: 'stopped', what: 'The procedure has no steps.' } },
+    });
   });
 
   test('a cloth that does not end empty is refused, naming what is left', async () => {
     const { procedure } = await open();
-    const fitting = procedure.document.steps.findIndex((step: Loose) => step.verb === 'fit' && step.positionIds.length === 2);
+    const fitting = procedure.document.steps.findIndex(
+      (step: Loose) => step.verb === 'fit' && step.positionIds.length === 2,
+    );
     await patch({ procedurePatch: [{ op: 'remove', path: `/steps/${fitting}` }] });
     const version = (await open()).procedure.version;
     const refused = await workshop.call('lead', 'POST', `/api/procedures/${procedureId}/releases`, { version });
@@ -115,8 +131,14 @@ describe('releases', () => {
   });
 
   test('a released procedure cannot be deleted, a draft can', async () => {
-    expect(await workshop.call('trainer', 'DELETE', `/api/procedures/${procedureId}`)).toMatchObject({ status: 409, json: { fault: { code: 'released' } } });
-    const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Short-lived' });
+    expect(await workshop.call('trainer', 'DELETE', `/api/procedures/${procedureId}`)).toMatchObject({
+      status: 409,
+      json: { fault: { code: 'released' } },
+    });
+    const { json } = await workshop.call('trainer', 'POST', '/api/procedures', {
+      seriesId: 'series',
+      title: 'Short-lived',
+    });
     expect((await workshop.call('trainer', 'DELETE', `/api/procedures/${json.id}`)).status).toBe(200);
     expect((await workshop.call('trainer', 'GET', `/api/procedures/${json.id}`)).status).toBe(404);
   });

@@ -11,14 +11,23 @@ beforeAll(async () => {
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
 const post = (url: string, cookie: string, path: string, body: object) =>
-  fetch(url + path, { method: 'POST', headers: { cookie, origin: url, 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  fetch(url + path, {
+    method: 'POST',
+    headers: { cookie, origin: url, 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
 
 /** Writes series after series until the server dies under it; gives the codes that were acknowledged. */
 async function writeUntilDead(url: string, cookie: string, prefix: string, acknowledged: string[]): Promise<void> {
   for (let i = 0; ; i += 1) {
     const code = `${prefix}-${i}`;
     try {
-      const response = await post(url, cookie, '/api/series', { name: 'Kill test', code, pumpType: 'other', positionSets: [] });
+      const response = await post(url, cookie, '/api/series', {
+        name: 'Kill test',
+        code,
+        pumpType: 'other',
+        positionSets: [],
+      });
       if (response.status === 201) acknowledged.push(code);
     } catch {
       return;

@@ -12,8 +12,10 @@ afterAll(() => workshop.close());
 
 let n = 0;
 const entry = (content: object) => ({ id: `entry-${n++}`, at: '2026-01-05T08:30:00.000Z', content });
-const send = (jobId: string, ...entries: object[]) => workshop.call('technician', 'POST', `/api/jobs/${jobId}/entries`, { entries });
-const overridden = (stepId: string | undefined, what: string) => entry({ kind: 'overridden', stepId, what, reason: 'no light here' });
+const send = (jobId: string, ...entries: object[]) =>
+  workshop.call('technician', 'POST', `/api/jobs/${jobId}/entries`, { entries });
+const overridden = (stepId: string | undefined, what: string) =>
+  entry({ kind: 'overridden', stepId, what, reason: 'no light here' });
 const done = (stepId: string | undefined) => entry({ kind: 'step-done', stepId });
 
 test('starting twice with one id starts one job', async () => {
@@ -49,7 +51,9 @@ test('a photo entry needs a photo that arrived', async () => {
 
 test('another technician takes over; the first is told', async () => {
   const jobId = await withJob(workshop, releaseId, 'handed-over');
-  const take = await workshop.call('lead', 'POST', `/api/jobs/${jobId}/entries`, { entries: [entry({ kind: 'taken-over' })] });
+  const take = await workshop.call('lead', 'POST', `/api/jobs/${jobId}/entries`, {
+    entries: [entry({ kind: 'taken-over' })],
+  });
   expect(take.status).toBe(200);
   const { json } = await send(jobId, done(stepIds[0]));
   expect(json.fault).toMatchObject({ code: 'not-holder', what: 'Somebody else has this job in hand now.' });
@@ -68,9 +72,13 @@ test('a finished job is sealed: the seal can be computed again, and nothing is a
   const job = await readJob(workshop.running.services.db, jobId);
   expect(job.seal).toMatch(/^[0-9a-f]{64}$/);
   expect(sealOf(job, job.entries)).toBe(job.seal);
-  const forged = job.entries.map((e) => (e.content.kind === 'overridden' ? { ...e, content: { ...e.content, reason: 'fine' } } : e));
+  const forged = job.entries.map((e) =>
+    e.content.kind === 'overridden' ? { ...e, content: { ...e.content, reason: 'fine' } } : e,
+  );
   expect(sealOf(job, forged)).not.toBe(job.seal);
-  expect((await send(jobId, entry({ kind: 'problem', stepId: stepIds[0], note: 'leaks' }))).json.fault?.code).toBe('job-finished');
+  expect((await send(jobId, entry({ kind: 'problem', stepId: stepIds[0], note: 'leaks' }))).json.fault?.code).toBe(
+    'job-finished',
+  );
 });
 
 test('a job is started on a release that exists', async () => {

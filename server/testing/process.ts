@@ -24,7 +24,9 @@ export function runMain(args: readonly string[]): Promise<Finished> {
 }
 
 /** Starts the built server and waits for its address. */
-export async function startMain(args: readonly string[]): Promise<{ child: ChildProcess; url: string; out: () => string }> {
+export async function startMain(
+  args: readonly string[],
+): Promise<{ child: ChildProcess; url: string; out: () => string }> {
   const child = spawn(process.execPath, [main, 'serve', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
   let out = '';
   const url = await new Promise<string>((resolve, reject) => {
@@ -41,5 +43,7 @@ export async function startMain(args: readonly string[]): Promise<{ child: Child
 }
 
 export function ended(child: ChildProcess): Promise<number | null> {
-  return new Promise((resolve) => (child.exitCode !== null || child.signalCode ? resolve(child.exitCode) : child.on('exit', resolve)));
+  return new Promise((resolve) =>
+    child.exitCode !== null || child.signalCode ? resolve(child.exitCode) : child.on('exit', resolve),
+  );
 }

@@ -19,7 +19,9 @@ export interface Workshop {
 export interface Answer {
   readonly status: number;
   readonly headers: Headers;
-  readonly json: Record<string, never> & { fault?: { code: string; what: string; todo: string; where?: { path: string; reason: string }[]; detail?: unknown } };
+  readonly json: Record<string, never> & {
+    fault?: { code: string; what: string; todo: string; where?: { path: string; reason: string }[]; detail?: unknown };
+  };
 }
 
 export const PASSWORD = 'a long enough password';
@@ -69,7 +71,12 @@ export async function signIn(url: string, username: string, password = PASSWORD)
     .join('; ');
 }
 
-export function trySignIn(url: string, username: string, password: string, headers: Record<string, string> = {}): Promise<Response> {
+export function trySignIn(
+  url: string,
+  username: string,
+  password: string,
+  headers: Record<string, string> = {},
+): Promise<Response> {
   return fetch(`${url}/api/auth/sign-in/username`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', origin: url, ...headers },
@@ -93,13 +100,19 @@ export function testPackage(): Package {
 }
 
 /** Takes in the test package and releases its procedure; gives the ids of both. */
-export async function withRelease(workshop: Workshop): Promise<{ procedureId: string; releaseId: string; stepIds: string[] }> {
+export async function withRelease(
+  workshop: Workshop,
+): Promise<{ procedureId: string; releaseId: string; stepIds: string[] }> {
   const sent = testPackage();
   await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
   const [procedure] = sent.procedures;
   if (!procedure) throw new Error('no procedure in the test package');
   const release = await workshop.call('trainer', 'POST', `/api/procedures/${procedure.id}/releases`, { version: 1 });
-  return { procedureId: procedure.id, releaseId: String(release.json.id), stepIds: procedure.steps.map((step) => step.id) };
+  return {
+    procedureId: procedure.id,
+    releaseId: String(release.json.id),
+    stepIds: procedure.steps.map((step) => step.id),
+  };
 }
 
 /** Starts a job as the technician and gives its id. */

@@ -49,7 +49,7 @@ export const theme = createTheme({
   white: '#fffdf8',
   black: '#1d2b45',
   cursorType: 'pointer',
-  other: {},
+  respectReducedMotion: true,
   components: {
     Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.35, color: '#1d2b45' } } },
     Button: { defaultProps: { size: 'sm' } },

@@ -430,6 +430,7 @@ export const en = {
     discard_one: 'Drop it',
     discard_other: 'Drop them',
     tellBy: 'Tell by: {{by}}',
+    partCount: '{{count}} {{name}}',
     torqueTo: 'Torque to',
     noFigure: 'The instruction gives no figure. Ask for it before you tighten; enter what you used.',
     window: 'Accept {{low}} to {{high}}',

@@ -107,6 +107,9 @@ export function FoldPanel({ writes }: { writes: boolean }) {
       movable={writes}
     />
   );
+  useEffect(() => {
+    list.current?.querySelector(`[data-step="${selected}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [selected]);
   const { minutes } = benchMinutes(procedure);
 
   return (
@@ -142,9 +145,9 @@ export function FoldPanel({ writes }: { writes: boolean }) {
           )}
           {fold.rows.map((row) => (
             <div className={styles.row} key={`${row.left?.id}/${row.right?.id}`}>
-              <div className={styles.slot}>{row.left && chip(row.left)}</div>
+              <div>{row.left && chip(row.left)}</div>
               <Thread row={row} held={[row.left?.id, row.right?.id].includes(selected ?? '')} />
-              <div className={styles.slot}>
+              <div>
                 {row.right ? chip(row.right) : row.frayed.length > 0 && <Gap series={series} frayed={row.frayed} />}
               </div>
             </div>

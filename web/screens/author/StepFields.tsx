@@ -33,6 +33,9 @@ export function StepFields({ step }: { step: Step }) {
   const change = (fields: Partial<Step>) => useAuthor.getState().changeStep(step.id, fields);
   const edit = (work: (workbook: Workbook) => Workbook) => useAuthor.getState().edit(work);
 
+  const repeats =
+    step.positionIds.length > 0 ||
+    step.targets.some((target) => componentById(series, target.componentId)?.positionSetId !== undefined);
   const said: Record<Extra, boolean> = {
     faces: step.faces !== undefined,
     applied: step.applications.length > 0,
@@ -143,7 +146,7 @@ export function StepFields({ step }: { step: Step }) {
           />
         </Field>
       )}
-      {series.positionSets.length > 0 && (
+      {repeats && (
         <Field label={t('step.at')} field="positions">
           <MultiSelect
             aria-label={t('step.at')}

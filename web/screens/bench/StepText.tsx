@@ -1,8 +1,9 @@
 import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
-import { headingOf } from '#core/narration/sentence';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { toolLabel } from '#core/pump/series';
+import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence';
+import type { Step, Target, Workbook } from '#core/procedure/procedure';
+import { componentById, type Series, toolLabel } from '#core/pump/series';
+import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import styles from './Bench.module.css';
 
@@ -22,6 +23,13 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
       ))}
       <h1>{headingOf(step, series)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
+      {step.targets.length > 0 && (
+        <div className={styles.parts}>
+          {step.targets.map((target) => (
+            <PartInHand key={target.componentId} target={target} step={step} series={series} />
+          ))}
+        </div>
+      )}
       <div className={styles.columns}>
         {tools.map((tool) => (
           <div key={tool.id} className={styles.item}>
@@ -60,5 +68,29 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
       </div>
       {step.why && <p className={styles.why}>{step.why}</p>}
     </section>
+  );
+}
+
+/** The part as it looks on the cloth, how many, and its number to order or check by. */
+function PartInHand({ target, step, series }: { target: Target; step: Step; series: Series }) {
+  const { t } = useTranslation();
+  const component = componentById(series, target.componentId);
+  if (!component) return null;
+  const count = unitsMeant(component, target, step, series);
+  return (
+    <div className={styles.part}>
+      <Silhouette kind={component.kind} size={62} />
+      <span>
+        <strong>
+          {count > 1 ? t('bench.partCount', { count, name: componentPhrase(component, count, false) }) : component.name}
+        </strong>
+        {component.partNumber && (
+          <>
+            <br />
+            <small className="number">{component.partNumber}</small>
+          </>
+        )}
+      </span>
+    </div>
   );
 }

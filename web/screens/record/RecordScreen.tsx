@@ -84,7 +84,7 @@ export function RecordScreen() {
             <span>
               <Tag tone="kaki">{label}</Tag> {noted.text}
             </span>
-            <span className="quiet">{`${name(noted.by)}, ${showMoment(noted.at)}`}</span>
+            <When at={noted.at} who={name(noted.by)} />
           </div>
         ))}
         {STAGES.map((stage) => {
@@ -127,7 +127,7 @@ export function RecordScreen() {
                         </div>
                       )}
                     </div>
-                    <span className="quiet">{run.doneAt && `${showMoment(run.doneAt)}, ${name(run.doneBy)}`}</span>
+                    {run.doneAt ? <When at={run.doneAt} who={name(run.doneBy)} /> : <span />}
                   </div>
                 );
               })}
@@ -136,6 +136,16 @@ export function RecordScreen() {
         })}
       </Page>
     </>
+  );
+}
+
+function When({ at, who }: { at: string; who: string }) {
+  return (
+    <span className={styles.when}>
+      {who}
+      <br />
+      {showMoment(at)}
+    </span>
   );
 }
 

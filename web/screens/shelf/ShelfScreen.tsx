@@ -91,7 +91,7 @@ function SeriesCard({ series, writes }: { series: ShelfSeries; writes: boolean }
                 {t('app.delete')}
               </Button>
             )}
-            <Button variant="default" size="compact-md" onClick={() => openNewProcedure(series)}>
+            <Button variant="default" onClick={() => openNewProcedure(series)}>
               {t('shelf.newProcedure')}
             </Button>
           </>
@@ -148,13 +148,11 @@ function ProcedureRow({ procedure, writes }: { procedure: ShelfSeries['procedure
       )}
       <Group gap="xs" wrap="nowrap" justify="flex-end">
         {release && mayWorkAtBench(person) && (
-          <Button size="compact-md" onClick={() => openStartJob(release.id)}>
-            {t('jobs.start')}
-          </Button>
+          <Button onClick={() => openStartJob(release.id)}>{t('jobs.start')}</Button>
         )}
         <Menu position="bottom-end">
           <Menu.Target>
-            <Button variant="default" size="compact-md" aria-label={t('shelf.more', { title: procedure.title })}>
+            <Button variant="default" aria-label={t('shelf.more', { title: procedure.title })}>
               {t('app.more')}
             </Button>
           </Menu.Target>

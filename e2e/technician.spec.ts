@@ -1,0 +1,191 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
+import { expect, newProcedure, saved, signIn, startJob, test, typeLines } from './workshop';
+
+const photo = async (colour: string) => ({
+  name: 'bench.jpg',
+  mimeType: 'image/jpeg',
+  buffer: await sharp({ create: { width: 640, height: 480, channels: 3, background: colour } })
+    .jpeg()
+    .toBuffer(),
+});
+
+test.describe.configure({ mode: 'serial' });
+
+test('a short procedure is released for the bench', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Bench trial');
+  await typeLines(page, [
+    'isolate the drive !!!Lock the switch and keep the key',
+    'take off 8 cover nuts /socket, 17 mm',
+    'draw rotor @each shaft /rotor puller ?both rotors on the cloth',
+    'fit rotor @each shaft',
+    'torque rotor nut @each shaft =92 N·m /torque wrench, 20-120 N·m',
+    'fit cover nuts',
+    'torque cover nuts =45 N·m',
+  ]);
+  await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByRole('button', { name: 'Release number 1' }).click();
+  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+});
+
+test('a technician carries it out, with a photo, a wrong torque, a reload, a hand-over and a sealed record', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'Mara Oduya');
+  await startJob(page, 'Bench trial', 'SB-3001');
+  const done = page.getByRole('button', { name: 'Done' });
+  await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
+  await expect(page.getByText('DANGERLock the switch and keep the key')).toBeVisible();
+  await done.click();
+  await expect(page.getByText('Lay the cover nuts in cell 1.')).toBeVisible();
+  await expect(page.getByText('socket, 17 mm')).toBeVisible();
+  await done.click();
+
+  // The photo step does not go on without its photo.
+  await expect(page.getByRole('button', { name: 'photo wanted' })).toBeDisabled();
+  await page.locator('input[type=file]').setInputFiles(await photo('teal'));
+  await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Something is wrong' }).click();
+  await page.getByLabel('In a few words').fill('Lobe of rotor 2 has a dent');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('Lobe of rotor 2 has a dent')).toBeVisible();
+  await done.click();
+
+  // A reload in the middle comes back to the same step with everything entered.
+  await expect(page.getByRole('heading', { name: 'Fit the rotor at each shaft' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Fit the rotor at each shaft' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(page.getByText('3 of 7')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  await done.click();
+  await done.click();
+
+  // Two shafts, two readings, in whatever unit the wrench shows; a wrong one is told and stays in the record.
+  await expect(page.getByRole('button', { name: '2 readings wanted' })).toBeDisabled();
+  const first = page.getByLabel('Reading, shaft 1');
+  await first.fill('tight');
+  await page.getByRole('button', { name: 'Enter' }).first().click();
+  await expect(page.getByRole('alert')).toContainText('"tight" is not a number');
+  await first.fill('80');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('too low')).toBeVisible();
+  await first.fill('92.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('within')).toBeVisible();
+  await page.getByLabel('Reading, shaft 2').fill('68');
+  await page.getByLabel('Unit').nth(1).selectOption('lbf·ft');
+  await page.getByRole('button', { name: 'Enter' }).nth(1).click();
+  await expect(page.getByText('within')).toHaveCount(2);
+  await done.click();
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(page.getByText('The job is paused.')).toBeVisible();
+
+  // Tobias takes over on another tablet.
+  const context = await browser.newContext();
+  const tablet = await context.newPage();
+  await signIn(tablet, 'Tobias Quell');
+  await tablet.goto(page.url());
+  await expect(tablet.getByText('Mara Oduya has this job in hand.')).toBeVisible();
+  await expect(tablet.getByRole('button', { name: 'Done' })).toBeDisabled();
+  await tablet.getByRole('button', { name: 'Take it over' }).click();
+  await tablet.getByRole('button', { name: 'Done' }).click();
+  await tablet.getByLabel('Reading', { exact: true }).fill('60');
+  await tablet.keyboard.press('Enter');
+  await expect(tablet.getByText('too high')).toBeVisible();
+  await tablet.getByRole('button', { name: 'Go on without a good reading' }).click();
+  await tablet.getByRole('button', { name: 'Pass over it' }).click();
+  await expect(tablet.getByText('Say it in a few words.')).toBeVisible();
+  await tablet.getByLabel('In a few words').fill('Old studs, renewed at next service');
+  await tablet.getByRole('button', { name: 'Pass over it' }).click();
+  await tablet.getByRole('button', { name: 'Done' }).click();
+  await expect(tablet.getByRole('heading', { name: 'All 7 steps are done' })).toBeVisible();
+  await tablet.getByRole('button', { name: 'Finish and seal the record' }).click();
+
+  await expect(tablet.getByRole('heading', { name: /Record of job/ })).toBeVisible();
+  await expect(tablet.getByText('Old studs, renewed at next service')).toBeVisible();
+  await expect(tablet.getByRole('img', { name: /Photo 1: both rotors/ })).toBeVisible();
+  const href = await tablet.getByRole('link', { name: 'Print the record' }).getAttribute('href');
+  const pdf = await context.request.get(href ?? '');
+  expect(pdf.headers()['content-type']).toBe('application/pdf');
+  const text = await pdfText(await pdf.body());
+  for (const words of [
+    'SB-3001',
+    'Glasshouse Number Four',
+    'Mara Oduya',
+    'Tobias Quell took the job over',
+    '80 N·m too low',
+    '68 lbf·ft within',
+    'Lobe of rotor 2 has a dent',
+  ]) {
+    expect(text).toContain(words);
+  }
+  await context.close();
+});
+
+test('the bench goes on without the network, and what was entered arrives later', async ({ page, context }) => {
+  await signIn(page, 'Mara Oduya');
+  await startJob(page, 'Bench trial', 'SB-3002');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.locator('input[type=file]').setInputFiles(await photo('olive'));
+  await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('Offline, 4 entries kept here')).toBeVisible();
+  await expect(page.getByText('4 of 7')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/Offline/)).toBeHidden();
+  await expect(page.getByText('Sending')).toBeHidden();
+  const jobId = page.url().split('/').at(-1);
+  const job = await (await context.request.get(`/api/jobs/${jobId}`)).json();
+  expect(job.entries.map((entry: { content: { kind: string } }) => entry.content.kind)).toEqual([
+    'step-done',
+    'step-done',
+    'photo-taken',
+    'step-done',
+  ]);
+});
+
+test('entries made while another took over are not lost unseen', async ({ page, context, browser }) => {
+  await signIn(page, 'Mara Oduya');
+  await startJob(page, 'Bench trial', 'SB-3003');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Done' }).click();
+  const elsewhere = await browser.newContext();
+  const tablet = await elsewhere.newPage();
+  await signIn(tablet, 'Tobias Quell');
+  await tablet.goto(page.url());
+  await tablet.getByRole('button', { name: 'Take it over' }).click();
+  await expect(tablet.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await expect(tablet.getByText('Sending')).toBeHidden();
+  await context.setOffline(false);
+  await expect(
+    page.getByText('One entry could not be taken in: Somebody else has this job in hand now.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();
+  await elsewhere.close();
+});
+
+test('an apprentice looks on but cannot enter anything', async ({ page }) => {
+  await signIn(page, 'Pia Lindqvist');
+  await page.goto('/jobs');
+  await expect(page.getByRole('button', { name: 'Start a job' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Open' }).first().click();
+  await expect(page.getByText('You are looking on.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Something is wrong' })).toBeDisabled();
+});
+
+async function pdfText(pdf: Buffer): Promise<string> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  let text = '';
+  for (let n = 1; n <= document.numPages; n += 1) {
+    const content = await (await document.getPage(n)).getTextContent();
+    text += content.items.map((item) => ('str' in item ? item.str : '')).join(' ');
+  }
+  return text.replace(/\s+/g, ' ');
+}

@@ -1,0 +1,268 @@
+import { expect, newProcedure, saved, signIn, test, typeLines } from './workshop';
+
+const TEARDOWN = [
+  'isolate the drive /padlock !!!Lock the switch and keep the key ~5',
+  'bleed the casing /drain hose !!Liquid under pressure can injure',
+  'drain the gear oil /drip tray ~4',
+  'loosen 8 cover nuts /socket, 17 mm',
+  'take off cover nuts /socket, 17 mm',
+  'take off cover /plastic wedge ?rotors in place ~3',
+  'take off cover O-ring /pick',
+  'take off 1 rotor nut @each shaft /socket, 36 mm',
+  'take off cup washer @each shaft',
+  'draw rotor @each shaft /rotor puller',
+  'draw stationary rings @each shaft /hook tool',
+  'inspect rotor /lamp',
+  'measure rotor /micrometer',
+  'clean seal pocket @each shaft',
+  'renew stationary ring',
+  'renew cover O-ring',
+  'press stationary ring into the seal pocket @each shaft /ring pusher, 50 mm !Press by hand only',
+  'fit rotor @each shaft',
+  'fit cup washer @each shaft',
+  'start by hand rotor nut @each shaft',
+  'torque rotor nut @each shaft =92 N·m /torque wrench, 20-120 N·m',
+  'fit cover O-ring into the groove',
+  'fit cover',
+];
+const CLOSE = [
+  'start by hand cover nuts',
+  'torque cover nuts =33 ft-lb /torque wrench, 20-120 N·m',
+  'fill the gear oil',
+  'restore the drive',
+];
+
+test('a trainer writes a procedure from the keyboard, is stopped while a part is left over, and releases it', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Typed seal renewal');
+
+  await typeLines(page, TEARDOWN);
+  await expect(page.getByText('23 steps')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 10, Draw out rotors' })).toBeVisible();
+  await expect(page.getByText('cover nuts: never back')).toBeVisible();
+  await expect(
+    page.getByText('The eight cover nuts stay on the cloth: step 5 takes them off and nothing puts them back.'),
+  ).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('link', { name: '1 stops release' }).click();
+  await expect(page.getByText('These stop the release')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Release number 1' })).toBeDisabled();
+  await page.getByRole('link', { name: 'Back to writing' }).click();
+
+  await typeLines(page, CLOSE);
+  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await saved(page);
+  // A reload in the middle finds everything as it was.
+  await page.reload();
+  await expect(page.getByText('27 steps')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 25, Torque cover nuts, Torque' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByLabel('What is new').fill('First release');
+  await page.getByRole('button', { name: 'Release number 1' }).click();
+  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await expect(page.getByText('Release 1', { exact: true }).first()).toBeVisible();
+});
+
+test('completion knows what the series holds, and a line that makes no sense says why', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Completion');
+  await typeLines(page, ['take off 8 cover nuts /socket, 17 mm', 'draw rotor @each shaft']);
+  const line = page.getByLabel('Next step');
+  await line.pressSequentially('torq');
+  await page.keyboard.press('Tab');
+  await line.pressSequentially('cov');
+  await page.keyboard.press('Tab');
+  await line.pressSequentially(' /soc');
+  await page.keyboard.press('Tab');
+  await expect(line).toHaveValue('torque cover nuts /socket, 17 mm');
+  await line.pressSequentially(' =45');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('"45" is no torque: say the unit as well');
+  await line.pressSequentially(' N·m');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Step 3, Torque cover nuts/ })).toBeVisible();
+
+  await line.fill('wiggle the rotor');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('"wiggle" is no verb known here');
+  await expect(line).toHaveValue('wiggle the rotor');
+});
+
+test('steps are reordered by keyboard and by dragging, duplicated, deleted, and all of it undone', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Order');
+  await typeLines(page, ['take off cover', 'take off gasket', 'draw rotor @each shaft']);
+  const step = (number: number, title: string) => page.getByRole('button', { name: `Step ${number}, ${title}` });
+
+  await step(3, 'Draw out rotors').focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(step(2, 'Draw out rotors')).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect(step(1, 'Take off cover')).toBeFocused();
+  await page.keyboard.press('Control+d');
+  await expect(step(2, 'Take off cover')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(step(2, 'Draw out rotors')).toBeVisible();
+
+  const from = await step(3, 'Take off gasket').boundingBox();
+  const to = await step(1, 'Take off cover').boundingBox();
+  if (!from || !to) throw new Error('no chips');
+  await page.mouse.move(from.x + 40, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 40, from.y - 10, { steps: 4 });
+  await page.mouse.move(to.x + 40, to.y + 6, { steps: 8 });
+  await page.mouse.up();
+  await expect(step(1, 'Take off gasket')).toBeVisible();
+
+  await step(1, 'Take off gasket').click();
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('"Take off gasket" is deleted.')).toBeVisible();
+  await page.getByRole('alert').getByRole('button', { name: 'Undo' }).click();
+  await expect(step(1, 'Take off gasket')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(step(1, 'Take off cover')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(step(1, 'Take off gasket')).toBeVisible();
+});
+
+test('every field of a step can be filled in, and the cloth follows the step in hand', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Fields');
+  await typeLines(page, ['take off cover', 'draw rotor @each shaft', 'torque 4 bolts']);
+  for (const field of ['Faces', 'Put on', 'Caution', 'How', 'Why', 'Photo check', 'Minutes']) {
+    await page.getByRole('button', { name: field, exact: true }).click();
+  }
+  const fill = async (label: string, text: string) => {
+    await page.getByRole('textbox', { name: label, exact: true }).last().fill(text);
+    await page.keyboard.press('Tab');
+  };
+  await fill('Torque figure with unit', '218 pounds');
+  await expect(page.getByText('that is not a unit of torque')).toBeVisible();
+  await fill('Torque figure with unit', '218 in-lb');
+  await expect(page.getByText('to 218 lbf·in')).toBeHidden();
+  await expect(page.locator('p').filter({ hasText: 'Torque the four bolts to 218 lbf·in' })).toBeVisible();
+  await fill('Which end', 'stamped side');
+  await fill('Where it looks', 'the cover');
+  await fill('How', 'Crosswise');
+  await fill('Why', 'It closes square');
+  await fill('Caution', 'Keep fingers clear');
+  await fill('Photo check', 'All four bolts');
+  await page.getByLabel('Grease, oil or compound').fill('thread-locker');
+  await page.keyboard.press('Tab');
+  await page.getByLabel('Minutes').fill('7');
+  await expect(page.getByText('stamped side facing')).toHaveCount(0);
+  await expect(page.getByText('CAUTIONKeep fingers clear')).toBeVisible();
+
+  await page.getByRole('button', { name: 'About bolt' }).click();
+  await page.getByLabel('Pieces').fill('6');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('p').filter({ hasText: 'Torque the six bolts' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Which end' })).toHaveValue('stamped side');
+  await expect(page.getByLabel('Grease, oil or compound').first()).toHaveValue('thread-locker');
+
+  await page.getByRole('button', { name: 'Step 1, Take off cover' }).click();
+  await expect(page.getByText('On the cloth after step 1')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Cell 1, cover' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Cell 2/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /Step 2, Draw out rotors/ }).click();
+  await page.getByRole('button', { name: 'Cell 1, cover' }).click();
+  await expect(page.getByText('On the cloth after step 1')).toBeVisible();
+});
+
+test('a stale tab is told, sees both versions, and loses nothing', async ({ page, context }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Two tabs');
+  await typeLines(page, ['take off cover', 'draw rotor @each shaft']);
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByText('2 steps')).toBeVisible();
+
+  await typeLines(page, ['inspect rotor']);
+  await saved(page);
+  await typeLines(other, ['clean rotor']);
+  const dialog = other.getByRole('dialog');
+  await expect(dialog.getByText('Changed in another place')).toBeVisible();
+  await expect(dialog.getByText('new: 3 Clean rotors')).toBeVisible();
+  await expect(dialog.getByText('new: 3 Inspect rotors')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Put both together' }).click();
+  await expect(other.getByText('4 steps')).toBeVisible();
+  await saved(other);
+
+  // Now both change the same words; mine is kept as a copy.
+  const say = async (tab: typeof page, title: string, text: string) => {
+    await tab.getByRole('button', { name: /Step 1, Take off cover/ }).click();
+    await tab.getByRole('button', { name: 'Why', exact: true }).click();
+    await tab.getByRole('textbox', { name: 'Why' }).fill(text);
+    await tab.keyboard.press('Tab');
+    expect(title).toBeTruthy();
+  };
+  await page.reload();
+  await say(other, 'other', 'said there');
+  await saved(other);
+  await say(page, 'here', 'said here');
+  await expect(page.getByText('They contradict one another in one place.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep both: mine as a copy' }).click();
+  await expect(page.getByText('is on the shelf as "Two tabs (copy)"')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('said there');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Two tabs (copy)' }).first().click();
+  await page.getByRole('button', { name: /Step 1, Take off cover/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('said here');
+});
+
+test('what is typed without a server is kept on the device and saved when it is back', async ({ page, context }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'No network');
+  await typeLines(page, ['take off cover']);
+  await saved(page);
+  await context.setOffline(true);
+  await typeLines(page, ['draw rotor @each shaft']);
+  await expect(page.getByText('Kept here; no server')).toBeVisible();
+  await context.setOffline(false);
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('2 steps')).toBeVisible();
+});
+
+test('a series goes out as a package and comes back; a broken file is told fault by fault', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/series/pellwick-rl-50');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Export package' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('rl-50.fukusa.json');
+  const path = await file.path();
+
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Import a package' }).click();
+  const chooser = page.getByRole('dialog').locator('input[type=file]');
+  await chooser.setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"fukusa/1","series":{},"procedures":[]}'),
+  });
+  await expect(page.getByRole('alert')).toContainText('series.name');
+  await expect(page.getByRole('button', { name: 'Import', exact: true })).toBeDisabled();
+  await chooser.setInputFiles({
+    name: 'later.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"fukusa/9"}'),
+  });
+  await expect(page.getByRole('alert')).toContainText('from a newer version');
+
+  await chooser.setInputFiles(path);
+  await expect(page.getByText('Nothing is wrong with it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(page.getByText('This series is on the shelf already.')).toBeVisible();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(page.getByText('is on the shelf.', { exact: false }).first()).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Pellwick RL-50' })).toBeVisible();
+  expect(page.url()).not.toContain('pellwick-rl-50');
+});

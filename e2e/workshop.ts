@@ -1,0 +1,91 @@
+import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+
+export type Somebody = 'Ines Harrowgate' | 'Mara Oduya' | 'Tobias Quell' | 'Jun Vestergaard' | 'Pia Lindqvist';
+
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
+const remembered = new Map<Somebody, Cookies>();
+
+/** Signs in once a person, by one click on the demo page; later contexts take over the cookie. */
+export async function signIn(page: Page, name: Somebody): Promise<void> {
+  const cookies = remembered.get(name);
+  if (cookies) await page.context().addCookies(cookies);
+  await page.goto('/');
+  if (!cookies) {
+    await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+    await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+    remembered.set(name, await page.context().cookies());
+  }
+}
+
+/** Every test fails on an error in the page or a breach of the content security policy. */
+export const test = base.extend<{ noErrors: undefined }>({
+  noErrors: [
+    async ({ context }, use) => {
+      const errors: string[] = [];
+      const watch = (page: Page) => {
+        page.on('pageerror', (error) => errors.push(error.message));
+        page.on('console', (message) => {
+          if (message.type() === 'error' && !/Failed to load resource|ERR_INTERNET_DISCONNECTED/.test(message.text())) {
+            errors.push(message.text());
+          }
+        });
+      };
+      context.pages().forEach(watch);
+      context.on('page', watch);
+      await use(undefined);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+let made = 0;
+
+/** A new series with two shafts and a new, empty procedure, open for writing; made through the interface. */
+export async function newProcedure(page: Page, title: string): Promise<{ code: string }> {
+  made += 1;
+  const code = `T-${made}-${Date.now() % 100_000}`;
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New series' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Testwick');
+  await dialog.getByLabel('Code').fill(code);
+  await dialog.getByLabel('What repeats in it').fill('shaft');
+  await dialog.getByRole('button', { name: 'Create the series' }).click();
+  await expect(page.getByRole('heading', { name: `Testwick ${code}` })).toBeVisible();
+  await page.getByRole('button', { name: 'New procedure' }).click();
+  await page.getByLabel('What is it for').fill(title);
+  await page.getByRole('button', { name: 'Start writing' }).click();
+  await expect(page.getByLabel('Next step')).toBeVisible();
+  return { code };
+}
+
+/** Types lines into the author screen by keyboard alone. */
+export async function typeLines(page: Page, lines: readonly string[]): Promise<void> {
+  await page.getByLabel('Next step').focus();
+  for (const line of lines) {
+    await page.keyboard.type(line);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Next step')).toHaveValue('');
+  }
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+}
+
+/** A job on the newest release whose title is given; ends on the bench screen. */
+export async function startJob(page: Page, title: string, workOrder: string): Promise<void> {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Start a job' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Instruction').click();
+  await page.getByRole('option', { name: new RegExp(title) }).click();
+  await dialog.getByLabel('Work order').fill(workOrder);
+  await dialog.getByLabel('Pump serial number').fill('50-0999');
+  await dialog.getByLabel('Customer').fill('Glasshouse Number Four');
+  await dialog.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+}
