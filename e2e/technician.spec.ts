@@ -51,6 +51,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await page.getByRole('button', { name: 'Something is wrong' }).click();
   await page.getByLabel('In a few words').fill('Lobe of rotor 2 has a dent');
   await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   await expect(page.getByText('Lobe of rotor 2 has a dent')).toBeVisible();
   await done.click();
 
@@ -58,7 +59,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await expect(page.getByRole('heading', { name: 'Fit the rotor at each shaft' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Fit the rotor at each shaft' })).toBeVisible();
-  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
   await expect(page.getByText('3 of 7')).toBeVisible();
   await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
   await done.click();

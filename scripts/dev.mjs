@@ -9,4 +9,8 @@ const running = [
   spawn(process.execPath, [bin('tsx', 'dist/cli.mjs'), ...server], { cwd: root, stdio: 'inherit' }),
   spawn(process.execPath, [bin('vite', 'bin/vite.js')], { cwd: root, stdio: 'inherit' }),
 ];
-for (const child of running) child.on('exit', () => running.forEach((other) => other.kill()));
+for (const child of running) {
+  child.on('exit', () => {
+    for (const other of running) other.kill();
+  });
+}

@@ -7,7 +7,7 @@ import { RouterProvider } from 'react-router/dom';
 import { ApiFault } from './api';
 import { lendNavigation } from './navigate';
 import { router } from './router';
-import { theme } from './theme';
+import { readableColours, theme } from './theme';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -29,7 +29,12 @@ lendNavigation((path) => void router.navigate(path));
 
 export function App() {
   return (
-    <MantineProvider theme={theme} forceColorScheme="light" getStyleNonce={() => nonce}>
+    <MantineProvider
+      theme={theme}
+      forceColorScheme="light"
+      cssVariablesResolver={readableColours}
+      getStyleNonce={() => nonce}
+    >
       <QueryClientProvider client={queries}>
         <ModalsProvider>
           <Notifications position="bottom-center" limit={3} />

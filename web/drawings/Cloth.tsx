@@ -28,18 +28,30 @@ export function Cloth({ timeline, after, onChoose }: ClothProps) {
         if (!component) return null;
         const lying = cell.unitIds.filter((id) => state.places.get(id) === 'cloth').length;
         const name = cellName(cell, lying);
+        const look = `${styles.cell} ${lying === 0 ? styles.empty : ''} ${touched.has(cell.number) ? styles.now : ''}`;
+        const content = (
+          <>
+            <span className={styles.n}>{cell.number}</span>
+            {lying > 0 && <Silhouette kind={component.kind} size={34} />}
+            <span>{name}</span>
+          </>
+        );
+        if (!onChoose) {
+          return (
+            <div key={cell.number} className={look}>
+              {content}
+            </div>
+          );
+        }
         return (
           <button
             key={cell.number}
             type="button"
-            className={`${styles.cell} ${lying === 0 ? styles.empty : ''} ${touched.has(cell.number) ? styles.now : ''}`}
+            className={look}
             aria-label={t('cloth.cellLabel', { number: cell.number, name })}
-            disabled={!onChoose}
-            onClick={() => onChoose?.(cell.openedBy)}
+            onClick={() => onChoose(cell.openedBy)}
           >
-            <span className={styles.n}>{cell.number}</span>
-            {lying > 0 && <Silhouette kind={component.kind} size={34} />}
-            <span>{name}</span>
+            {content}
           </button>
         );
       })}

@@ -10,6 +10,7 @@ export const en = {
     youAre: 'Signed in as {{name}}',
     signOut: 'Sign out',
     cancel: 'Cancel',
+    close: 'Close',
     delete: 'Delete',
     more: 'More',
   },

@@ -1,4 +1,4 @@
-import { HoverCard, List } from '@mantine/core';
+import { List, Popover, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangleFilled } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { stateAfter, unitsIn } from '#core/cloth/replay';
@@ -73,15 +73,15 @@ function Tray({ label, series, units }: { label: string; series: Series; units: 
   const counts = new Map<string, number>();
   for (const unit of units) counts.set(unit.componentId, (counts.get(unit.componentId) ?? 0) + 1);
   return (
-    <HoverCard position="top" openDelay={120}>
-      <HoverCard.Target>
-        <span>
+    <Popover position="top" withArrow>
+      <Popover.Target>
+        <UnstyledButton>
           <Tag>
             {label} <b className="number">{units.length}</b>
           </Tag>
-        </span>
-      </HoverCard.Target>
-      <HoverCard.Dropdown>
+        </UnstyledButton>
+      </Popover.Target>
+      <Popover.Dropdown>
         {units.length === 0 && t('cloth.nothing')}
         <List size="sm">
           {[...counts].map(([id, count]) => {
@@ -91,7 +91,7 @@ function Tray({ label, series, units }: { label: string; series: Series; units: 
             );
           })}
         </List>
-      </HoverCard.Dropdown>
-    </HoverCard>
+      </Popover.Dropdown>
+    </Popover>
   );
 }

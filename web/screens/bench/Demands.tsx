@@ -205,9 +205,9 @@ function Problems({ run }: { run: StepRun }) {
   return (
     <>
       {run.problems.map((problem) => (
-        <Tag key={problem.at} tone="kaki">
+        <p key={problem.at} className={styles.problem}>
           {problem.text}
-        </Tag>
+        </p>
       ))}
     </>
   );
