@@ -8,16 +8,22 @@ import { fileURLToPath } from 'node:url';
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
 
-/** Installs packages when they are missing or older than the lock file. */
+/**
+ * Installs packages when they are missing or older than the lock file. `npm install` and not `npm ci`, which refuses a
+ * lock file that leaves out optional packages for other platforms, as some registries make it.
+ */
 export function ensureInstalled() {
   const marker = join(root, 'node_modules', '.fukusa-lock');
-  const lock = createHash('sha256')
+  if (existsSync(marker) && readFileSync(marker, 'utf8') === lockHash()) return;
+  console.log('Installing packages (once; about a minute)');
+  mustRun(npm, ['install', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(marker, lockHash());
+}
+
+function lockHash() {
+  return createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
-  if (existsSync(marker) && readFileSync(marker, 'utf8') === lock) return;
-  console.log('Installing packages (once; about a minute)');
-  mustRun(npm, ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(marker, lock);
 }
 
 /** Builds server and web app when a source is newer than the last build. */

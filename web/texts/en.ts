@@ -441,6 +441,7 @@ export const en = {
     readingBad: '"{{text}}" is not a number. Type it like 44.5.',
     unit: 'Unit',
     enter: 'Enter',
+    gauge: 'The reading against its window',
     photo: 'The photo must show',
     takePhoto: 'Take the photo',
     anotherPhoto: 'Another photo',

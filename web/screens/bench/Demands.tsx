@@ -2,8 +2,8 @@ import { IconCamera } from '@tabler/icons-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { demandsOf, readingPlaces, type StepRun } from '#core/job/job';
-import type { Step } from '#core/procedure/procedure';
-import { readNumber } from '#core/quantity/quantity';
+import type { Step, TorqueFigure } from '#core/procedure/procedure';
+import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
 import { photoUrl } from '../../app/api';
@@ -135,10 +135,41 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
           </span>
         </output>
       )}
+      {latest && step.torque && <Gauge reading={latest.reading} torque={step.torque} />}
       {latest && (latest.verdict === 'low' || latest.verdict === 'high') && (
         <p className="quiet">{t(`verdict.advice.${latest.verdict}`)}</p>
       )}
     </form>
+  );
+}
+
+/** The reading as a bar, against the window it has to end in; the scale runs a quarter past the figure. */
+function Gauge({ reading, torque }: { reading: Quantity; torque: TorqueFigure }) {
+  const { t } = useTranslation();
+  const { low, high } = torqueWindow(torque);
+  const top = torque.figure.value * 1.25;
+  const share = (value: number) => 400 * Math.min(1, value / top);
+  const value = convert(reading, torque.figure.unit).value;
+  return (
+    <svg
+      className={styles.gauge}
+      viewBox="0 0 400 30"
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={t('bench.gauge')}
+    >
+      <rect y={9} width={400} height={12} fill="var(--weave)" />
+      <rect y={9} width={share(value)} height={12} fill="var(--indigo)" />
+      <rect
+        x={share(low.value)}
+        y={3}
+        width={share(high.value) - share(low.value)}
+        height={24}
+        fill="none"
+        stroke="var(--moss)"
+        strokeWidth={3}
+      />
+    </svg>
   );
 }
 
