@@ -1,9 +1,41 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   root: 'web',
-  plugins: [react()],
+  plugins: [
+    react(),
+    // The whole app is kept on the device, so that the bench opens without the network. The page is kept as the server
+    // sent it, nonce and policy together. Browsers allow this on https and on localhost only.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: 'script',
+      manifest: {
+        name: 'Fukusa',
+        short_name: 'Fukusa',
+        start_url: '/jobs',
+        display: 'standalone',
+        background_color: '#f7f4ec',
+        theme_color: '#fffdf8',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{html,js,css,woff2,svg}'],
+        maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        runtimeCaching: [
+          {
+            urlPattern: ({ url }) =>
+              url.pathname.startsWith('/api/photos/') && url.searchParams.get('size') === 'thumb',
+            handler: 'CacheFirst',
+            options: { cacheName: 'thumbnails', expiration: { maxEntries: 400 } },
+          },
+        ],
+      },
+    }),
+  ],
   build: { outDir: '../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
   server: { port: 4280, proxy: { '/api': 'http://localhost:4270' } },
 });

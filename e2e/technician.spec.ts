@@ -130,6 +130,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
 test('the bench goes on without the network, and what was entered arrives later', async ({ page, context }) => {
   await signIn(page, 'Mara Oduya');
   await startJob(page, 'Bench trial', 'SB-3002');
+  await page.evaluate(() => navigator.serviceWorker.ready);
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
@@ -138,6 +139,10 @@ test('the bench goes on without the network, and what was entered arrives later'
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('Offline, 4 entries kept here')).toBeVisible();
   await expect(page.getByText('4 of 7')).toBeVisible();
+  // Even reloaded without the network the bench opens, photo and all.
+  await page.reload();
+  await expect(page.getByText('4 of 7')).toBeVisible();
+  await expect(page.getByText('Offline, 4 entries kept here')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/Offline/)).toBeHidden();
   await expect(page.getByText('Sending')).toBeHidden();

@@ -73,7 +73,12 @@ function serveWeb(app: Hono<Env>, folder: string): void {
     if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
   });
   app.use('/assets/*', serveStatic({ root: folder }));
-  app.get('/icon.svg', serveStatic({ root: folder }));
+  // Beside the assets: the icon and the worker that keeps the app on the device, asked for anew each time.
+  app.use('/:file{[^/]+[.](?:js|svg|webmanifest)}', async (c, next) => {
+    await next();
+    c.header('Cache-Control', 'no-cache');
+  });
+  app.get('/:file{[^/]+[.](?:js|svg|webmanifest)}', serveStatic({ root: folder }));
   app.get('/assets/*', (c) => c.notFound());
   // Every other address is a screen: the page is the same, with a fresh nonce for its styles.
   app.get('*', async (c) => {

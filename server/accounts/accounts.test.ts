@@ -18,7 +18,9 @@ describe('signing in', () => {
     const wrong = await trySignIn(workshop.running.url, 'lead', 'not it at all');
     const unknown = await trySignIn(workshop.running.url, 'nobody', 'not it at all');
     expect([wrong.status, unknown.status]).toEqual([401, 401]);
-    expect(await wrong.json()).toEqual(await unknown.json());
+    const told = await wrong.json();
+    expect(told).toEqual(await unknown.json());
+    expect(told.fault).toMatchObject({ code: 'wrong-password', todo: 'Check both and try again.' });
   });
 
   test('the user name is told apart by its letters, not their case', async () => {

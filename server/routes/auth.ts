@@ -1,16 +1,37 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
 import { type Context, Hono } from 'hono';
 import { anyone, type Env, EVERYONE, only } from '../access';
+import { Fault } from '../fault';
 import type { Services } from '../services';
 
-/** Only these doors of the accounts library are open; it has many more. */
+/** Only these doors of the accounts library are open; it has many more. Its refusals are told in our one shape. */
 export function authRoutes({ accounts }: Services) {
+  const pass = async (c: Context) => {
+    const answer = await accounts.handle(c.req.raw, await c.req.text(), addressOf(c));
+    if (!answer.ok) throw refusal(answer.status);
+    return answer;
+  };
   return new Hono<Env>()
-    .post('/sign-in/username', anyone(), async (c) => accounts.handle(c.req.raw, await c.req.text(), addressOf(c)))
-    .post('/sign-out', anyone(), async (c) => accounts.handle(c.req.raw, await c.req.text(), addressOf(c)))
-    .post('/change-password', only(...EVERYONE), async (c) =>
-      accounts.handle(c.req.raw, await c.req.text(), addressOf(c)),
-    );
+    .post('/sign-in/username', anyone(), pass)
+    .post('/sign-out', anyone(), pass)
+    .post('/change-password', only(...EVERYONE), pass);
+}
+
+function refusal(status: number): Fault {
+  switch (status) {
+    case 429:
+      return new Fault(429, 'too-many-tries', 'Too many tries.', 'Wait a minute, then try again.');
+    case 401:
+    case 403:
+      return new Fault(401, 'wrong-password', 'User name or password is wrong.', 'Check both and try again.');
+    default:
+      return new Fault(
+        400,
+        'bad-password',
+        'That password cannot be taken.',
+        'Check the present one, and choose 8 characters or more.',
+      );
+  }
 }
 
 /** Where the connection comes from, whatever headers the client sends. */

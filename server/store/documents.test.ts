@@ -1,4 +1,4 @@
-import { openWorkshop, testPackage, type Workshop, withRelease } from '../testing/workshop';
+import { openWorkshop, type Parsed, testPackage, type Workshop, withRelease } from '../testing/workshop';
 
 let workshop: Workshop;
 let procedureId: string;
@@ -9,10 +9,9 @@ beforeAll(async () => {
 });
 afterAll(() => workshop.close());
 
-// biome-ignore lint/suspicious/noExplicitAny: what an answer holds is what these tests ask
-type Loose = any;
-const open = async (): Promise<Loose> => (await workshop.call('trainer', 'GET', `/api/procedures/${procedureId}`)).json;
-const patch = async (change: object): Promise<Loose> => {
+const open = async (): Promise<Parsed> =>
+  (await workshop.call('trainer', 'GET', `/api/procedures/${procedureId}`)).json;
+const patch = async (change: object): Promise<Parsed> => {
   const now = await open();
   return workshop.call('trainer', 'PATCH', `/api/procedures/${procedureId}`, {
     seriesVersion: now.series.version,
@@ -81,18 +80,18 @@ describe('saving a draft', () => {
     const refused = await patch({ procedurePatch });
     expect(refused.status).toBe(400);
     expect(refused.json.fault.where[0].path).toBe(path);
-    expect(({} as Loose).polluted).toBeUndefined();
+    expect(({} as Parsed).polluted).toBeUndefined();
   });
 });
 
 describe('releases', () => {
   test('a release is frozen: editing goes on in the draft', async () => {
     await patch({ procedurePatch: [{ op: 'replace', path: '/title', value: 'Renamed' }] });
-    const release: Loose = (await workshop.call('technician', 'GET', `/api/releases/${releaseId}`)).json;
+    const release: Parsed = (await workshop.call('technician', 'GET', `/api/releases/${releaseId}`)).json;
     expect(release.number).toBe(1);
     expect(release.workbook.procedure.title).toBe('Test');
-    const shelf: Loose = (await workshop.call('technician', 'GET', '/api/shelf')).json;
-    const row = shelf.series[0].procedures.find((p: Loose) => p.id === procedureId);
+    const shelf: Parsed = (await workshop.call('technician', 'GET', '/api/shelf')).json;
+    const row = shelf.series[0].procedures.find((p: Parsed) => p.id === procedureId);
     expect(row).toMatchObject({ title: 'Renamed', changedSinceRelease: true, release: { number: 1 } });
   });
 
@@ -117,7 +116,7 @@ describe('releases', () => {
   test('a cloth that does not end empty is refused, naming what is left', async () => {
     const { procedure } = await open();
     const fitting = procedure.document.steps.findIndex(
-      (step: Loose) => step.verb === 'fit' && step.positionIds.length === 2,
+      (step: Parsed) => step.verb === 'fit' && step.positionIds.length === 2,
     );
     await patch({ procedurePatch: [{ op: 'remove', path: `/steps/${fitting}` }] });
     const version = (await open()).procedure.version;
@@ -146,27 +145,27 @@ describe('releases', () => {
 
 describe('packages', () => {
   test('what is exported is imported again the same, as a copy or in place', async () => {
-    const exported: Loose = (await workshop.call('apprentice', 'GET', '/api/series/series/package')).json;
+    const exported: Parsed = (await workshop.call('apprentice', 'GET', '/api/series/series/package')).json;
     expect(exported.format).toBe('fukusa/1');
     const clash = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'new' });
     expect(clash.json.fault?.code).toBe('series-exists');
     const copy = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'copy' });
-    const again: Loose = (await workshop.call('trainer', 'GET', `/api/series/${copy.json.id}/package`)).json;
+    const again: Parsed = (await workshop.call('trainer', 'GET', `/api/series/${copy.json.id}/package`)).json;
     expect(again.series.components).toEqual(exported.series.components);
-    expect(again.procedures.map((p: Loose) => p.steps)).toEqual(exported.procedures.map((p: Loose) => p.steps));
+    expect(again.procedures.map((p: Parsed) => p.steps)).toEqual(exported.procedures.map((p: Parsed) => p.steps));
     const replaced = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'replace' });
     expect(replaced.status).toBe(201);
   });
 
   test('a bad file names every fault and changes nothing', async () => {
-    const before: Loose = (await workshop.call('trainer', 'GET', '/api/shelf')).json;
-    const bad: Loose = structuredClone(testPackage());
+    const before: Parsed = (await workshop.call('trainer', 'GET', '/api/shelf')).json;
+    const bad: Parsed = structuredClone(testPackage());
     bad.series.id = 'bad-series';
     bad.procedures[0].seriesId = 'bad-series';
     bad.procedures[0].steps[1].targets[0].componentId = 'ghost';
     bad.procedures[0].steps[6].toolIds = ['ghost-tool'];
     const refused = await workshop.call('trainer', 'POST', '/api/packages', { package: bad, when: 'new' });
-    expect(refused.json.fault?.where?.map((fault) => fault.path)).toEqual([
+    expect(refused.json.fault?.where?.map((fault: { path: string }) => fault.path)).toEqual([
       'procedures[0].steps[1].targets[0].componentId',
       'procedures[0].steps[6].toolIds[0]',
     ]);

@@ -23,6 +23,7 @@ export const user = pgTable('user', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
+/** @public read by the accounts library through the schema as a whole, as are the next two */
 export const session = pgTable('session', {
   id: text('id').primaryKey(),
   token: text('token').notNull().unique(),
@@ -36,6 +37,7 @@ export const session = pgTable('session', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
+/** @public */
 export const account = pgTable('account', {
   id: text('id').primaryKey(),
   accountId: text('account_id').notNull(),
@@ -54,6 +56,7 @@ export const account = pgTable('account', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
+/** @public */
 export const verification = pgTable('verification', {
   id: text('id').primaryKey(),
   identifier: text('identifier').notNull(),

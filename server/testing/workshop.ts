@@ -16,12 +16,13 @@ export interface Workshop {
   close(): Promise<void>;
 }
 
+/** Parsed JSON of whatever shape; each test asks for what it needs. */
+export type Parsed = ReturnType<typeof JSON.parse>;
+
 export interface Answer {
   readonly status: number;
   readonly headers: Headers;
-  readonly json: Record<string, never> & {
-    fault?: { code: string; what: string; todo: string; where?: { path: string; reason: string }[]; detail?: unknown };
-  };
+  readonly json: Parsed;
 }
 
 export const PASSWORD = 'a long enough password';

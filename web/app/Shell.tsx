@@ -8,6 +8,7 @@ import { FukusaMark } from '../drawings/FukusaMark';
 import { rememberPerson } from '../offline/database';
 import { PasswordForm } from '../parts/PasswordForm';
 import { Tag } from '../parts/Tag';
+import { callAuth } from './api';
 import { tellFault } from './notify';
 import styles from './Shell.module.css';
 import { usePerson } from './SignedIn';
@@ -69,11 +70,7 @@ function PersonMenu() {
 
   const signOut = async () => {
     try {
-      await fetch('/api/auth/sign-out', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: '{}',
-      });
+      await callAuth('sign-out', {});
       await rememberPerson(null);
       queries.clear();
       navigate('/sign-in');

@@ -57,3 +57,14 @@ export async function sendPhoto(picture: Blob): Promise<{ hash: string }> {
 export function photoUrl(hash: string, size: 'full' | 'thumb' = 'full'): string {
   return `/api/photos/${hash}${size === 'thumb' ? '?size=thumb' : ''}`;
 }
+
+/** The doors of the accounts library; their answers carry nothing but the cookie. */
+export async function callAuth(door: 'sign-in/username' | 'sign-out' | 'change-password', body: object): Promise<void> {
+  await answer<unknown>(
+    fetch(`/api/auth/${door}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+  );
+}

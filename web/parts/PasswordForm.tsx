@@ -2,7 +2,8 @@ import { Button, PasswordInput, Stack, Text } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { tellDone } from '../app/notify';
+import { callAuth } from '../app/api';
+import { faultText, tellDone } from '../app/notify';
 
 /** Changing one's own password, in a dialog. */
 export function PasswordForm() {
@@ -13,16 +14,11 @@ export function PasswordForm() {
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const response = await fetch('/api/auth/change-password', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ currentPassword, newPassword, revokeOtherSessions: true }),
-    }).catch(() => null);
-    if (!response?.ok) {
-      setFault(
-        !response ? t('fault.unreachable.what') : response.status === 429 ? t('signIn.tooMany') : t('password.wrong'),
-      );
-      return;
+    try {
+      await callAuth('change-password', { currentPassword, newPassword, revokeOtherSessions: true });
+    } catch (error) {
+      const { what, todo } = faultText(error);
+      return setFault(`${what} ${todo}`);
     }
     modals.closeAll();
     tellDone(t('password.changed'));

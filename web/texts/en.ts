@@ -78,8 +78,6 @@ export const en = {
     username: 'User name',
     password: 'Password',
     go: 'Sign in',
-    wrong: 'User name or password is wrong. Check both and try again.',
-    tooMany: 'Too many tries. Wait a minute, then try again.',
     demoTitle: 'Demo people',
     demoBody:
       'This is the demo dealer, Sallow Bridge Pump Works. People, pumps and figures are made up. One click signs in.',
@@ -96,7 +94,6 @@ export const en = {
     rule: 'At least 8 characters',
     change: 'Change it',
     changed: 'The password is changed. Other devices are signed out.',
-    wrong: 'That did not work: the present password is wrong or the new one is too short.',
   },
   people: {
     title: 'People',

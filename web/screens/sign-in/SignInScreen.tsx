@@ -3,7 +3,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useLocation, useNavigate } from 'react-router';
-import { answer, api } from '../../app/api';
+import { answer, api, callAuth } from '../../app/api';
+import { faultText } from '../../app/notify';
 import { ME } from '../../app/session';
 import styles from './SignIn.module.css';
 import { Welcome } from './Welcome';
@@ -21,21 +22,17 @@ export function SignInScreen() {
 
   const signIn = async (credentials: { username: string; password: string }) => {
     setBusy(true);
-    const response = await fetch('/api/auth/sign-in/username', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(credentials),
-    }).catch(() => null);
-    setBusy(false);
-    if (response?.ok) {
+    try {
+      await callAuth('sign-in/username', credentials);
       await queries.resetQueries({ queryKey: ME });
       const from = (location.state as { from?: string } | null)?.from;
       navigate(from ?? '/', { replace: true });
-      return;
+    } catch (error) {
+      const { what, todo } = faultText(error);
+      setFault(`${what} ${todo}`);
+    } finally {
+      setBusy(false);
     }
-    setFault(
-      !response ? t('fault.unreachable.what') : response.status === 429 ? t('signIn.tooMany') : t('signIn.wrong'),
-    );
   };
 
   const submit = (event: FormEvent) => {
