@@ -9,8 +9,9 @@ import { openDemo } from '#demo/demo';
 import { Fault } from './fault';
 import { closeOnSignals, serve } from './serve';
 import { openStore } from './store/database';
-import { proceduresOf, readSeries, readShelf, takeInPackage } from './store/documents';
+import { proceduresOf, readSeries, takeInPackage } from './store/documents';
 import { user } from './store/schema';
+import { readShelf } from './store/shelf';
 
 /** The command line: the same code as the server, for people without a browser at hand. */
 const USUAL_PORT = 4270;

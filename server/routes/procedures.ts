@@ -5,15 +5,8 @@ import { Id } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
 import type { Services } from '../services';
-import {
-  addProcedure,
-  newestReleases,
-  readRelease,
-  readWorkbook,
-  releaseProcedure,
-  removeProcedure,
-  saveWorkbook,
-} from '../store/documents';
+import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
+import { listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
 import { valid } from '../validate';
 import { Patch } from './patch';
 import { answerPdf } from './pdf';
@@ -34,7 +27,10 @@ export function procedureRoutes({ db, newId }: Services) {
       await addProcedure(db, Procedure.parse({ id, ...c.req.valid('json') }), c.get('person').id);
       return c.json({ id }, 201);
     })
-    .get('/procedures/:id', only(...EVERYONE), async (c) => c.json(await readWorkbook(db, c.req.param('id'))))
+    .get('/procedures/:id', only(...EVERYONE), async (c) => {
+      const id = c.req.param('id');
+      return c.json({ ...(await readWorkbook(db, id)), releases: await listReleases(db, id) });
+    })
     .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) =>
       c.json(await saveWorkbook(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
     )

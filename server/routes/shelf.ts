@@ -5,15 +5,8 @@ import { PositionSet, PUMP_TYPES, Series } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { badInput } from '../fault';
 import type { Services } from '../services';
-import {
-  addSeries,
-  proceduresOf,
-  readSeries,
-  readShelf,
-  removeSeries,
-  saveSeries,
-  takeInPackage,
-} from '../store/documents';
+import { addSeries, proceduresOf, readSeries, removeSeries, saveSeries, takeInPackage } from '../store/documents';
+import { readShelf } from '../store/shelf';
 import { valid } from '../validate';
 import { Patch } from './patch';
 

@@ -1,6 +1,5 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
-import { releaseStops } from '#core/findings/check';
 import { faultsOf } from '#core/package/package';
 import { procedureReferences, seriesReferences } from '#core/package/references';
 import { type Procedure, Procedure as ProcedureSchema } from '#core/procedure/procedure';
@@ -22,67 +21,6 @@ export interface Versioned<T> {
 export interface OpenWorkbook {
   readonly series: Versioned<Series>;
   readonly procedure: Versioned<Procedure>;
-  readonly releases: readonly ReleaseSummary[];
-}
-
-export interface ReleaseSummary {
-  readonly id: string;
-  readonly number: number;
-  readonly procedureVersion: number;
-  readonly releasedAt: string;
-  readonly releasedBy: string;
-  readonly note: string | null;
-}
-
-/** Everything on the shelf: series with their procedures and how far each has come. */
-export async function readShelf(db: Queryable) {
-  const rows = await db.select().from(table.series).orderBy(asc(table.series.name), asc(table.series.code));
-  const procedures = await db
-    .select({
-      id: table.procedure.id,
-      seriesId: table.procedure.seriesId,
-      title: table.procedure.title,
-      version: table.procedure.version,
-      changedAt: table.procedure.changedAt,
-      document: table.procedure.document,
-    })
-    .from(table.procedure)
-    .orderBy(asc(table.procedure.title));
-  const releases = await db
-    .select({
-      id: table.release.id,
-      procedureId: table.release.procedureId,
-      number: table.release.number,
-      procedureVersion: table.release.procedureVersion,
-      releasedAt: table.release.releasedAt,
-    })
-    .from(table.release)
-    .orderBy(desc(table.release.number));
-  return rows.map(({ id, name, code, document }) => ({
-    id,
-    name,
-    code,
-    pumpType: document.pumpType,
-    positions: document.positionSets.map((set) => ({ name: set.name, count: set.positions.length })),
-    procedures: procedures
-      .filter((row) => row.seriesId === id)
-      .map((row) => {
-        const latest = releases.find((candidate) => candidate.procedureId === row.id);
-        const stops = releaseStops({ series: document, procedure: row.document });
-        return {
-          id: row.id,
-          title: row.title,
-          steps: row.document.steps.length,
-          changedAt: row.changedAt.toISOString(),
-          stops: stops.length,
-          firstStop: stops[0]?.sentence ?? null,
-          release: latest
-            ? { id: latest.id, number: latest.number, releasedAt: latest.releasedAt.toISOString() }
-            : null,
-          changedSinceRelease: latest ? row.version > latest.procedureVersion : false,
-        };
-      }),
-  }));
 }
 
 export async function readSeries(db: Queryable, id: string): Promise<Versioned<Series>> {
@@ -97,7 +35,6 @@ export async function readWorkbook(db: Queryable, procedureId: string): Promise<
   return {
     series: await readSeries(db, row.seriesId),
     procedure: versioned(row),
-    releases: await listReleases(db, procedureId),
   };
 }
 
@@ -273,8 +210,8 @@ export async function takeInPackage(
 /** Removes a draft that was never released. */
 export async function removeProcedure(db: Database, id: string): Promise<void> {
   await db.transaction(async (tx) => {
-    const { releases } = await readWorkbook(tx, id);
-    if (releases.length > 0) {
+    await readWorkbook(tx, id);
+    if ((await tx.$count(table.release, eq(table.release.procedureId, id))) > 0) {
       throw new Fault(
         409,
         'released',
@@ -299,97 +236,6 @@ export async function removeSeries(db: Database, id: string): Promise<void> {
     }
     await tx.delete(table.series).where(eq(table.series.id, id));
   });
-}
-
-/* Releases */
-
-export async function listReleases(db: Queryable, procedureId: string): Promise<ReleaseSummary[]> {
-  const rows = await db
-    .select({ release: table.release, by: table.user.name })
-    .from(table.release)
-    .innerJoin(table.user, eq(table.user.id, table.release.releasedBy))
-    .where(eq(table.release.procedureId, procedureId))
-    .orderBy(desc(table.release.number));
-  return rows.map(({ release, by }) => ({
-    id: release.id,
-    number: release.number,
-    procedureVersion: release.procedureVersion,
-    releasedAt: release.releasedAt.toISOString(),
-    releasedBy: by,
-    note: release.note,
-  }));
-}
-
-/** Freezes the draft under the next number; a procedure the checker stops is refused with what stops it. */
-export async function releaseProcedure(
-  db: Database,
-  procedureId: string,
-  by: string,
-  choice: { id: string; version: number; note?: string | undefined },
-): Promise<ReleaseSummary> {
-  return db.transaction(async (tx) => {
-    const { series, procedure, releases } = await readWorkbook(tx, procedureId);
-    if (procedure.version !== choice.version) {
-      throw new Fault(409, STALE, 'The draft changed after you looked at it.', 'Look at it again, then release it.');
-    }
-    const document = { series: series.document, procedure: procedure.document };
-    const stops = releaseStops(document);
-    if (stops.length > 0) {
-      throw new Fault(409, 'stopped', stops[0]?.sentence ?? '', 'Put right what stops it, then release it.', {
-        detail: stops,
-      });
-    }
-    await tx.insert(table.release).values({
-      id: choice.id,
-      procedureId,
-      number: (releases[0]?.number ?? 0) + 1,
-      procedureVersion: procedure.version,
-      document,
-      note: choice.note ?? null,
-      releasedBy: by,
-    });
-    const [newest] = await listReleases(tx, procedureId);
-    if (!newest) throw notFound('release');
-    return newest;
-  });
-}
-
-export async function readRelease(db: Queryable, id: string) {
-  const [row] = await db
-    .select({ release: table.release, by: table.user.name })
-    .from(table.release)
-    .innerJoin(table.user, eq(table.user.id, table.release.releasedBy))
-    .where(eq(table.release.id, id));
-  if (!row) throw notFound('release');
-  return {
-    id: row.release.id,
-    procedureId: row.release.procedureId,
-    number: row.release.number,
-    workbook: row.release.document,
-    note: row.release.note,
-    releasedAt: row.release.releasedAt.toISOString(),
-    releasedBy: row.by,
-  };
-}
-
-/** The newest release of every procedure: what a job can be started on. */
-export async function newestReleases(db: Queryable) {
-  const newest = db
-    .select({ procedureId: table.release.procedureId, number: sql<number>`max(${table.release.number})`.as('newest') })
-    .from(table.release)
-    .groupBy(table.release.procedureId)
-    .as('newest');
-  const rows = await db
-    .select({ release: table.release })
-    .from(table.release)
-    .innerJoin(newest, and(eq(newest.procedureId, table.release.procedureId), eq(newest.number, table.release.number)));
-  return rows.map(({ release }) => ({
-    id: release.id,
-    number: release.number,
-    seriesName: release.document.series.name,
-    title: release.document.procedure.title,
-    steps: release.document.procedure.steps.length,
-  }));
 }
 
 function patched<T>(

@@ -5,7 +5,7 @@ import { type EntryRefusal, foldJob, refuseEntry } from '#core/job/job';
 import type { Workbook } from '#core/procedure/procedure';
 import { Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
-import { readRelease } from './documents';
+import { readRelease } from './releases';
 import * as table from './schema';
 
 export interface JobDetails {

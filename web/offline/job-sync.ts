@@ -124,7 +124,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
 const underWay = new Map<string, Promise<void>>();
 
 /** Sends what waits for a job, oldest first, one batch at a time. Throws when the server cannot be reached. */
-function sendOutbox(jobId: string): Promise<void> {
+export function sendOutbox(jobId: string): Promise<void> {
   const current = underWay.get(jobId);
   if (current) return current;
   const run = sendAll(jobId).finally(() => underWay.delete(jobId));

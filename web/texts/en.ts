@@ -308,7 +308,6 @@ export const en = {
     photo: 'Photo check',
     photoHint: 'What the photo must show',
     minutes: 'Minutes',
-    tolerancePercent: '± {{value}} %',
     alsoSay: 'Also say',
     add: {
       faces: 'Faces',

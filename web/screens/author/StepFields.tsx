@@ -1,24 +1,17 @@
-import { ActionIcon, Autocomplete, Button, Group, MultiSelect, NumberInput, Select, TagsInput } from '@mantine/core';
-import { IconX } from '@tabler/icons-react';
+import { Button, Group, MultiSelect, NumberInput, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { changeStep } from '#core/procedure/edit';
 import { nameComponent, nameConsumable, nameTool } from '#core/procedure/line/apply-line';
-import {
-  DEFAULT_TOLERANCE_PERCENT,
-  SIGNAL_WORDS,
-  type SignalWord,
-  type Step,
-  type Workbook,
-} from '#core/procedure/procedure';
+import { SIGNAL_WORDS, type SignalWord, type Step, type Workbook } from '#core/procedure/procedure';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
 import { componentById, toolLabel } from '#core/pump/series';
-import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DraftText } from '../../parts/DraftText';
 import { useAuthor } from '../../state/author-store';
 import { PartChip } from './PartChip';
 import styles from './Step.module.css';
+import { ConsumableField, FacesFields, Field, Remove, TorqueFields } from './StepFieldKinds';
 
 const EXTRAS = ['faces', 'applied', 'torque', 'caution', 'detail', 'why', 'photo', 'minutes'] as const;
 type Extra = (typeof EXTRAS)[number];
@@ -177,7 +170,7 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {shown('applied') && (
-        <Field label={t('step.apply')} field="applied" onRemove={() => close('applied', { applications: [] })}>
+        <Field label={t('step.apply')} field="applied" wide>
           <div className={styles.several}>
             {[...step.applications, undefined].map((application, i) => (
               <div key={application?.consumableId ?? 'new'} className={styles.pair}>
@@ -228,7 +221,7 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {shown('caution') && (
-        <Field label={t('step.caution')} field="caution" onRemove={() => close('caution', { cautions: [] })}>
+        <Field label={t('step.caution')} field="caution" wide>
           <div className={styles.several}>
             {[...step.cautions, undefined].map((caution, i) => (
               <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
@@ -245,6 +238,7 @@ export function StepFields({ step }: { step: Step }) {
                   }
                 />
                 <DraftText
+                  lines
                   ariaLabel={t('step.caution')}
                   placeholder={t('step.cautionHint')}
                   value={caution?.text ?? ''}
@@ -321,159 +315,5 @@ export function StepFields({ step }: { step: Step }) {
         </div>
       )}
     </>
-  );
-}
-
-function Field({
-  label,
-  field,
-  onRemove,
-  children,
-}: {
-  label: string;
-  field: string;
-  onRemove?: () => void;
-  children: ReactNode;
-}) {
-  return (
-    <div className={styles.field} data-field={field}>
-      <span className={styles.label}>{label}</span>
-      <div>{children}</div>
-      {onRemove ? <Remove of={label} onClick={onRemove} /> : <span />}
-    </div>
-  );
-}
-
-function Remove({ of, onClick }: { of?: string; onClick: () => void }) {
-  const { t } = useTranslation();
-  const label = of ? t('step.removeField', { field: of }) : t('step.removeOne');
-  return (
-    <ActionIcon variant="subtle" color="gray" size={32} aria-label={label} title={label} onClick={onClick}>
-      <IconX size={16} />
-    </ActionIcon>
-  );
-}
-
-type Change = (fields: Partial<Step>) => void;
-
-function FacesFields({ step, change }: { step: Step; change: Change }) {
-  const { t } = useTranslation();
-  const [half, setHalf] = useState({
-    end: step.faces?.end ?? '',
-    toward: step.faces?.toward ?? '',
-    tellBy: step.faces?.tellBy ?? '',
-  });
-  // A face is saved once both its end and its direction are said; until then it is kept here.
-  const say = (part: Partial<typeof half>) => {
-    const now = { ...half, ...part };
-    setHalf(now);
-    if (now.end && now.toward)
-      change({ faces: { end: now.end, toward: now.toward, ...(now.tellBy && { tellBy: now.tellBy }) } });
-  };
-  const missing = (half.end === '') !== (half.toward === '');
-  return (
-    <div className={styles.three}>
-      <DraftText
-        ariaLabel={t('step.facesEnd')}
-        placeholder={t('step.facesEndHint')}
-        value={half.end}
-        maxLength={80}
-        error={missing && !half.end ? t('step.facesIncomplete') : undefined}
-        onCommit={(end) => say({ end })}
-      />
-      <DraftText
-        ariaLabel={t('step.facesToward')}
-        placeholder={t('step.facesTowardHint')}
-        value={half.toward}
-        maxLength={80}
-        error={missing && !half.toward ? t('step.facesIncomplete') : undefined}
-        onCommit={(toward) => say({ toward })}
-      />
-      <DraftText
-        ariaLabel={t('step.facesTellBy')}
-        placeholder={t('step.facesTellByHint')}
-        value={half.tellBy}
-        maxLength={160}
-        onCommit={(tellBy) => say({ tellBy })}
-      />
-    </div>
-  );
-}
-
-function TorqueFields({ step, change }: { step: Step; change: Change }) {
-  const { t } = useTranslation();
-  const [fault, setFault] = useState('');
-  const { torque } = step;
-  return (
-    <div className={styles.figure}>
-      <DraftText
-        ariaLabel={t('step.figure')}
-        placeholder={t('step.figureHint')}
-        value={torque ? sayQuantity(torque.figure, 6) : ''}
-        error={fault || undefined}
-        onCommit={(text) => {
-          const reading = readQuantity(text, 'torque');
-          if (text === '') change({ torque: undefined });
-          else if (reading.ok && reading.quantity.value > 0)
-            change({ torque: { tolerancePercent: DEFAULT_TOLERANCE_PERCENT, ...torque, figure: reading.quantity } });
-          setFault(
-            text === '' || (reading.ok && reading.quantity.value > 0)
-              ? ''
-              : t(`quantity.${reading.ok ? 'negative' : reading.fault}`),
-          );
-        }}
-      />
-      <NumberInput
-        aria-label={t('step.tolerance')}
-        prefix="± "
-        suffix=" %"
-        min={0.1}
-        max={50}
-        disabled={!torque}
-        value={torque?.tolerancePercent ?? DEFAULT_TOLERANCE_PERCENT}
-        onChange={(value) =>
-          torque && Number(value) >= 0.1 && change({ torque: { ...torque, tolerancePercent: Number(value) } })
-        }
-      />
-      <DraftText
-        ariaLabel={t('step.source')}
-        placeholder={t('step.sourceHint')}
-        readOnly={!torque}
-        value={torque?.source ?? ''}
-        maxLength={200}
-        onCommit={(source) => {
-          if (!torque) return;
-          const { source: _old, ...rest } = torque;
-          change({ torque: source ? { ...rest, source } : rest });
-        }}
-      />
-    </div>
-  );
-}
-
-function ConsumableField({
-  names,
-  value,
-  onCommit,
-}: {
-  names: string[];
-  value: string;
-  onCommit: (name: string) => void;
-}) {
-  const { t } = useTranslation();
-  const [text, setText] = useState(value);
-  const commit = (name: string) => {
-    if (name.trim() && name.trim() !== value) onCommit(name.trim());
-  };
-  return (
-    <Autocomplete
-      aria-label={t('step.consumable')}
-      placeholder={t('step.consumableHint')}
-      data={names}
-      value={text}
-      onChange={setText}
-      onOptionSubmit={commit}
-      onBlur={() => commit(text)}
-    />
   );
 }

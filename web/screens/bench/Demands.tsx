@@ -10,8 +10,9 @@ import { photoUrl } from '../../app/api';
 import { showNumber, showQuantity } from '../../app/format';
 import { type BenchJob, waitingPicture } from '../../offline/job-sync';
 import { Tag } from '../../parts/Tag';
-import styles from './Bench.module.css';
+import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
+import styles from './Demands.module.css';
 import { openOverride } from './dialogs';
 
 interface DemandsProps {
@@ -27,7 +28,7 @@ export function Demands(props: DemandsProps) {
   const { workbook } = bench.job.release;
   const places = readingPlaces(step, workbook);
   return (
-    <section className={styles.right}>
+    <section className={frame.right}>
       {places.length > 0 && <TorqueDemand {...props} places={places} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <Problems run={run} />
@@ -117,7 +118,7 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
               <option key={symbol}>{symbol}</option>
             ))}
           </select>
-          <button type="submit" className={styles.medium}>
+          <button type="submit" className={frame.medium}>
             {t('bench.enter')}
           </button>
         </div>

@@ -1,0 +1,55 @@
+import { asc, desc } from 'drizzle-orm';
+import { releaseStops } from '#core/findings/check';
+import type { Queryable } from './database';
+import * as table from './schema';
+
+/** Everything on the shelf: series with their procedures and how far each has come. */
+export async function readShelf(db: Queryable) {
+  const rows = await db.select().from(table.series).orderBy(asc(table.series.name), asc(table.series.code));
+  const procedures = await db
+    .select({
+      id: table.procedure.id,
+      seriesId: table.procedure.seriesId,
+      title: table.procedure.title,
+      version: table.procedure.version,
+      changedAt: table.procedure.changedAt,
+      document: table.procedure.document,
+    })
+    .from(table.procedure)
+    .orderBy(asc(table.procedure.title));
+  const releases = await db
+    .select({
+      id: table.release.id,
+      procedureId: table.release.procedureId,
+      number: table.release.number,
+      procedureVersion: table.release.procedureVersion,
+      releasedAt: table.release.releasedAt,
+    })
+    .from(table.release)
+    .orderBy(desc(table.release.number));
+  return rows.map(({ id, name, code, document }) => ({
+    id,
+    name,
+    code,
+    pumpType: document.pumpType,
+    positions: document.positionSets.map((set) => ({ name: set.name, count: set.positions.length })),
+    procedures: procedures
+      .filter((row) => row.seriesId === id)
+      .map((row) => {
+        const latest = releases.find((candidate) => candidate.procedureId === row.id);
+        const stops = releaseStops({ series: document, procedure: row.document });
+        return {
+          id: row.id,
+          title: row.title,
+          steps: row.document.steps.length,
+          changedAt: row.changedAt.toISOString(),
+          stops: stops.length,
+          firstStop: stops[0]?.sentence ?? null,
+          release: latest
+            ? { id: latest.id, number: latest.number, releasedAt: latest.releasedAt.toISOString() }
+            : null,
+          changedSinceRelease: latest ? row.version > latest.procedureVersion : false,
+        };
+      }),
+  }));
+}

@@ -1,0 +1,143 @@
+import { changeStep } from '#core/procedure/edit';
+import type { Workbook } from '#core/procedure/procedure';
+import { typed } from '#core/testing/workbook';
+import { openFakeBrowser, until } from '../testing/browser';
+
+const server = openFakeBrowser();
+const { beginAutosave, mergeOfBoth, resolveStale, save, takeTheirs, useAutosave, watchEdits } = await import(
+  './autosave'
+);
+const { useAuthor } = await import('./author-store');
+const { device } = await import('../offline/database');
+
+const base = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
+const [first = '', second = ''] = base.procedure.steps.map((step) => step.id);
+const asOpen = (workbook: Workbook, seriesVersion: number, procedureVersion: number) => ({
+  series: { version: seriesVersion, document: workbook.series, changedAt: '2026-01-05T08:00:00.000Z', changedBy: null },
+  procedure: {
+    version: procedureVersion,
+    document: workbook.procedure,
+    changedAt: '2026-01-05T08:00:00.000Z',
+    changedBy: null,
+  },
+});
+const say = (stepId: string, why: string) => useAuthor.getState().changeStep(stepId, { why });
+const withWhy = (workbook: Workbook, stepId: string, why: string): Workbook => ({
+  ...workbook,
+  procedure: changeStep(workbook.procedure, stepId, { why }),
+});
+const kind = () => useAutosave.getState().state.kind;
+const stale = (theirs: ReturnType<typeof asOpen>) => ({
+  status: 409,
+  json: { fault: { code: 'stale', what: 'changed', todo: 'choose', detail: theirs } },
+});
+
+let stop: () => void;
+beforeEach(async () => {
+  server.requests.length = 0;
+  await device.drafts.clear();
+  await beginAutosave(asOpen(base, 1, 1));
+  stop = watchEdits();
+});
+afterEach(() => stop());
+
+test('edits are sent as a patch against the version they were made on', async () => {
+  server.answer = () => ({ status: 200, json: asOpen(useAuthor.getState().workbook, 1, 2) });
+  say(first, 'It hides the rotors');
+  expect(kind()).toBe('unsaved');
+  await until(() => kind() === 'saved');
+  expect(server.requests).toEqual([
+    {
+      method: 'PATCH',
+      path: '/api/procedures/procedure',
+      body: {
+        seriesVersion: 1,
+        seriesPatch: [],
+        procedureVersion: 1,
+        procedurePatch: [{ op: 'add', path: '/steps/0/why', value: 'It hides the rotors' }],
+      },
+    },
+  ]);
+  expect(await device.drafts.count()).toBe(0);
+});
+
+test('what is typed while a save is under way goes with the next one', async () => {
+  server.answer = (_method, _path, body) => {
+    if (server.requests.length === 1) say(second, 'later');
+    return { status: 200, json: asOpen(withWhy(base, first, 'early'), 1, body.procedureVersion + 1) };
+  };
+  say(first, 'early');
+  await save();
+  await until(() => server.requests.length === 2 && kind() === 'saved');
+  expect(server.requests[1]?.body).toMatchObject({
+    procedureVersion: 2,
+    procedurePatch: [{ path: '/steps/1/why', value: 'later' }],
+  });
+});
+
+test('without a server the draft stays on the device, and a later visit takes it up again', async () => {
+  server.answer = () => {
+    throw new TypeError('no network');
+  };
+  say(first, 'kept');
+  await until(() => kind() === 'unreachable');
+  expect(await device.drafts.get('procedure')).toMatchObject({ base: { procedureVersion: 1 } });
+  stop();
+
+  server.answer = () => ({ status: 200, json: asOpen(withWhy(base, first, 'kept'), 1, 2) });
+  await beginAutosave(asOpen(base, 1, 1));
+  stop = watchEdits();
+  expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('kept');
+  await until(async () => kind() === 'saved' && (await device.drafts.count()) === 0);
+});
+
+test('a stale draft is not sent again until one version is chosen', async () => {
+  const theirs = asOpen(withWhy(base, first, 'theirs'), 1, 2);
+  server.answer = () => stale(theirs);
+  say(first, 'mine');
+  await until(() => kind() === 'stale');
+  say(second, 'more of mine');
+  await save();
+  expect(server.requests).toHaveLength(1);
+  expect(mergeOfBoth(theirs).conflicts).toEqual([`procedure.steps[${first}].why`]);
+
+  server.answer = (_m, _p, body) => ({
+    status: 200,
+    json: asOpen(useAuthor.getState().workbook, 1, body.procedureVersion + 1),
+  });
+  await resolveStale(theirs, useAuthor.getState().workbook);
+  expect(server.requests[1]?.body).toMatchObject({ procedureVersion: 2 });
+  expect(kind()).toBe('saved');
+});
+
+test('taking the other version puts it on the screen and forgets the draft here', async () => {
+  const theirs = asOpen(withWhy(base, first, 'theirs'), 1, 2);
+  server.answer = () => stale(theirs);
+  say(first, 'mine');
+  await until(() => kind() === 'stale');
+  await takeTheirs(theirs);
+  expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('theirs');
+  expect(await device.drafts.count()).toBe(0);
+});
+
+test('a series changed for another procedure is taken over without a question', async () => {
+  const grown = { ...base.series, note: 'said elsewhere' };
+  server.answer = (_m, _p, body) =>
+    body.seriesVersion === 1
+      ? stale(asOpen({ ...base, series: grown }, 2, 1))
+      : { status: 200, json: asOpen(useAuthor.getState().workbook, 3, 2) };
+  useAuthor.getState().addLine('take off lock plate');
+  await until(() => kind() === 'saved');
+  const { series } = useAuthor.getState().workbook;
+  expect(series.note).toBe('said elsewhere');
+  expect(series.components.map((component) => component.name)).toContain('lock plate');
+  expect(server.requests[1]?.body.seriesVersion).toBe(2);
+});
+
+test('a refusal is kept to be told, and what was typed stays', async () => {
+  server.answer = () => ({ status: 400, json: { fault: { code: 'bad-input', what: 'wrong', todo: 'mend' } } });
+  say(first, 'too much');
+  await until(() => kind() === 'refused');
+  expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('too much');
+  expect(await device.drafts.count()).toBe(1);
+});

@@ -1,0 +1,57 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { STAGES } from '#core/procedure/verbs';
+import { COMPONENT_KINDS } from '#core/pump/kinds';
+import { PUMP_TYPES, RENEWALS } from '#core/pump/series';
+import { ROLES } from '../../server/accounts/roles';
+import { en } from './en';
+
+/** Every text with its dotted key. */
+function flat(texts: object, path = ''): [string, string][] {
+  return Object.entries(texts).flatMap(([key, value]) =>
+    typeof value === 'string' ? [[`${path}${key}`, value] as [string, string]] : flat(value, `${path}${key}.`),
+  );
+}
+
+function sources(folder: string): string {
+  return readdirSync(folder, { withFileTypes: true })
+    .map((entry) =>
+      entry.isDirectory()
+        ? sources(join(folder, entry.name))
+        : /\.tsx?$/.test(entry.name) && !/^en\.ts$|\.test\./.test(entry.name)
+          ? readFileSync(join(folder, entry.name), 'utf8')
+          : '',
+    )
+    .join('\n');
+}
+
+test('every stage, kind, pump type, renewal and role has its text', () => {
+  expect(Object.keys(en.stage)).toEqual([...STAGES]);
+  expect(Object.keys(en.kind)).toEqual([...COMPONENT_KINDS]);
+  expect(Object.keys(en.pumpType)).toEqual([...PUMP_TYPES]);
+  expect(Object.keys(en.renewal)).toEqual([...RENEWALS]);
+  expect(Object.keys(en.role)).toEqual([...ROLES]);
+});
+
+test('no text is left that no screen asks for', () => {
+  const code = sources('web');
+  const asked = (key: string) => {
+    const plain = key.replace(/_(zero|one|other)$/, '');
+    const parts = plain.split('.');
+    // Keys put together in the code are asked for by their opening: t(`stage.${step.stage}`).
+    return (
+      code.includes(`'${plain}'`) ||
+      parts.some((_, i) => i > 0 && code.includes(`\`${parts.slice(0, i).join('.')}.\${`))
+    );
+  };
+  expect(
+    flat(en)
+      .map(([key]) => key)
+      .filter((key) => !asked(key)),
+  ).toEqual([]);
+});
+
+test('counted texts come in both numbers', () => {
+  const keys = new Set(flat(en).map(([key]) => key));
+  expect([...keys].filter((key) => key.endsWith('_one') && !keys.has(key.replace(/_one$/, '_other')))).toEqual([]);
+});
