@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { findingsCatalogue } from '#core/findings/catalogue';
 import { packageJsonSchema } from '#core/package/package';
 import { serve } from './serve';
 import { ended, runMain, startMain } from './testing/process';
@@ -110,6 +111,10 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   second.child.kill('SIGTERM');
   await ended(second.child);
 }, 120_000);
+
+test('the published catalogue of findings is the one the rules make', async () => {
+  expect(await readFile('docs/findings.md', 'utf8')).toBe(findingsCatalogue());
+});
 
 test('the published JSON Schema is the one the code makes', async () => {
   expect(JSON.parse(await readFile('docs/fukusa-1.schema.json', 'utf8'))).toEqual(

@@ -134,7 +134,7 @@ describe('laws', () => {
         const n = cut % (typedLines.length + 1);
         const whole = typed(typedLines);
         // Every renewal decides what lies in the tray from the start, so the prefix keeps the series and its renewals.
-        if (typedLines.slice(n).some((text) => text.startsWith('renew'))) return;
+        if (whole.procedure.steps.slice(n).some((step) => step.verb === 'renew')) return;
         const prefix = { ...whole, procedure: { ...whole.procedure, steps: whole.procedure.steps.slice(0, n) } };
         expect([...replay(prefix).end.places].sort()).toEqual([...stateAfter(replay(whole), n).places].sort());
       }),
@@ -145,4 +145,11 @@ describe('laws', () => {
 
 test('an empty procedure leaves everything in the pump', () => {
   expect(replay(emptyWorkbook()).end.places.size).toBe(0);
+});
+
+test('the kit tray holds only what the renewals ask for', () => {
+  const workbook = typed(['draw rotor @each shaft', 'renew rotor @shaft 1', 'fit rotor @each shaft']);
+  expect(lying(workbook, 0, 'tray')).toEqual(['/s1/1/new']);
+  expect(lying(workbook, 3, 'pump')).toEqual(['/s2/1/old', '/s1/1/new']);
+  expect(lying(workbook, 3, 'tray')).toEqual([]);
 });

@@ -61,14 +61,14 @@ interface Snapshot extends BenchState {
 
 /** Replays a workbook. With the timeline of an earlier version it starts at the first step that differs. */
 export function replay({ series, procedure }: Workbook, previous?: Timeline): Timeline {
-  const renewed = renewedComponents(procedure.steps);
+  const kit = kitFor(series, procedure.steps);
   const units = new Map<string, Unit>();
   for (const component of series.components) {
     for (const unit of unitsOf(series, component, 'old')) units.set(unit.id, unit);
-    if (renewed.has(component.id)) for (const unit of unitsOf(series, component, 'new')) units.set(unit.id, unit);
+    for (const unit of unitsOf(series, component, 'new')) if (kit.has(unit.id)) units.set(unit.id, unit);
   }
 
-  const kept = previous && sameStructure(previous, series, renewed) ? previous : undefined;
+  const kept = previous && sameStructure(previous, series, kit) ? previous : undefined;
   const start = kept ? unchangedSteps(kept, procedure.steps) : 0;
   const frames: Frame[] = kept ? kept.frames.slice(0, start) : [];
   const snapshots: Snapshot[] = kept ? kept.snapshots.slice(0, start / SNAPSHOT_EVERY + 1) : [];
@@ -112,11 +112,25 @@ export function cellOf(timeline: Timeline, unitId: string): Cell | undefined {
   return timeline.cells.find((cell) => cell.unitIds.includes(unitId));
 }
 
-function renewedComponents(steps: readonly Step[]): Set<string> {
-  return new Set(
-    steps
-      .filter((step) => verbOf(step.verb).effect === 'renews')
-      .flatMap((step) => step.targets.map((target) => target.componentId)),
+/** The new units that the renewals of a procedure ask for: what the kit tray holds at the start. */
+function kitFor(series: Series, steps: readonly Step[]): Set<string> {
+  const kit = new Set<string>();
+  for (const step of steps) {
+    if (verbOf(step.verb).effect !== 'renews') continue;
+    for (const target of step.targets) {
+      const component = componentById(series, target.componentId);
+      if (!component) continue;
+      const fresh = meantBy(step, unitsOf(series, component, 'new')).filter((unit) => !kit.has(unit.id));
+      for (const unit of limit(fresh, target.count)) kit.add(unit.id);
+    }
+  }
+  return kit;
+}
+
+/** Of these units, those at the positions a step names; all of them when it names none. */
+function meantBy(step: Step, units: readonly Unit[]): Unit[] {
+  return units.filter(
+    (unit) => step.positionIds.length === 0 || unit.positionId === null || step.positionIds.includes(unit.positionId),
   );
 }
 
@@ -127,12 +141,16 @@ function unchangedSteps(previous: Timeline, steps: readonly Step[]): number {
   return Math.min(Math.floor(same / SNAPSHOT_EVERY), previous.snapshots.length - 1) * SNAPSHOT_EVERY;
 }
 
-function sameStructure(previous: Timeline, series: Series, renewed: ReadonlySet<string>): boolean {
+function sameStructure(previous: Timeline, series: Series, kit: ReadonlySet<string>): boolean {
   const before = previous.series;
   if (before.components !== series.components || before.positionSets !== series.positionSets) return false;
-  const renewedBefore = new Set<string>();
-  for (const unit of previous.units.values()) if (unit.generation === 'new') renewedBefore.add(unit.componentId);
-  return renewedBefore.size === renewed.size && [...renewed].every((id) => renewedBefore.has(id));
+  let fresh = 0;
+  for (const unit of previous.units.values()) {
+    if (unit.generation !== 'new') continue;
+    if (!kit.has(unit.id)) return false;
+    fresh += 1;
+  }
+  return fresh === kit.size;
 }
 
 /** The working state that operations act on. */
@@ -164,10 +182,7 @@ class Bench {
     for (const target of step.targets) {
       const component = componentById(this.series, target.componentId);
       if (!component) continue;
-      const meant = (this.byComponent.get(component.id) ?? []).filter(
-        (unit) =>
-          step.positionIds.length === 0 || unit.positionId === null || step.positionIds.includes(unit.positionId),
-      );
+      const meant = meantBy(step, this.byComponent.get(component.id) ?? []);
       const result = this.act(step, component, meant, target.count);
       moves.push(...result.moves);
       if (result.miss) misses.push({ componentId: component.id, reason: result.miss });

@@ -1,10 +1,20 @@
+import type { ProcedureEdit } from '../procedure/edit';
+
 /** What the checker says about a procedure: what would go wrong at the bench, and why it matters. */
 export type Severity = 'stop' | 'warn' | 'advise';
 
-export type FindingId = 'empty' | 'left-on-cloth' | 'left-in-tray' | 'not-there' | 'no-figure';
+export const FAMILIES = ['reach', 'completeness', 'tightening', 'renewal', 'safety', 'drafting'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+/** Edits that would put it right, to be applied as one. */
+export interface Fix {
+  /** What it does, in the imperative: "Add the refitting". */
+  readonly label: string;
+  readonly edits: readonly ProcedureEdit[];
+}
 
 export interface Finding {
-  readonly id: FindingId;
+  readonly id: string;
   readonly severity: Severity;
   /** The step to go to; absent when the whole procedure is meant. */
   readonly stepId?: string;
@@ -12,4 +22,5 @@ export interface Finding {
   /** One plain sentence. */
   readonly sentence: string;
   readonly reason: string;
+  readonly fix?: Fix;
 }

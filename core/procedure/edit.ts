@@ -3,6 +3,27 @@ import type { Component, Series } from '../pump/series';
 import type { Procedure, Step } from './procedure';
 import { STAGES, type Stage, type Verb, verbOf } from './verbs';
 
+/** An edit as data, so that a fix can be shown before it is applied. */
+export type ProcedureEdit =
+  | { readonly kind: 'insert'; readonly index: number; readonly step: Step }
+  | { readonly kind: 'change'; readonly stepId: string; readonly fields: Partial<Step> }
+  | { readonly kind: 'move'; readonly stepId: string; readonly index: number; readonly stage: Stage };
+
+export function applyEdits(procedure: Procedure, edits: readonly ProcedureEdit[]): Procedure {
+  return edits.reduce(applyEdit, procedure);
+}
+
+function applyEdit(procedure: Procedure, edit: ProcedureEdit): Procedure {
+  switch (edit.kind) {
+    case 'insert':
+      return insertStep(procedure, edit.index, edit.step);
+    case 'change':
+      return changeStep(procedure, edit.stepId, edit.fields);
+    case 'move':
+      return moveStep(procedure, edit.stepId, edit.index, edit.stage);
+  }
+}
+
 /** Edits of a procedure: each takes a document and returns a new one; untouched steps keep their identity. */
 
 export function insertStep(procedure: Procedure, index: number, step: Step): Procedure {
@@ -46,6 +67,12 @@ export function indexFor(procedure: Procedure, stage: Stage, after: number): num
   while (index > 0 && STAGES.indexOf(procedure.steps[index - 1]?.stage ?? stage) > rank) index -= 1;
   while (index < procedure.steps.length && STAGES.indexOf(procedure.steps[index]?.stage ?? stage) < rank) index += 1;
   return index;
+}
+
+/** Where the first step of `stage` or of a later one stands; the end when there is none. */
+export function firstOf(procedure: Procedure, stage: Stage): number {
+  const index = procedure.steps.findIndex((step) => STAGES.indexOf(step.stage) >= STAGES.indexOf(stage));
+  return index < 0 ? procedure.steps.length : index;
 }
 
 /** An empty step with `verb`, in the stage it belongs to when it follows `previous`. */

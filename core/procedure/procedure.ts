@@ -73,6 +73,8 @@ export const Step = z.strictObject({
   why: z.string().trim().max(600).optional(),
   photo: PhotoCheck.optional(),
   minutes: z.number().min(0).max(10_000).optional(),
+  /** Proposed by the program and not yet looked at by a person. */
+  drafted: z.literal(true).optional(),
 });
 export type Step = z.infer<typeof Step>;
 

@@ -33,6 +33,13 @@ export const COMPONENT_KINDS = [
 ] as const;
 export type ComponentKind = (typeof COMPONENT_KINDS)[number];
 
+const FASTENERS: readonly ComponentKind[] = ['nut', 'dome-nut', 'bolt', 'screw', 'plug'];
+
+/** Kinds that hold by their thread and are torqued. */
+export function isFastener(kind: ComponentKind): boolean {
+  return FASTENERS.includes(kind);
+}
+
 /** First match wins, so the longer and more telling words stand first. */
 const TELLING: readonly [RegExp, ComponentKind][] = [
   [/\bo-?rings?\b/, 'o-ring'],

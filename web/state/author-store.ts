@@ -1,11 +1,13 @@
 import { nanoid } from 'nanoid';
 import { temporal } from 'zundo';
 import { create, useStore } from 'zustand';
-import { changeComponent, changeStep, deleteStep, duplicateStep, moveStep } from '#core/procedure/edit';
+import type { Fix } from '#core/findings/finding';
+import { applyEdits, changeComponent, changeStep, deleteStep, duplicateStep, moveStep } from '#core/procedure/edit';
 import { applyLine } from '#core/procedure/line/apply-line';
 import { parseLine } from '#core/procedure/line/parse-line';
 import type { Step, Workbook } from '#core/procedure/procedure';
 import type { Stage } from '#core/procedure/verbs';
+import { draftPutBack } from '#core/procedure/way-back/way-back';
 import type { Component } from '#core/pump/series';
 
 const EMPTY: Workbook = {
@@ -37,6 +39,9 @@ interface AuthorState {
   duplicate(stepId: string): void;
   remove(stepId: string): void;
   move(stepId: string, index: number, stage?: Stage): void;
+  applyFix(fix: Fix): void;
+  /** Drafts what is still missing to close the pump again; gives the number of steps added. */
+  draftWayBack(): number;
   /** Adds the step a line says behind the step in hand; false when the line has a fault. */
   addLine(line: string): boolean;
 }
@@ -62,7 +67,8 @@ export const useAuthor = create<AuthorState>()(
         },
         select: (selected) => set({ selected }),
         edit: (change) => set(({ workbook }) => ({ workbook: change(workbook) })),
-        changeStep: (stepId, change) => procedure((p) => changeStep(p, stepId, change)),
+        // Whoever changes a drafted step has looked at it.
+        changeStep: (stepId, change) => procedure((p) => changeStep(p, stepId, { drafted: undefined, ...change })),
         changeComponent: (componentId, change) =>
           set(({ workbook }) => ({
             workbook: { ...workbook, series: changeComponent(workbook.series, componentId, change) },
@@ -79,6 +85,16 @@ export const useAuthor = create<AuthorState>()(
           set({ selected: (steps[at + 1] ?? steps[at - 1])?.id ?? null });
         },
         move: (stepId, index, stage) => procedure((p) => moveStep(p, stepId, index, stage)),
+        applyFix: ({ edits }) => procedure((p) => applyEdits(p, edits)),
+        draftWayBack: () => {
+          const { workbook } = get();
+          const draft = draftPutBack(workbook);
+          const added = draft.procedure.steps.length - workbook.procedure.steps.length;
+          if (added === 0) return 0;
+          const first = draft.procedure.steps.find((step) => step.drafted && !workbook.procedure.steps.includes(step));
+          set({ workbook: draft, selected: first?.id ?? null });
+          return added;
+        },
         addLine: (line) => {
           const { workbook, selected } = get();
           const at = workbook.procedure.steps.findIndex((step) => step.id === selected);

@@ -128,7 +128,7 @@ export function AuthorScreen() {
           {writes && <TypedLine />}
         </section>
         <section className={`${styles.column} ${styles.cloth}`} aria-label={t('cloth.title')}>
-          <ClothPanel />
+          <ClothPanel writes={writes} />
         </section>
       </main>
       <StaleDialog />

@@ -14,7 +14,7 @@ import author from './Author.module.css';
 import styles from './ClothPanel.module.css';
 
 /** The cloth after the step in hand, and what would go wrong. */
-export function ClothPanel() {
+export function ClothPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const selected = useAuthor((state) => state.selected);
@@ -42,28 +42,35 @@ export function ClothPanel() {
       </div>
       {findings.length === 0 && <p className={author.small}>{procedure.steps.length > 0 ? t('findings.none') : ''}</p>}
       {findings.map((finding) => (
-        <FindingRow key={`${finding.id}-${finding.stepId}-${finding.componentIds.join()}`} finding={finding} />
+        <FindingRow
+          key={`${finding.id}-${finding.stepId}-${finding.componentIds.join()}`}
+          finding={finding}
+          writes={writes}
+        />
       ))}
     </>
   );
 }
 
-function FindingRow({ finding }: { finding: Finding }) {
+function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
   const { t } = useTranslation();
-  const { severity, sentence, reason, stepId } = finding;
+  const { severity, sentence, reason, stepId, fix } = finding;
   return (
     <div className={styles.finding}>
-      <IconAlertTriangleFilled
-        size={18}
-        className={severity === 'stop' ? styles.stop : styles.warn}
-        aria-label={t(`findings.${severity}`)}
-      />
+      <IconAlertTriangleFilled size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
       <span title={reason}>{sentence}</span>
-      {stepId && (
-        <button type="button" className={styles.go} onClick={() => useAuthor.getState().select(stepId)}>
-          {t('findings.goTo')}
-        </button>
-      )}
+      <span className={styles.actions}>
+        {fix && writes && (
+          <button type="button" className={styles.go} onClick={() => useAuthor.getState().applyFix(fix)}>
+            {fix.label}
+          </button>
+        )}
+        {stepId && (
+          <button type="button" className={styles.go} onClick={() => useAuthor.getState().select(stepId)}>
+            {t('findings.goTo')}
+          </button>
+        )}
+      </span>
     </div>
   );
 }

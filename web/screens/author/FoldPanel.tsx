@@ -9,6 +9,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
+import { Button } from '@mantine/core';
 import { memo, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type FoldRow, foldSide } from '#core/fold/fold';
@@ -22,6 +23,7 @@ import author from './Author.module.css';
 import styles from './Fold.module.css';
 import { type Direction, neighbour, placeAfterDrop } from './fold-moves';
 import { removeWithUndo } from './remove-step';
+import { draftTheWayBack, useDraftKey } from './way-back';
 
 interface Drop {
   readonly stepId: string;
@@ -29,18 +31,22 @@ interface Drop {
   readonly half: 'above' | 'below';
 }
 
+/** Findings that say the way back is not whole yet. */
+const WAY_BACK_MISSING = ['left-on-cloth', 'left-in-tray', 'not-refilled', 'not-restored'];
+
 /** The whole procedure, folded at its middle. */
 export function FoldPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const selected = useAuthor((state) => state.selected);
-  const { fold } = computed(workbook);
+  const { fold, findings } = computed(workbook);
   const { procedure, series } = workbook;
   const numbers = new Map(procedure.steps.map((step, index) => [step.id, index + 1]));
   const partners = new Set(selected ? fold.partners.get(selected) : []);
   const [dragged, setDragged] = useState<string | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
   const list = useRef<HTMLDivElement>(null);
+  useDraftKey(writes);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
 
   const onDragMove = ({ active, over }: DragMoveEvent) => {
@@ -121,6 +127,11 @@ export function FoldPanel({ writes }: { writes: boolean }) {
           {minutes > 0 && t('fold.about', { time: showDuration(minutes) })}
         </span>
       </div>
+      {writes && findings.some(({ id }) => WAY_BACK_MISSING.includes(id)) && (
+        <Button fullWidth variant="default" mb="sm" onClick={draftTheWayBack}>
+          {t('fold.draft')}
+        </Button>
+      )}
       {procedure.steps.length === 0 && (
         <p className={author.small}>{writes ? t('fold.empty') : t('fold.emptyReader')}</p>
       )}
@@ -203,7 +214,7 @@ const Chip = memo(function Chip({ step, series, number, selected, partner, drop,
         tabIndex={selected ? 0 : -1}
         aria-pressed={selected}
         aria-label={[t('fold.stepLabel', { number, title }), ...marks.map((mark) => t(`fold.${mark}`))].join(', ')}
-        className={`${styles.chip} ${selected ? styles.selected : partner ? styles.partner : ''} ${isDragging ? styles.dragged : ''}`}
+        className={`${styles.chip} ${selected ? styles.selected : partner ? styles.partner : ''} ${isDragging ? styles.dragged : ''} ${step.drafted ? styles.drafted : ''}`}
         onClick={() => useAuthor.getState().select(step.id)}
       >
         <span className={styles.n}>{number}</span>

@@ -1,4 +1,4 @@
-import { ActionIcon, Group } from '@mantine/core';
+import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
@@ -61,6 +61,16 @@ export function StepPanel({ writes }: { writes: boolean }) {
           </Group>
         )}
       </div>
+      {step.drafted && (
+        <div className={styles.drafted}>
+          <span>{t('step.drafted')}</span>
+          {writes && (
+            <Button size="compact-sm" onClick={() => useAuthor.getState().changeStep(step.id, {})}>
+              {t('step.confirm')}
+            </Button>
+          )}
+        </div>
+      )}
       {step.cautions.map((caution) => (
         <div key={caution.signal + caution.text} style={{ marginBottom: 10 }}>
           <CautionNote caution={caution} />

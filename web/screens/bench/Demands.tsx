@@ -190,7 +190,7 @@ function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
         </div>
       )}
       {inHand && (
-        <label className={styles.camera}>
+        <label className={`${frame.medium} ${styles.camera}`}>
           <IconCamera size={28} aria-hidden />
           {run.photos.length > 0 ? t('bench.anotherPhoto') : t('bench.takePhoto')}
           <input
