@@ -173,6 +173,7 @@ test('entries made while another took over are not lost unseen', async ({ page, 
     page.getByText('One entry could not be taken in: Somebody else has this job in hand now.'),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Drop it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();
   await elsewhere.close();
 });

@@ -231,6 +231,23 @@ test('what is typed without a server is kept on the device and saved when it is 
   await expect(page.getByText('2 steps')).toBeVisible();
 });
 
+test('a part typed by mistake can be deleted; one in use cannot, and it is said why', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  const { code } = await newProcedure(page, 'Misspelt');
+  await typeLines(page, ['take off coverr', 'take off cover /spaner']);
+  await page.getByRole('button', { name: 'Step 1, Take off coverr' }).focus();
+  await page.keyboard.press('Delete');
+  await saved(page);
+  await page.getByRole('link', { name: `Testwick ${code}` }).click();
+  await page.getByRole('button', { name: 'Delete cover', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('"Misspelt" still uses what would be gone.')).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'cover', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete coverr' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('cell', { name: 'coverr' })).toHaveCount(0);
+});
+
 test('a series goes out as a package and comes back; a broken file is told fault by fault', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
   await page.goto('/series/pellwick-rl-50');

@@ -67,7 +67,7 @@ describe('saving a draft', () => {
       procedureVersion: 1,
       procedurePatch: [],
     });
-    expect(removal.status).toBe(400);
+    expect(removal.json.fault).toMatchObject({ code: 'in-use', what: '"Test" still uses what would be gone.' });
     expect(removal.json.fault?.where?.[0]?.path).toContain('"Test".steps[1]');
   });
 

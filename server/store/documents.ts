@@ -95,7 +95,7 @@ export async function saveWorkbook(
     refuseFaults([...seriesReferences(series), ...procedureReferences(procedure, series)]);
     if (change.seriesPatch.length > 0) {
       for (const other of await proceduresOf(tx, series.id)) {
-        if (other.id !== procedureId) refuseFaults(procedureReferences(other, series, `"${other.title}"`));
+        if (other.id !== procedureId) refuseInUse(other, series);
       }
       await writeSeries(tx, series, now.series.version, by);
     }
@@ -202,7 +202,7 @@ export async function takeInPackage(
     }
     // Procedures that the package does not bring must still fit the series it replaces.
     for (const other of await proceduresOf(tx, series.id)) {
-      refuseFaults(procedureReferences(other, series, `"${other.title}" on the shelf`));
+      refuseInUse(other, series);
     }
   });
 }
@@ -260,6 +260,22 @@ function patched<T>(
   if (!parsed.success)
     throw badInput(faultsOf(parsed.error).map((fault) => ({ ...fault, path: `${name}.${fault.path}` })));
   return parsed.data;
+}
+
+/** A procedure that is not being edited must still find all it names in the changed series. */
+function refuseInUse(procedure: Procedure, series: Series): void {
+  const where = procedureReferences(procedure, series, `"${procedure.title}"`);
+  if (where.length > 0) {
+    throw new Fault(
+      409,
+      'in-use',
+      `"${procedure.title}" still uses what would be gone.`,
+      'Take it out of those steps first.',
+      {
+        where,
+      },
+    );
+  }
 }
 
 function refuseFaults(faults: readonly { path: string; reason: string }[]): void {

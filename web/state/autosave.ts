@@ -169,9 +169,10 @@ export async function resolveStale(theirs: OpenWorkbook, workbook: Workbook): Pr
   await save();
 }
 
+/** Goes on with the other version. It stands on top of mine in the history, so undo brings mine back. */
 export async function takeTheirs(theirs: OpenWorkbook): Promise<void> {
   const base = baseOf(theirs);
   await device.drafts.delete(theirs.procedure.document.id);
   useAutosave.setState({ base, state: { kind: 'saved', at: new Date() } });
-  useAuthor.getState().open(base.workbook);
+  useAuthor.getState().edit(() => base.workbook);
 }

@@ -183,9 +183,12 @@ export const en = {
     parts: 'Parts',
     noParts: 'Parts appear here when a step names them.',
     drawing: 'Form',
+    actions: 'Delete',
     tools: 'Tools',
     consumables: 'Consumables',
     noneYet: 'None yet.',
+    remove: 'Delete {{name}}',
+    removeAsk: 'It goes from this series. Steps that use it keep it from being deleted.',
   },
   part: {
     about: 'About {{name}}',
@@ -430,6 +433,10 @@ export const en = {
     takeOver: 'Take it over',
     refused_one: 'One entry could not be taken in: {{reason}}',
     refused_other: '{{count}} entries could not be taken in: {{reason}}',
+    discardTitle_one: 'Drop one entry?',
+    discardTitle_other: 'Drop {{count}} entries?',
+    discardAsk:
+      'They were made while somebody else had the job. Dropped, they are gone for good. To keep what they say, tell it to whoever has the job now.',
     discard_one: 'Drop it',
     discard_other: 'Drop them',
     tellBy: 'Tell by: {{by}}',

@@ -6,6 +6,7 @@ import { mayWorkAtBench } from '../../app/session';
 import type { BenchJob } from '../../offline/job-sync';
 import { Tag } from '../../parts/Tag';
 import styles from './Bench.module.css';
+import { openDiscard } from './dialogs';
 
 export function BenchTop({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
@@ -82,7 +83,7 @@ export function BenchNotice({ bench }: { bench: BenchJob }) {
     return (
       <div className={styles.notice} role="alert">
         <span>{t('bench.refused', { count: refused.length, reason: refused[0]?.refused })}</span>
-        <button type="button" className={styles.medium} onClick={() => bench.discardRefused()}>
+        <button type="button" className={styles.medium} onClick={() => openDiscard(bench, refused.length)}>
           {t('bench.discard', { count: refused.length })}
         </button>
       </div>

@@ -34,6 +34,19 @@ export function openProblem(bench: BenchJob, stepId: string): void {
   });
 }
 
+/** What the server refused is gone for good once it is dropped, so it is listed and asked about. */
+export function openDiscard(bench: BenchJob, count: number): void {
+  modals.openConfirmModal({
+    title: i18next.t('bench.discardTitle', { count }),
+    size: 'lg',
+    children: i18next.t('bench.discardAsk'),
+    labels: { confirm: i18next.t('bench.discard', { count }), cancel: i18next.t('app.cancel') },
+    confirmProps: { color: 'kaki', size: 'xl' },
+    cancelProps: { size: 'xl' },
+    onConfirm: () => void bench.discardRefused(),
+  });
+}
+
 const SHORTEST = 3;
 
 /** A few words that go into the record. */

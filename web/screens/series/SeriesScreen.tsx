@@ -1,4 +1,6 @@
-import { Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import { ActionIcon, Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import { IconTrash } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import fastJsonPatch from 'fast-json-patch';
 import { type FormEvent, useState } from 'react';
@@ -108,9 +110,10 @@ export function SeriesScreen() {
         </Title>
         <List mb="sm">
           {series.positionSets.map((set) => (
-            <List.Item
-              key={set.id}
-            >{`${t('part.each', { name: set.name })}: ${set.positions.map((p) => p.name).join(', ')}`}</List.Item>
+            <List.Item key={set.id}>
+              {`${t('part.each', { name: set.name })}: ${set.positions.map((p) => p.name).join(', ')} `}
+              {writes && <Delete name={set.name} onDelete={() => change(without(series, 'positionSets', set.id))} />}
+            </List.Item>
           ))}
           {series.positionSets.length === 0 && <Text className="quiet">{t('series.noPositions')}</Text>}
         </List>
@@ -137,6 +140,7 @@ export function SeriesScreen() {
                 <Table.Th>{t('part.count')}</Table.Th>
                 <Table.Th>{t('part.renewal')}</Table.Th>
                 <Table.Th>{t('part.number')}</Table.Th>
+                {writes && <Table.Th w={52}>{t('series.actions')}</Table.Th>}
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
@@ -163,6 +167,14 @@ export function SeriesScreen() {
                     </Table.Td>
                     <Table.Td>{t(`renewal.${component.renewal}`)}</Table.Td>
                     <Table.Td className="number">{component.partNumber ?? ''}</Table.Td>
+                    {writes && (
+                      <Table.Td>
+                        <Delete
+                          name={component.name}
+                          onDelete={() => change(without(series, 'components', component.id))}
+                        />
+                      </Table.Td>
+                    )}
                   </Table.Tr>
                 );
               })}
@@ -170,8 +182,16 @@ export function SeriesScreen() {
           </Table>
         )}
         <Group align="flex-start" grow mt="xl">
-          <NamedList title={t('series.tools')} names={series.tools.map(toolLabel)} />
-          <NamedList title={t('series.consumables')} names={series.consumables.map((consumable) => consumable.name)} />
+          <NamedList
+            title={t('series.tools')}
+            items={series.tools.map((tool) => ({ id: tool.id, name: toolLabel(tool) }))}
+            onDelete={writes ? (id) => change(without(series, 'tools', id)) : undefined}
+          />
+          <NamedList
+            title={t('series.consumables')}
+            items={series.consumables}
+            onDelete={writes ? (id) => change(without(series, 'consumables', id)) : undefined}
+          />
         </Group>
       </Page>
       <Modal
@@ -191,24 +211,56 @@ export function SeriesScreen() {
   );
 }
 
-function NamedList({ title, names }: { title: string; names: readonly string[] }) {
+interface NamedListProps {
+  readonly title: string;
+  readonly items: readonly { id: string; name: string }[];
+  readonly onDelete: ((id: string) => void) | undefined;
+}
+
+function NamedList({ title, items, onDelete }: NamedListProps) {
   const { t } = useTranslation();
   return (
     <section>
       <Title order={2} size="h4" mb="xs">
         {title}
       </Title>
-      {names.length === 0 ? (
+      {items.length === 0 ? (
         <Text className="quiet">{t('series.noneYet')}</Text>
       ) : (
         <List>
-          {names.map((name) => (
-            <List.Item key={name}>{name}</List.Item>
+          {items.map(({ id, name }) => (
+            <List.Item key={id}>
+              {name} {onDelete && <Delete name={name} onDelete={() => onDelete(id)} />}
+            </List.Item>
           ))}
         </List>
       )}
     </section>
   );
+}
+
+/** Asks first; the server refuses while a step still uses it, and says which. */
+function Delete({ name, onDelete }: { name: string; onDelete: () => void }) {
+  const { t } = useTranslation();
+  const label = t('series.remove', { name });
+  const ask = () =>
+    modals.openConfirmModal({
+      title: label,
+      children: t('series.removeAsk'),
+      labels: { confirm: t('app.delete'), cancel: t('app.cancel') },
+      confirmProps: { color: 'kaki' },
+      onConfirm: onDelete,
+    });
+  return (
+    <ActionIcon variant="subtle" color="gray" size={26} aria-label={label} title={label} onClick={ask}>
+      <IconTrash size={15} />
+    </ActionIcon>
+  );
+}
+
+/** The series without one of its parts, tools, consumables or position sets. */
+function without(series: Series, list: 'components' | 'tools' | 'consumables' | 'positionSets', id: string): Series {
+  return { ...series, [list]: series[list].filter((item) => item.id !== id) };
 }
 
 function AddPositions({ onAdd }: { onAdd: (name: string, count: number) => void }) {

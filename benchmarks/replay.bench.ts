@@ -1,0 +1,88 @@
+import { replay, type Timeline } from '#core/cloth/replay';
+import { check } from '#core/findings/check';
+import { foldOf } from '#core/fold/fold';
+import { changeStep } from '#core/procedure/edit';
+import type { Step, Workbook } from '#core/procedure/procedure';
+import { Series } from '#core/pump/series';
+
+/**
+ * How long an edit takes to be reflected (replay, findings and fold), for procedures of growing size. Times depend on
+ * the machine; what is compared are the ratios of one run. `npm run bench` prints them.
+ */
+const ROUNDS = 40;
+
+/** A clean procedure: everything comes off in order and goes back in reverse, a tenth of it renewed. */
+function cleanProcedure(steps: number, unitsWanted: number): Workbook {
+  // A series holds 400 components; what is left over is looked at.
+  const takings = Math.min(380, Math.floor(steps * 0.45));
+  const count = Math.max(1, Math.round(unitsWanted / takings));
+  const components = Array.from({ length: takings }, (_, i) => ({
+    id: `c${i}`,
+    name: `part ${i}`,
+    kind: 'other',
+    count,
+  }));
+  const series = Series.parse({ id: 's', name: 'Bench', code: 'B', pumpType: 'other', components });
+  const step = (id: string, stage: Step['stage'], verb: Step['verb'], component: number): Step => ({
+    id,
+    stage,
+    verb,
+    targets: [{ componentId: `c${component}` }],
+    positionIds: [],
+    toolIds: [],
+    applications: [],
+    cautions: [],
+  });
+  const down = components.map((_, i) => step(`down${i}`, 'take-down', 'take-off', i));
+  const renewed = components.flatMap((_, i) => (i % 10 === 0 ? [step(`renew${i}`, 'renew', 'renew', i)] : []));
+  const up = components.map((_, i) => step(`up${i}`, 'put-back', 'fit', i)).reverse();
+  const looks = Array.from({ length: Math.max(0, steps - down.length - renewed.length - up.length) }, (_, i) =>
+    step(`look${i}`, 'look', 'inspect', i % takings),
+  );
+  return {
+    series,
+    procedure: { id: 'p', seriesId: 's', title: 'Bench', steps: [...down, ...looks, ...renewed, ...up] },
+  };
+}
+
+function reflect(workbook: Workbook, previous?: Timeline): Timeline {
+  const timeline = replay(workbook, previous);
+  check(workbook, timeline);
+  foldOf(timeline);
+  return timeline;
+}
+
+function measure(work: () => void): { median: number; p95: number } {
+  for (let i = 0; i < 8; i += 1) work();
+  const times = Array.from({ length: ROUNDS }, () => {
+    const started = performance.now();
+    work();
+    return performance.now() - started;
+  }).sort((a, b) => a - b);
+  return { median: times[ROUNDS >> 1] ?? 0, p95: times[Math.floor(ROUNDS * 0.95)] ?? 0 };
+}
+
+let base: number | undefined;
+console.log('steps  units   full ms (p95)     edit at n/2 ms (p95)   edit/full   full per step, against 50 steps');
+for (const [steps, units] of [
+  [50, 20],
+  [500, 200],
+  [500, 600],
+  [2000, 600],
+] as const) {
+  const workbook = cleanProcedure(steps, units);
+  const timeline = reflect(workbook);
+  const middle = workbook.procedure.steps[steps >> 1]?.id ?? '';
+  let n = 0;
+  const full = measure(() => reflect(workbook));
+  const edit = measure(() => {
+    n += 1;
+    reflect({ ...workbook, procedure: changeStep(workbook.procedure, middle, { why: `edit ${n}` }) }, timeline);
+  });
+  const perStep = full.median / steps;
+  base ??= perStep;
+  const cell = (value: number) => value.toFixed(2).padStart(7);
+  console.log(
+    `${String(steps).padStart(5)}  ${String(timeline.units.size).padStart(5)}  ${cell(full.median)} (${cell(full.p95)})   ${cell(edit.median)} (${cell(edit.p95)})        ${(edit.median / full.median).toFixed(2)}        ${(perStep / base).toFixed(2)}`,
+  );
+}
