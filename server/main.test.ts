@@ -29,7 +29,7 @@ describe('check', () => {
   test('a whole procedure passes', async () => {
     const { code, out } = await runMain(['check', file('good.json')]);
     expect(code).toBe(0);
-    expect(out).toContain('Test: nothing found');
+    expect(out).toMatch(/Test: 1 found\n {2}advise no-source/);
   });
 
   test('a part left over is named, and the exit code says stop', async () => {

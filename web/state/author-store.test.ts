@@ -69,10 +69,12 @@ test('opening another procedure starts a new history', () => {
 });
 
 test('what is computed from a workbook is computed once', () => {
+  author().addLine('isolate the drive');
   author().addLine('take off cover');
   const first = computed(author().workbook);
   expect(computed(author().workbook)).toBe(first);
   expect(first.findings.map((finding) => finding.id)).toContain('left-on-cloth');
   author().addLine('fit cover');
+  author().addLine('restore the drive');
   expect(computed(author().workbook).findings).toEqual([]);
 });
