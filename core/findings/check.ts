@@ -2,6 +2,7 @@ import { replay, type Timeline } from '../cloth/replay';
 import type { Workbook } from '../procedure/procedure';
 import type { Finding, Severity } from './finding';
 import { type Rule, runRule } from './rule';
+import { buried } from './rules/buried';
 import { empty } from './rules/empty';
 import { leftInTray } from './rules/left-in-tray';
 import { leftOnCloth } from './rules/left-on-cloth';
@@ -34,6 +35,7 @@ export const RULES: readonly Rule[] = [
   powerTightens,
   noFigure,
   unconfirmed,
+  buried,
   noSource,
 ];
 

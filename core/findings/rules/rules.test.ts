@@ -19,6 +19,10 @@ const withStep = (workbook: Workbook, index: number, fields: Partial<Step>): Wor
 /** A procedure in which the named rule finds something, and the sentence it then says. */
 const PLANTED: Record<string, [Workbook, string]> = {
   empty: [typed([]), 'The procedure has no steps.'],
+  buried: [
+    typed(['take off cover', 'take off gasket', 'fit cover', 'fit gasket']),
+    'Step 3, "Fit cover", closes over the gasket still out.',
+  ],
   'left-on-cloth': [
     typed(['isolate the drive', 'take off cover', 'restore the drive']),
     'The cover stays on the cloth: step 2 takes it off and nothing puts it back.',
@@ -122,6 +126,27 @@ test('one shaft forgotten is told by its position, two of eight by their number'
   expect(found(typed(['take off 8 cover nuts', 'fit 6 cover nuts']), 'left-on-cloth')[0]?.sentence).toBe(
     'The two cover nuts stay on the cloth: step 1 takes them off and nothing puts them back.',
   );
+});
+
+describe('what lies underneath', () => {
+  const buriedIn = (lines: string[]) => found(typed(lines), 'buried').map((finding) => finding.sentence);
+  test('the other shaft is not in the way', () => {
+    expect(
+      buriedIn(['draw rotor @shaft 1', 'draw sleeve @shaft 2', 'fit rotor @shaft 1', 'fit sleeve @shaft 2']),
+    ).toEqual([]);
+  });
+  test('at the same shaft it is', () => {
+    expect(
+      buriedIn(['draw rotor @each shaft', 'draw sleeve @each shaft', 'fit rotor @shaft 1', 'fit sleeve', 'fit rotor']),
+    ).toEqual(['Step 3, "Fit rotor", closes over the sleeve still out.']);
+  });
+  test('the new part counts as the old one does', () => {
+    expect(buriedIn(['take off cover', 'take off gasket', 'renew gasket', 'fit cover', 'fit gasket'])).toHaveLength(1);
+    expect(buriedIn(['take off cover', 'take off gasket', 'renew gasket', 'fit gasket', 'fit cover'])).toEqual([]);
+  });
+  test('a part that never goes back is told as left over, not as buried', () => {
+    expect(buriedIn(['take off cover', 'take off gasket', 'fit cover'])).toEqual([]);
+  });
 });
 
 test('stops come first, advice last', () => {

@@ -8,6 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { answer, api } from '../../app/api';
 import { tellFault } from '../../app/notify';
 import { device } from '../../offline/database';
+import { useFields } from '../../parts/useFields';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
 export function openStartJob(releaseId?: string): void {
@@ -19,7 +20,7 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
   const leaveTo = useLeaveModal();
   const releases = useQuery({ queryKey: ['releases'], queryFn: () => answer(api.releases.$get()) });
   const [releaseId, setReleaseId] = useState(chosen);
-  const [form, setForm] = useState({ workOrder: '', pumpSerial: '', customer: '' });
+  const { values: form, field } = useFields({ workOrder: '', pumpSerial: '', customer: '' });
   // One id for this dialog: pressing twice on a slow network starts one job.
   const [id] = useState(() => nanoid());
 
@@ -36,11 +37,6 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
       tellFault(error);
     }
   };
-  const field = (key: keyof typeof form) => ({
-    value: form[key],
-    required: true,
-    onChange: (event: { currentTarget: { value: string } }) => setForm({ ...form, [key]: event.currentTarget.value }),
-  });
 
   return (
     <form onSubmit={submit}>

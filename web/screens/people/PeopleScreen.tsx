@@ -10,6 +10,7 @@ import { FaultNotice } from '../../app/Fallbacks';
 import { tellDone, tellFault } from '../../app/notify';
 import { Page, TopBar } from '../../app/Shell';
 import { Tag } from '../../parts/Tag';
+import { useFields } from '../../parts/useFields';
 
 const PEOPLE = ['people'];
 
@@ -92,7 +93,7 @@ export function PeopleScreen() {
 function NewPersonForm() {
   const { t } = useTranslation();
   const queries = useQueryClient();
-  const [form, setForm] = useState({ name: '', username: '', password: '' });
+  const { values: form, field } = useFields({ name: '', username: '', password: '' });
   const [role, setRole] = useState<Role>('technician');
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -104,11 +105,6 @@ function NewPersonForm() {
       tellFault(error);
     }
   };
-  const field = (key: keyof typeof form) => ({
-    value: form[key],
-    required: true,
-    onChange: (event: { currentTarget: { value: string } }) => setForm({ ...form, [key]: event.currentTarget.value }),
-  });
   return (
     <form onSubmit={submit}>
       <Stack>

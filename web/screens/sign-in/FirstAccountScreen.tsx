@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate } from 'react-router';
 import { answer, api } from '../../app/api';
 import { faultText } from '../../app/notify';
+import { useFields } from '../../parts/useFields';
 import { Welcome } from './Welcome';
 
 /** A new workshop: the first account is its lead. */
@@ -13,7 +14,7 @@ export function FirstAccountScreen() {
   const start = useQuery({ queryKey: ['start'], queryFn: () => answer(api.start.$get()) });
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [form, setForm] = useState({ name: '', username: '', password: '' });
+  const { values: form, field } = useFields({ name: '', username: '', password: '' });
   const [fault, setFault] = useState<string[]>([]);
 
   const submit = async (event: FormEvent) => {
@@ -27,11 +28,6 @@ export function FirstAccountScreen() {
       setFault(where.length > 0 ? where : [what]);
     }
   };
-  const field = (key: keyof typeof form) => ({
-    value: form[key],
-    required: true,
-    onChange: (event: { currentTarget: { value: string } }) => setForm({ ...form, [key]: event.currentTarget.value }),
-  });
 
   if (start.data && !start.data.needsFirstAccount) return <Navigate to="/sign-in" replace />;
   return (
