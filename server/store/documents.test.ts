@@ -68,7 +68,7 @@ describe('saving a draft', () => {
       procedurePatch: [],
     });
     expect(removal.json.fault).toMatchObject({ code: 'in-use', what: '"Test" still uses what would be gone.' });
-    expect(removal.json.fault?.where?.[0]?.path).toContain('"Test".steps[1]');
+    expect(removal.json.fault?.where).toEqual([{ path: 'Test', reason: expect.stringMatching(/^step 2/) }]);
   });
 
   test.each([

@@ -153,8 +153,7 @@ export async function saveSeries(
     const series = patched(now.document, patch, SeriesSchema, 'series');
     if (series.id !== id) throw badInput([{ path: 'series.id', reason: 'cannot be changed' }]);
     refuseFaults(seriesReferences(series));
-    for (const other of await proceduresOf(tx, id))
-      refuseFaults(procedureReferences(other, series, `"${other.title}"`));
+    for (const other of await proceduresOf(tx, id)) refuseInUse(other, series);
     await writeSeries(tx, series, now.version, by);
     return readSeries(tx, id);
   });
@@ -264,18 +263,18 @@ function patched<T>(
 
 /** A procedure that is not being edited must still find all it names in the changed series. */
 function refuseInUse(procedure: Procedure, series: Series): void {
-  const where = procedureReferences(procedure, series, `"${procedure.title}"`);
-  if (where.length > 0) {
-    throw new Fault(
-      409,
-      'in-use',
-      `"${procedure.title}" still uses what would be gone.`,
-      'Take it out of those steps first.',
-      {
-        where,
-      },
-    );
-  }
+  const faults = procedureReferences(procedure, series);
+  if (faults.length === 0) return;
+  const steps = new Set(faults.map((fault) => Number(/steps\[(\d+)\]/.exec(fault.path)?.[1] ?? -1) + 1));
+  throw new Fault(
+    409,
+    'in-use',
+    `"${procedure.title}" still uses what would be gone.`,
+    'Take it out of those steps first.',
+    {
+      where: [{ path: procedure.title, reason: `step ${[...steps].join(', ')}` }],
+    },
+  );
 }
 
 function refuseFaults(faults: readonly { path: string; reason: string }[]): void {

@@ -11,6 +11,7 @@ export function tellFault(error: unknown): void {
     message: [...where, todo].join('\n'),
     autoClose: 9000,
     withBorder: true,
+    styles: { description: { color: 'var(--ink-2)', whiteSpace: 'pre-line' } },
   });
 }
 

@@ -215,6 +215,7 @@ const Chip = memo(function Chip({ step, series, number, selected, partner, drop,
         aria-pressed={selected}
         aria-label={[t('fold.stepLabel', { number, title }), ...marks.map((mark) => t(`fold.${mark}`))].join(', ')}
         className={`${styles.chip} ${selected ? styles.selected : partner ? styles.partner : ''} ${isDragging ? styles.dragged : ''} ${step.drafted ? styles.drafted : ''}`}
+        onFocus={() => useAuthor.getState().select(step.id)}
         onClick={() => useAuthor.getState().select(step.id)}
       >
         <span className={styles.n}>{number}</span>

@@ -27,7 +27,12 @@ export function SeriesScreen() {
   const writes = mayWrite(usePerson());
   const queries = useQueryClient();
   const key = ['series', id];
-  const query = useQuery({ queryKey: key, queryFn: () => answer(api.series[':id'].$get({ param: { id } })) });
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => answer(api.series[':id'].$get({ param: { id } })),
+    // Writing procedures changes the series as well: what an earlier visit saw is no version to change.
+    gcTime: 0,
+  });
   const shelf = useShelf();
   const [openPart, setOpenPart] = useState<string | null>(null);
   if (query.error) return <FaultNotice error={query.error} />;
