@@ -48,7 +48,8 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
         <h2>{t('bench.torqueTo')}</h2>
         {step.torque ? (
           <div className={styles.figure}>
-            {showNumber(step.torque.figure.value)} <small>{step.torque.figure.unit}</small>
+            {showNumber(step.torque.figure.value)}
+            <small>{step.torque.figure.unit}</small>
           </div>
         ) : (
           <p>{t('bench.noFigure')}</p>
