@@ -37,7 +37,7 @@ export function App() {
     >
       <QueryClientProvider client={queries}>
         <ModalsProvider>
-          <Notifications position="bottom-left" limit={3} />
+          <Notifications position="bottom-left" limit={3} containerWidth={370} />
           <RouterProvider router={router} />
         </ModalsProvider>
       </QueryClientProvider>
