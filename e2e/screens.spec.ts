@@ -62,6 +62,7 @@ test('dialogs: readable by everybody', async ({ page }) => {
   for (const name of ['New series', 'Import a package']) {
     await page.getByRole('button', { name }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
+    await expect(page.getByRole('dialog')).toHaveCSS('opacity', '1');
     await accessible(page);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
