@@ -1,6 +1,6 @@
 import type { Timeline } from '../../cloth/replay';
-import type { Unit } from '../../cloth/units';
 import { componentPhrase, listing } from '../../narration/sentence';
+import { pieceOf } from '../../procedure/way-back/takings';
 import { componentById } from '../../pump/series';
 import { nameStep, type Rule } from '../rule';
 
@@ -80,8 +80,4 @@ function lastJourneys(timeline: Timeline): Map<string, Journey> {
 
 function inTheWay(above: Journey, under: Journey): boolean {
   return above.positionId === null || under.positionId === null || above.positionId === under.positionId;
-}
-
-function pieceOf(unit: Unit | undefined): string {
-  return unit ? `${unit.componentId}/${unit.positionId}/${unit.piece}` : '';
 }

@@ -1,4 +1,4 @@
-import { counterpart } from '../../procedure/way-back/way-back';
+import { counterpart, wantsFilling } from '../../procedure/way-back/way-back';
 import { nameStep, type Rule } from '../rule';
 
 export const notRefilled: Rule = {
@@ -9,8 +9,7 @@ export const notRefilled: Rule = {
   reason: 'The pump is started dry and is damaged in minutes.',
   find: (context) =>
     context.workbook.procedure.steps.flatMap((step, index) => {
-      // A casing is drained of the product and fills itself; oil has to be put back.
-      if (step.verb !== 'drain' || !/oil|grease|fluid|coolant/i.test(step.about ?? '')) return [];
+      if (!wantsFilling(step)) return [];
       const filled = context.workbook.procedure.steps.slice(index + 1).some((later) => later.verb === 'fill');
       if (filled) return [];
       return [

@@ -19,6 +19,6 @@ export function takingOf(timeline: Timeline, units: readonly Unit[]): Taking | u
 }
 
 /** The piece a unit is, whatever its generation. */
-function pieceOf(unit: Unit | undefined): string {
+export function pieceOf(unit: Unit | undefined): string {
   return unit ? `${unit.componentId}/${unit.positionId}/${unit.piece}` : '';
 }

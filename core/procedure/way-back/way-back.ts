@@ -91,7 +91,7 @@ export function draftPutBack(workbook: Workbook): Workbook {
     draft = withEdits(draft, refitting(draft, timeline, latestTaken(timeline, out)));
   }
   for (const [verb, undone] of [
-    ['fill', (step: Step) => step.verb === 'drain' && /oil|grease|fluid|coolant/i.test(step.about ?? '')],
+    ['fill', wantsFilling],
     ['restore', (step: Step) => step.verb === 'isolate' || step.verb === 'lock-out'],
   ] as const) {
     const step = draft.procedure.steps.find(undone);
@@ -99,6 +99,11 @@ export function draftPutBack(workbook: Workbook): Workbook {
       draft = withEdits(draft, counterpart(draft, step, verb));
   }
   return draft;
+}
+
+/** A casing is drained of the product and fills itself; oil has to be put back. */
+export function wantsFilling(step: Step): boolean {
+  return step.verb === 'drain' && /oil|grease|fluid|coolant/i.test(step.about ?? '');
 }
 
 /** Components that are always renewed, lie on the cloth at the end, and have no renewal yet. */
