@@ -5,6 +5,7 @@ import { Command, InvalidArgumentError } from 'commander';
 import { eq } from 'drizzle-orm';
 import { check } from '#core/findings/check';
 import { copyOf, type Package, packageOf, parsePackage } from '#core/package/package';
+import { modulesBefore } from '#core/procedure/modules';
 import { openDemo } from '#demo/demo';
 import { Fault } from './fault';
 import { closeOnSignals, serve } from './serve';
@@ -68,7 +69,7 @@ program
     for (const file of files) {
       const { series, procedures } = await readPackageFile(file);
       for (const procedure of procedures) {
-        const findings = check({ series, procedure });
+        const findings = check({ series, procedure, before: modulesBefore(procedure, procedures) });
         stopped ||= findings.some((finding) => finding.severity === 'stop');
         results.push({ file, procedure: procedure.title, findings });
       }

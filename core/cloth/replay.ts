@@ -1,105 +1,139 @@
+import { componentPhrase } from '../narration/sentence';
 import type { Step, Workbook } from '../procedure/procedure';
-import { verbOf } from '../procedure/verbs';
-import { type Component, componentById, type Series } from '../pump/series';
-import { type Place, type Unit, unitsOf } from './units';
+import { Bench } from './bench';
+import type { BenchState, Move, Notice } from './bench-state';
+import { type Cell, Cells } from './cells';
+import { fork, holdsOn, lastUses, MOST_PATHS, type Path, type Route, rejoin, sameBench } from './paths';
+import { type Structure, structureOf } from './structure';
+import type { Place, Unit } from './units';
 
 /**
- * The bench replay: where every unit is after every step.
+ * The bench replay: the whole state of the bench after every step.
  *
- * The replay is a fold of operations over one working state. Each step leaves the moves it made, and every
- * SNAPSHOT_EVERY steps the whole state is kept, so that any moment can be shown without starting over and an edit at
- * step n replays from the snapshot before n.
+ * The replay is a fold of steps over the working states of all ways through. Decisions fork it, and ways that agree
+ * again go on as one, so that k decisions do not cost 2^k. Every SNAPSHOT_EVERY steps the states are kept, so that any
+ * moment can be shown without starting over and an edit at step n replays from the snapshot before n.
  */
-const SNAPSHOT_EVERY = 32;
+const SNAPSHOT_EVERY = 64;
 
-export interface Move {
-  readonly unitId: string;
-  readonly from: Place;
-  readonly to: Place;
-  /** The numbered cell it is laid in, or leaves. */
-  readonly cell: number | null;
-}
-
-/** A part a step names that is not where the verb needs it. */
-export interface Miss {
-  readonly componentId: string;
-  readonly reason: 'not-in-pump' | 'not-out' | 'already-renewed';
+/** A step carried out on one of the ways through. */
+export interface Run {
+  readonly route: Route;
+  readonly moves: readonly Move[];
+  readonly notices: readonly Notice[];
 }
 
 export interface Frame {
   readonly step: Step;
+  /** One for each way that carries the step out, the main way first. */
+  readonly runs: readonly Run[];
+  /** Whether the main way carries it out. */
+  readonly onMain: boolean;
+  /** What it moves on the main way, or on the first way that carries it out. */
   readonly moves: readonly Move[];
-  readonly misses: readonly Miss[];
-}
-
-/** A numbered place on the cloth, given out in the order of removal and never given to another part. */
-export interface Cell {
-  readonly number: number;
-  readonly componentId: string;
-  readonly unitIds: readonly string[];
-  /** The step that first laid something in it. */
-  readonly openedBy: string;
-}
-
-export interface BenchState {
-  readonly places: ReadonlyMap<string, Place>;
 }
 
 export interface Timeline {
-  readonly series: Series;
+  readonly workbook: Workbook;
+  readonly structure: Structure;
   readonly units: ReadonlyMap<string, Unit>;
   readonly frames: readonly Frame[];
   readonly cells: readonly Cell[];
-  /** State before step 0, 32, 64 and so on. */
+  /** The states before step 0, 64, 128 and so on. */
   readonly snapshots: readonly Snapshot[];
+  /** Where the main way ends. */
   readonly end: BenchState;
+  /** Where each way ends that did not join another, the main one first. */
+  readonly ends: readonly { readonly state: BenchState; readonly route: Route }[];
+  /** More ways at once than are followed. */
+  readonly tooManyPaths: boolean;
+  /** For each decision the last step that depends on it. */
+  readonly uses: ReadonlyMap<string, number>;
 }
 
-interface Snapshot extends BenchState {
+interface Snapshot {
+  readonly paths: readonly Path[];
   readonly cells: readonly Cell[];
 }
 
-/** Replays a workbook. With the timeline of an earlier version it starts at the first step that differs. */
-export function replay({ series, procedure }: Workbook, previous?: Timeline): Timeline {
-  const kit = kitFor(series, procedure.steps);
-  const units = new Map<string, Unit>();
-  for (const component of series.components) {
-    for (const unit of unitsOf(series, component, 'old')) units.set(unit.id, unit);
-    for (const unit of unitsOf(series, component, 'new')) if (kit.has(unit.id)) units.set(unit.id, unit);
-  }
-
-  const kept = previous && sameStructure(previous, series, kit) ? previous : undefined;
-  const start = kept ? unchangedSteps(kept, procedure.steps) : 0;
+/**
+ * Replays a workbook. With the timeline of an earlier version it starts at the first step that differs. With a route
+ * only the way with those answers is followed; decisions it does not name take their first answer.
+ */
+export function replay(workbook: Workbook, previous?: Timeline, route?: Route): Timeline {
+  const { series, procedure, before = [] } = workbook;
+  const { steps } = procedure;
+  const structure = structureOf(series, [...before, procedure], previous?.structure);
+  const kept =
+    !route && previous?.structure === structure && previous.workbook.before === workbook.before ? previous : undefined;
+  const uses = lastUses(steps);
+  const start = kept ? unchangedSteps(kept, steps, uses) : 0;
+  const resume = kept?.snapshots[start / SNAPSHOT_EVERY];
+  const cells = new Cells(structure, resume?.cells);
+  let paths: Path[] = resume
+    ? resume.paths.map((path) => ({ ...path, bench: path.bench.copy(cells) }))
+    : [{ bench: takeOver(structure, before, cells), open: new Map(), route: new Map() }];
   const frames: Frame[] = kept ? kept.frames.slice(0, start) : [];
-  const snapshots: Snapshot[] = kept ? kept.snapshots.slice(0, start / SNAPSHOT_EVERY + 1) : [];
-  const resume = snapshots[start / SNAPSHOT_EVERY];
-  const bench = new Bench(
-    series,
-    units,
-    resume
-      ? new Map(resume.places)
-      : new Map([...units.values()].map((u) => [u.id, u.generation === 'new' ? 'tray' : 'pump'])),
-    resume ? [...resume.cells] : [],
-  );
-  for (let i = start; i < procedure.steps.length; i += 1) {
-    if (i % SNAPSHOT_EVERY === 0) snapshots[i / SNAPSHOT_EVERY] = bench.snapshot();
-    const step = procedure.steps[i];
-    if (step) frames.push(bench.perform(step));
-  }
-  if (snapshots.length === 0) snapshots.push(bench.snapshot());
-  return { series, units, frames, cells: bench.cells, snapshots, end: { places: bench.places } };
+  const snapshots: Snapshot[] = kept ? kept.snapshots.slice(0, start / SNAPSHOT_EVERY) : [];
+  let tooManyPaths = false;
+
+  const snapshot = (): Snapshot => ({
+    paths: paths.map((path) => ({ ...path, bench: path.bench.copy() })),
+    cells: [...cells.list],
+  });
+  steps.slice(start).forEach((step, i) => {
+    const index = start + i;
+    if (index % SNAPSHOT_EVERY === 0) snapshots[index / SNAPSHOT_EVERY] = snapshot();
+    const runs: Run[] = [];
+    let onMain = false;
+    paths = paths.flatMap((path, rank) => {
+      if (!holdsOn(path, step)) return [path];
+      if (rank === 0) onMain = true;
+      runs.push(run(structure, path, step, index));
+      return (uses.get(step.id) ?? -1) > index ? fork(path, step, route) : [path];
+    });
+    const settled = (step.when ?? []).flatMap(({ stepId }) => (uses.get(stepId) === index ? [stepId] : []));
+    // Ways come together where an answer is no longer asked for, and where something is put back or tightened again.
+    const closes = step.verb === 'torque' || runs.some(({ moves }) => moves.some((move) => move.act === 'home'));
+    if (settled.length > 0 || (closes && paths.length > 1)) paths = rejoin(paths, settled, structure);
+    if (paths.length > MOST_PATHS) {
+      paths = paths.slice(0, MOST_PATHS);
+      tooManyPaths = true;
+    }
+    frames.push({ step, runs, onMain, moves: runs[0]?.moves ?? [] });
+  });
+  if (snapshots.length === 0) snapshots.push(snapshot());
+  const ends = rejoin(paths, [], structure).map(({ bench, route: way }) => ({ state: bench, route: way }));
+  return {
+    workbook,
+    structure,
+    units: structure.units,
+    frames,
+    cells: cells.list,
+    snapshots,
+    end: ends[0]?.state ?? new Bench(structure, cells),
+    ends,
+    tooManyPaths,
+    uses,
+  };
 }
 
-/** Where everything is after the first `count` steps. */
+/** What a step moves, on whichever way. */
+export function movesOf({ runs }: Frame): readonly Move[] {
+  return runs.length === 1 ? (runs[0]?.moves ?? []) : runs.flatMap((run) => run.moves);
+}
+
+/** The state of the bench on the main way after the first `count` steps. */
 export function stateAfter(timeline: Timeline, count: number): BenchState {
   const n = Math.max(0, Math.min(count, timeline.frames.length));
   if (n === timeline.frames.length) return timeline.end;
   const slot = Math.floor(n / SNAPSHOT_EVERY);
-  const places = new Map(timeline.snapshots[slot]?.places);
-  for (let i = slot * SNAPSHOT_EVERY; i < n; i += 1) {
-    for (const move of timeline.frames[i]?.moves ?? []) places.set(move.unitId, move.to);
-  }
-  return { places };
+  const cells = new Cells(timeline.structure, timeline.cells);
+  const bench = timeline.snapshots[slot]?.paths[0]?.bench.copy(cells) ?? new Bench(timeline.structure, cells);
+  timeline.frames.slice(slot * SNAPSHOT_EVERY, n).forEach(({ step, onMain }, i) => {
+    if (onMain) bench.perform(step, slot * SNAPSHOT_EVERY + i);
+  });
+  return bench;
 }
 
 /** Units in one place, in the order of the series. */
@@ -107,173 +141,93 @@ export function unitsIn(timeline: Timeline, state: BenchState, place: Place): Un
   return [...timeline.units.values()].filter((unit) => state.places.get(unit.id) === place);
 }
 
+/** What lies on the cloth by itself, without what sits in it. */
+export function lyingFree(timeline: Timeline, state: BenchState): Unit[] {
+  return unitsIn(timeline, state, 'cloth').filter((unit) => !state.seated.has(unit.id));
+}
+
+/** New units that are called for, because the old ones are in the bin, and that nothing has fitted. */
+export function calledFor(timeline: Timeline, state: BenchState): Unit[] {
+  return unitsIn(timeline, state, 'tray').filter((unit) => {
+    const old = timeline.structure.byPiece.get(unit.pieceId)?.old;
+    return !state.seated.has(unit.id) && (!old || state.places.get(old.id) === 'bin');
+  });
+}
+
 /** The cell a unit has on this cloth, if it ever lies there. */
 export function cellOf(timeline: Timeline, unitId: string): Cell | undefined {
   return timeline.cells.find((cell) => cell.unitIds.includes(unitId));
 }
 
-/** The new units that the renewals of a procedure ask for: what the kit tray holds at the start. */
-function kitFor(series: Series, steps: readonly Step[]): Set<string> {
-  const kit = new Set<string>();
-  for (const step of steps) {
-    if (verbOf(step.verb).effect !== 'renews') continue;
-    for (const target of step.targets) {
-      const component = componentById(series, target.componentId);
-      if (!component) continue;
-      const fresh = meantBy(step, unitsOf(series, component, 'new')).filter((unit) => !kit.has(unit.id));
-      for (const unit of limit(fresh, target.count)) kit.add(unit.id);
-    }
-  }
-  return kit;
+/** What is written in a cell of a whole cloth: "rotor of shaft 1", "8 cover nuts". */
+export function cellName(timeline: Timeline, cell: Cell, pieces = cell.unitIds.length): string {
+  const component = timeline.structure.components.get(cell.componentId);
+  if (!component) return '';
+  const phrase = componentPhrase(component, pieces, false);
+  const positionId = timeline.units.get(cell.unitIds[0] ?? '')?.positionId;
+  const place = timeline.workbook.series.positionSets
+    .flatMap((set) => set.positions)
+    .find(({ id }) => id === positionId);
+  if (component.matched && place) return `${phrase} of ${place.name}`;
+  return pieces > 1 ? `${pieces} ${phrase}` : phrase;
 }
 
-/** Of these units, those at the positions a step names; all of them when it names none. */
-function meantBy(step: Step, units: readonly Unit[]): Unit[] {
-  return units.filter(
-    (unit) => step.positionIds.length === 0 || unit.positionId === null || step.positionIds.includes(unit.positionId),
-  );
+/** The answers that lead to a step, for showing the bench as it is on that way. */
+export function routeTo(steps: readonly Step[], step: Step): Route {
+  const route = new Map<string, string>();
+  const follow = (towards: Step) => {
+    for (const { stepId, answerIds } of towards.when ?? []) {
+      const [answer] = answerIds;
+      if (!answer || route.has(stepId)) continue;
+      route.set(stepId, answer);
+      const decision = steps.find((candidate) => candidate.id === stepId);
+      if (decision) follow(decision);
+    }
+  };
+  follow(step);
+  return route;
+}
+
+/** Carries a step out, and each other method of it on a copy: whatever the way, the bench must be the same after it. */
+function run(structure: Structure, path: Path, step: Step, index: number): Run {
+  const methods = (step.methods ?? []).filter((method) => method.verb !== step.verb);
+  const copies = methods.map(() => path.bench.copy());
+  const { moves, notices } = path.bench.perform(step, index);
+  const disagreeing = methods.flatMap((method, i): Notice[] => {
+    const bench = copies[i];
+    if (!bench) return [];
+    const other = bench.perform({ ...step, verb: method.verb }, index);
+    const more = other.notices.filter(
+      (notice) => !notices.some((known) => JSON.stringify(known) === JSON.stringify(notice)),
+    );
+    return sameBench(path.bench, bench, structure)
+      ? more
+      : [...more, { kind: 'methods-disagree', methodId: method.id }];
+  });
+  return { route: path.route, moves, notices: [...notices, ...disagreeing] };
+}
+
+/** The bench as the modules before leave it, on their main way. */
+function takeOver(structure: Structure, before: Workbook['before'], cells: Cells): Bench {
+  const bench = new Bench(structure, cells);
+  const steps = (before ?? []).flatMap((procedure) => procedure.steps);
+  let path: Path = { bench, open: new Map(), route: new Map() };
+  steps.forEach((step, i) => {
+    if (!holdsOn(path, step)) return;
+    bench.perform(step, i - steps.length);
+    const [first] = step.decision?.answers ?? [];
+    if (first) path = { ...path, open: new Map(path.open).set(step.id, first.id) };
+  });
+  return bench;
 }
 
 /** How many leading steps of `previous` still hold, rounded down to a snapshot. */
-function unchangedSteps(previous: Timeline, steps: readonly Step[]): number {
+function unchangedSteps(previous: Timeline, steps: readonly Step[], uses: ReadonlyMap<string, number>): number {
   let same = 0;
-  while (same < steps.length && same < previous.frames.length && previous.frames[same]?.step === steps[same]) same += 1;
+  while (same < steps.length && same < previous.frames.length && previous.frames[same]?.step === steps[same]) {
+    // A decision that is asked for longer than before, or no longer, forks otherwise.
+    if (steps[same]?.decision && uses.get(steps[same]?.id ?? '') !== previous.uses.get(steps[same]?.id ?? '')) break;
+    same += 1;
+  }
   return Math.min(Math.floor(same / SNAPSHOT_EVERY), previous.snapshots.length - 1) * SNAPSHOT_EVERY;
-}
-
-function sameStructure(previous: Timeline, series: Series, kit: ReadonlySet<string>): boolean {
-  const before = previous.series;
-  if (before.components !== series.components || before.positionSets !== series.positionSets) return false;
-  let fresh = 0;
-  for (const unit of previous.units.values()) {
-    if (unit.generation !== 'new') continue;
-    if (!kit.has(unit.id)) return false;
-    fresh += 1;
-  }
-  return fresh === kit.size;
-}
-
-/** The working state that operations act on. */
-class Bench {
-  private readonly byComponent = new Map<string, Unit[]>();
-  private readonly cellByUnit = new Map<string, Cell>();
-
-  constructor(
-    private readonly series: Series,
-    units: ReadonlyMap<string, Unit>,
-    readonly places: Map<string, Place>,
-    readonly cells: Cell[],
-  ) {
-    for (const unit of units.values()) {
-      const list = this.byComponent.get(unit.componentId);
-      if (list) list.push(unit);
-      else this.byComponent.set(unit.componentId, [unit]);
-    }
-    for (const cell of cells) for (const id of cell.unitIds) this.cellByUnit.set(id, cell);
-  }
-
-  snapshot(): Snapshot {
-    return { places: new Map(this.places), cells: [...this.cells] };
-  }
-
-  perform(step: Step): Frame {
-    const moves: Move[] = [];
-    const misses: Miss[] = [];
-    for (const target of step.targets) {
-      const component = componentById(this.series, target.componentId);
-      if (!component) continue;
-      const meant = meantBy(step, this.byComponent.get(component.id) ?? []);
-      const result = this.act(step, component, meant, target.count);
-      moves.push(...result.moves);
-      if (result.miss) misses.push({ componentId: component.id, reason: result.miss });
-    }
-    return { step, moves, misses };
-  }
-
-  private act(
-    step: Step,
-    component: Component,
-    meant: readonly Unit[],
-    count: number | undefined,
-  ): { moves: Move[]; miss?: Miss['reason'] } {
-    switch (verbOf(step.verb).effect) {
-      case 'takes': {
-        const taken = limit(this.at(meant, ['pump']), count);
-        if (taken.length === 0) return { moves: [], miss: 'not-in-pump' };
-        return { moves: this.layOut(step, component, taken) };
-      }
-      case 'refits': {
-        const oldOnes = this.at(meant, ['cloth']);
-        const newOnes = this.at(meant, ['tray']).filter((unit) => this.replaces(unit, meant));
-        const fitted = limit([...oldOnes, ...newOnes], count);
-        if (fitted.length === 0) return { moves: [], miss: 'not-out' };
-        return { moves: fitted.map((unit) => this.move(unit, 'pump')) };
-      }
-      case 'renews': {
-        const old = limit(
-          this.at(meant, ['pump', 'cloth']).filter((unit) => unit.generation === 'old'),
-          count,
-        );
-        if (old.length === 0) return { moves: [], miss: 'already-renewed' };
-        return { moves: old.flatMap((unit) => this.renew(unit, meant)) };
-      }
-      case 'stays':
-        return { moves: [] };
-    }
-  }
-
-  /** The old unit is binned. One still in the pump is replaced on the spot; otherwise the new one waits in the tray. */
-  private renew(old: Unit, meant: readonly Unit[]): Move[] {
-    const inPlace = this.places.get(old.id) === 'pump';
-    const binned = this.move(old, 'bin');
-    const fresh = meant.find((unit) => unit.generation === 'new' && twins(unit, old));
-    return inPlace && fresh ? [binned, this.move(fresh, 'pump')] : [binned];
-  }
-
-  /** A new unit may be fitted once the old one it stands for is in the bin. */
-  private replaces(fresh: Unit, meant: readonly Unit[]): boolean {
-    const old = meant.find((unit) => unit.generation === 'old' && twins(unit, fresh));
-    return old !== undefined && this.places.get(old.id) === 'bin';
-  }
-
-  private at(units: readonly Unit[], places: readonly Place[]): Unit[] {
-    return units.filter((unit) => places.includes(this.places.get(unit.id) ?? 'pump'));
-  }
-
-  private move(unit: Unit, to: Place): Move {
-    const from = this.places.get(unit.id) ?? 'pump';
-    this.places.set(unit.id, to);
-    return { unitId: unit.id, from, to, cell: this.cellByUnit.get(unit.id)?.number ?? null };
-  }
-
-  /** Units that were out before go back to their own cell; matched units get one each; the rest share a new one. */
-  private layOut(step: Step, component: Component, units: readonly Unit[]): Move[] {
-    const fresh = units.filter((unit) => !this.cellByUnit.has(unit.id));
-    for (const group of component.matched ? fresh.map((unit) => [unit]) : fresh.length > 0 ? [fresh] : []) {
-      const cell: Cell = {
-        number: this.cells.length + 1,
-        componentId: component.id,
-        unitIds: group.map((unit) => unit.id),
-        openedBy: step.id,
-      };
-      this.cells.push(cell);
-      for (const unit of group) this.cellByUnit.set(unit.id, cell);
-    }
-    return units.map((unit) => this.move(unit, 'cloth'));
-  }
-}
-
-function twins(a: Unit, b: Unit): boolean {
-  return a.componentId === b.componentId && a.positionId === b.positionId && a.piece === b.piece;
-}
-
-/** The first `count` pieces at each position; all when no count was said. */
-function limit(units: readonly Unit[], count: number | undefined): Unit[] {
-  if (count === undefined) return [...units];
-  const taken = new Map<string | null, number>();
-  return units.filter((unit) => {
-    const n = (taken.get(unit.positionId) ?? 0) + 1;
-    taken.set(unit.positionId, n);
-    return n <= count;
-  });
 }

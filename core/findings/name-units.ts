@@ -2,12 +2,6 @@ import type { Unit } from '../cloth/units';
 import { componentPhrase } from '../narration/sentence';
 import { componentById, type Series } from '../pump/series';
 
-export function groupByComponent(units: readonly Unit[]): [string, Unit[]][] {
-  const groups = new Map<string, Unit[]>();
-  for (const unit of units) groups.set(unit.componentId, [...(groups.get(unit.componentId) ?? []), unit]);
-  return [...groups];
-}
-
 /** "the two rotor nuts", or "the rotor of shaft 2" when only some positions are meant. */
 export function nameUnits(series: Series, componentId: string, units: readonly Unit[], article = 'the '): string {
   const component = componentById(series, componentId);

@@ -1,5 +1,8 @@
+import type { BenchState, Notice } from '../cloth/bench-state';
+import type { Route } from '../cloth/paths';
 import type { Timeline } from '../cloth/replay';
-import { titleOf } from '../narration/sentence';
+import type { Unit } from '../cloth/units';
+import { componentPhrase, titleOf } from '../narration/sentence';
 import type { Step, Workbook } from '../procedure/procedure';
 import type { Family, Finding, Severity } from './finding';
 
@@ -13,6 +16,7 @@ export interface CheckContext {
 export interface Rule {
   readonly id: string;
   readonly family: Family;
+  /** Unless a single finding is graver, because the series says for sure what is otherwise only presumed. */
   readonly severity: Severity;
   /** What it looks for, as the catalogue in `docs/` says it. */
   readonly looksFor: string;
@@ -21,8 +25,10 @@ export interface Rule {
   find(context: CheckContext): readonly FoundHere[];
 }
 
-/** What a rule finds; id, severity and reason are the rule's own. */
-export type FoundHere = Pick<Finding, 'stepId' | 'componentIds' | 'sentence' | 'fix'>;
+/** What a rule finds; id, reason and, where it is not said here, severity are the rule's own. */
+export type FoundHere = Pick<Finding, 'stepId' | 'componentIds' | 'unitIds' | 'sentence' | 'fix'> & {
+  readonly severity?: Severity;
+};
 
 export function runRule(rule: Rule, context: CheckContext): Finding[] {
   const { id, severity, reason } = rule;
@@ -36,4 +42,81 @@ export function nameStep({ workbook }: CheckContext, step: Step): string {
 
 export function targetIds(step: Step): string[] {
   return step.targets.map((target) => target.componentId);
+}
+
+/** "cover nuts", "rotor", for all there is of a component. */
+export function nameAll({ timeline }: CheckContext, componentId: string): string {
+  const component = timeline.structure.components.get(componentId);
+  if (!component) return 'part';
+  const pieces = (timeline.structure.byComponent.get(componentId) ?? []).filter((unit) => unit.generation === 'old');
+  return componentPhrase(component, pieces.length, false);
+}
+
+type NoticeOf<K extends Notice['kind']> = Extract<Notice, { kind: K }>;
+
+export interface Noticed<K extends Notice['kind']> {
+  readonly step: Step;
+  readonly index: number;
+  readonly notice: NoticeOf<K>;
+  /** ' when "yes"', on some ways only; empty where it happens whatever the answers. */
+  readonly when: string;
+}
+
+/** What the bench noticed of one kind, once for each step whatever the number of ways. */
+export function noticed<K extends Notice['kind']>({ timeline, workbook }: CheckContext, kind: K): Noticed<K>[] {
+  return timeline.frames.flatMap(({ step, runs }, index) => {
+    if (!runs.some(({ notices }) => notices.some((notice) => notice.kind === kind))) return [];
+    const seen = new Map<string, { notice: NoticeOf<K>; routes: Route[] }>();
+    for (const { notices, route } of runs) {
+      for (const notice of notices) {
+        if (notice.kind !== kind) continue;
+        const key = JSON.stringify(notice);
+        const known = seen.get(key);
+        if (known) known.routes.push(route);
+        else seen.set(key, { notice: notice as NoticeOf<K>, routes: [route] });
+      }
+    }
+    return [...seen.values()].map(({ notice, routes }) => ({
+      step,
+      index,
+      notice,
+      when: routes.length < runs.length ? sayRoute(workbook, routes[0]) : '',
+    }));
+  });
+}
+
+/** The answers of a way: ' when "yes"'. */
+export function sayRoute({ procedure }: Workbook, route: Route | undefined): string {
+  const answers = [...(route ?? [])].flatMap(([stepId, answerId]) => {
+    const step = procedure.steps.find((candidate) => candidate.id === stepId);
+    const answer = step?.decision?.answers.find((candidate) => candidate.id === answerId);
+    return answer ? [`"${answer.text}"`] : [];
+  });
+  return answers.length > 0 ? ` when ${answers.join(' and ')}` : '';
+}
+
+/** Units that are somewhere at the end, by component, with the way they are there on when it is not every way. */
+export function atTheEnd(
+  { timeline, workbook }: CheckContext,
+  there: (state: BenchState) => readonly Unit[],
+): { componentId: string; units: Unit[]; when: string }[] {
+  const byComponent = new Map<string, { units: Map<string, Unit>; routes: Route[] }>();
+  for (const { state, route } of timeline.ends) {
+    for (const unit of there(state)) {
+      const known = byComponent.get(unit.componentId) ?? { units: new Map<string, Unit>(), routes: [] as Route[] };
+      known.units.set(unit.id, unit);
+      if (known.routes.at(-1) !== route) known.routes.push(route);
+      byComponent.set(unit.componentId, known);
+    }
+  }
+  return [...byComponent].map(([componentId, { units, routes }]) => ({
+    componentId,
+    units: [...units.values()],
+    when: routes.length < timeline.ends.length ? sayRoute(workbook, routes[0]) : '',
+  }));
+}
+
+/** Parts that a procedure means to leave out of the pump. */
+export function leavesPump({ procedure }: Workbook, componentId: string): boolean {
+  return (procedure.intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
 }

@@ -1,4 +1,4 @@
-import type { ProcedureEdit } from '../procedure/edit';
+import type { Edit } from '../procedure/edit';
 import type { Step } from '../procedure/procedure';
 import type { Series, Tool } from '../pump/series';
 
@@ -9,6 +9,6 @@ export function toolsLike(step: Step, series: Series, pattern: RegExp): Tool[] {
     .filter((tool) => pattern.test(tool.name));
 }
 
-export function withoutTools(step: Step, toolId: string): ProcedureEdit[] {
+export function withoutTools(step: Step, toolId: string): Edit[] {
   return [{ kind: 'change', stepId: step.id, fields: { toolIds: step.toolIds.filter((id) => id !== toolId) } }];
 }

@@ -1,4 +1,5 @@
-import type { Timeline } from '../cloth/replay';
+import { calledFor, lyingFree, movesOf, type Timeline } from '../cloth/replay';
+import type { Unit } from '../cloth/units';
 import type { Step } from '../procedure/procedure';
 import type { Stage } from '../procedure/verbs';
 
@@ -36,6 +37,7 @@ const COUNTERPARTS: readonly (readonly [Step['verb'], Step['verb']])[] = [
   ['drain', 'fill'],
   ['loosen', 'torque'],
   ['compress', 'ease'],
+  ['split', 'join'],
 ];
 
 export function foldOf(timeline: Timeline): Fold {
@@ -80,22 +82,18 @@ function pairUp(timeline: Timeline): { partners: Map<string, string[]>; frayed: 
 
   /** The step that took each piece off last, by the piece whatever its generation. */
   const takenBy = new Map<string, string>();
-  const piece = (unitId: string) => unitId.slice(0, unitId.lastIndexOf('/'));
-  for (const { step, moves } of timeline.frames) {
-    for (const move of moves) {
-      const key = piece(move.unitId);
-      const taker = takenBy.get(key);
-      if (move.to === 'cloth') takenBy.set(key, step.id);
-      else if (move.to === 'pump' && taker) {
-        link(taker, step.id);
-        takenBy.delete(key);
-      }
+  for (const frame of timeline.frames) {
+    for (const { act, unitId } of movesOf(frame)) {
+      const piece = timeline.units.get(unitId)?.pieceId ?? unitId;
+      const taker = takenBy.get(piece);
+      if (act === 'out') takenBy.set(piece, frame.step.id);
+      else if (act === 'home' && taker && taker !== frame.step.id) link(taker, frame.step.id);
     }
   }
-  for (const [key, taker] of takenBy) {
-    const componentId = key.split('/')[0] ?? '';
-    const list = frayed.get(taker) ?? [];
-    if (!list.includes(componentId)) frayed.set(taker, [...list, componentId]);
+  for (const { pieceId, componentId } of neverBack(timeline)) {
+    const taker = takenBy.get(pieceId);
+    const list = taker === undefined ? [] : (frayed.get(taker) ?? []);
+    if (taker && !list.includes(componentId)) frayed.set(taker, [...list, componentId]);
   }
 
   const open: Step[] = [];
@@ -109,6 +107,15 @@ function pairUp(timeline: Timeline): { partners: Map<string, string[]>; frayed: 
     if (COUNTERPARTS.some(([verb]) => verb === step.verb)) open.push(step);
   }
   return { partners, frayed };
+}
+
+/** What is out at the end of any way and is neither meant to leave nor handed on to the next module. */
+function neverBack(timeline: Timeline): Set<Unit> {
+  const { procedure } = timeline.workbook;
+  if (procedure.handsOn) return new Set();
+  const leaving = new Set((procedure.intends ?? []).flatMap((c) => (c.kind === 'leaves' ? [c.componentId] : [])));
+  const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
+  return new Set(out.filter((unit) => !leaving.has(unit.componentId)));
 }
 
 function undoes(later: Step, earlier: Step): boolean {

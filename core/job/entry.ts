@@ -18,6 +18,7 @@ export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('went-back'), stepId: Id }),
   z.strictObject({ kind: z.literal('torque-read'), stepId: Id, positionId: Id.nullable(), reading: TorqueReading }),
   z.strictObject({ kind: z.literal('photo-taken'), stepId: Id, photo: PhotoHash }),
+  z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id }),
   z.strictObject({ kind: z.literal('overridden'), stepId: Id, what: z.enum(['torque', 'photo']), reason: Reason }),
   z.strictObject({ kind: z.literal('problem'), stepId: Id, note: Reason }),
   z.strictObject({ kind: z.literal('paused') }),

@@ -1,5 +1,5 @@
 import { changeStep } from '../procedure/edit';
-import { typed } from '../testing/workbook';
+import { typed, withStep } from '../testing/workbook';
 import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';
 import { demandsOf, foldJob, readingPlaces, refuseEntry, runOf } from './job';
 
@@ -38,6 +38,43 @@ test('a job goes step by step', () => {
   expect(state.cursor).toBe(1);
   expect(runOf(state, first)).toMatchObject({ doneBy: 'mara' });
   expect(refuseEntry(workbook, state, 'mara', done(coverNuts))).toBe('step-not-in-hand');
+});
+
+describe('a question', () => {
+  const lines = typed(['take off ball', 'draw seat', 'fit ball']);
+  const [ask = '', seat = '', ball = ''] = lines.procedure.steps.map((step) => step.id);
+  const asked = withStep(lines, 0, {
+    decision: {
+      question: 'Did the seat come out?',
+      answers: [
+        { id: 'yes', text: 'yes' },
+        { id: 'no', text: 'no' },
+      ],
+    },
+  });
+  const branching = withStep(asked, 1, { when: [{ stepId: ask, answerIds: ['no'] }] });
+  const run = (...contents: EntryContent[]) =>
+    foldJob(
+      branching,
+      'mara',
+      contents.map((content) => entry(content)),
+    );
+  const answered = (answerId: string): EntryContent => ({ kind: 'answered', stepId: ask, answerId });
+
+  test('wants an answer before the step is done, and only one it offers', () => {
+    expect(refuseEntry(branching, run(), 'mara', done(ask))).toBe('demands-open');
+    expect(refuseEntry(branching, run(), 'mara', answered('perhaps'))).toBe('no-such-answer');
+    expect(refuseEntry(branching, run(answered('no')), 'mara', done(ask))).toBeUndefined();
+  });
+  test('leads to its own steps, and past them', () => {
+    expect(branching.procedure.steps[run(answered('no'), done(ask)).cursor]?.id).toBe(seat);
+    expect(branching.procedure.steps[run(answered('yes'), done(ask)).cursor]?.id).toBe(ball);
+    expect(run(answered('yes'), done(ask), done(ball)).cursor).toBe(3);
+  });
+  test('can be answered anew after going back', () => {
+    const back = run(answered('yes'), done(ask), { kind: 'went-back', stepId: ask }, answered('no'), done(ask));
+    expect(branching.procedure.steps[back.cursor]?.id).toBe(seat);
+  });
 });
 
 test('a torque step at each shaft wants a reading at each', () => {

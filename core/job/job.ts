@@ -27,6 +27,8 @@ export interface StepRun {
   readonly photos: readonly { hash: string; at: string; by: string }[];
   readonly overrides: Readonly<Partial<Record<'torque' | 'photo', Noted>>>;
   readonly problems: readonly Noted[];
+  /** What was answered to the question of the step. */
+  readonly answer: { readonly answerId: string; readonly at: string; readonly by: string } | null;
 }
 
 export interface JobState {
@@ -36,13 +38,23 @@ export interface JobState {
   /** Index of the step in hand; equals the number of steps when all are done. */
   readonly cursor: number;
   readonly runs: ReadonlyMap<string, StepRun>;
+  /** The answers given, by the step that asks: they decide which steps follow. */
+  readonly answers: ReadonlyMap<string, string>;
   readonly finishedAt: string | null;
 }
 
-const UNTOUCHED: StepRun = { doneAt: null, doneBy: null, readings: [], photos: [], overrides: {}, problems: [] };
+const UNTOUCHED: StepRun = {
+  doneAt: null,
+  doneBy: null,
+  readings: [],
+  photos: [],
+  overrides: {},
+  problems: [],
+  answer: null,
+};
 
 export function startJob(startedBy: string): JobState {
-  return { phase: 'running', holder: startedBy, cursor: 0, runs: new Map(), finishedAt: null };
+  return { phase: 'running', holder: startedBy, cursor: 0, runs: new Map(), answers: new Map(), finishedAt: null };
 }
 
 /** The state of a job after its entries, in the order they were accepted. */
@@ -62,7 +74,10 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
   switch (content.kind) {
     case 'step-done': {
       const index = indexOfStep(procedure, content.stepId);
-      return { ...note(content.stepId, () => ({ doneAt: at, doneBy: by })), cursor: index + 1 };
+      return {
+        ...note(content.stepId, () => ({ doneAt: at, doneBy: by })),
+        cursor: nextToDo(procedure, state.answers, index + 1),
+      };
     }
     case 'went-back':
       return { ...state, cursor: indexOfStep(procedure, content.stepId) };
@@ -76,6 +91,11 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
     }
     case 'photo-taken':
       return note(content.stepId, (run) => ({ photos: [...run.photos, { hash: content.photo, at, by }] }));
+    case 'answered':
+      return {
+        ...note(content.stepId, () => ({ answer: { answerId: content.answerId, at, by } })),
+        answers: new Map(state.answers).set(content.stepId, content.answerId),
+      };
     case 'overridden':
       return note(content.stepId, (run) => ({
         overrides: { ...run.overrides, [content.what]: { at, by, text: content.reason } },
@@ -93,8 +113,19 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
   }
 }
 
+/** Whether the answers given lead to a step. */
+export function isToDo(step: Step, answers: JobState['answers']): boolean {
+  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(answers.get(stepId) ?? ''));
+}
+
+/** The first step from `index` on that the answers lead to; the number of steps when none is left. */
+function nextToDo({ steps }: Procedure, answers: JobState['answers'], index: number): number {
+  const next = steps.findIndex((step, i) => i >= index && isToDo(step, answers));
+  return next < 0 ? steps.length : next;
+}
+
 /** Something a step asks for before it can be called done. */
-export type Demand = { what: 'torque'; positionId: string | null } | { what: 'photo' };
+export type Demand = { what: 'torque'; positionId: string | null } | { what: 'photo' } | { what: 'answer' };
 
 /** The places a torque step wants a reading for: one a position, or one in all. */
 export function readingPlaces(step: Step, { series }: Workbook): (string | null)[] {
@@ -116,6 +147,7 @@ export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[
         demands.push({ what: 'torque', positionId });
     }
   }
+  if (step.decision && !run.answer) demands.push({ what: 'answer' });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
   return demands;
 }
@@ -131,7 +163,8 @@ export type EntryRefusal =
   | 'not-paused'
   | 'already-holder'
   | 'nothing-to-override'
-  | 'not-a-torque-step';
+  | 'not-a-torque-step'
+  | 'no-such-answer';
 
 /** Why an entry cannot be taken now, or undefined when it can. */
 export function refuseEntry(
@@ -158,6 +191,8 @@ export function refuseEntry(
       return demandsOf(step, runOf(state, step.id), workbook).length > 0 ? 'demands-open' : undefined;
     case 'torque-read':
       return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
+    case 'answered':
+      return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
     case 'overridden': {
       const open = demandsOf(step, runOf(state, step.id), workbook);
       return open.some((demand) => demand.what === content.what) ? undefined : 'nothing-to-override';

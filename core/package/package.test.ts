@@ -53,6 +53,26 @@ test('what points at nothing is refused', () => {
   ]);
 });
 
+test('structure that points at nothing, or at itself, is refused', () => {
+  const json = broken((p) => {
+    const [nut] = p.series.components;
+    nut.hostId = nut.id;
+    nut.heldBy = ['ghost'];
+    p.series.kits = [{ id: 'k', name: 'kit', contents: [{ componentId: 'ghost', count: 1 }] }];
+    p.procedures[0].kits = [{ kitId: 'other', count: 1 }];
+    p.procedures[0].intends = [{ kind: 'leaves', componentId: 'ghost' }];
+    p.procedures[0].steps[0].aidsIn = ['ghost'];
+  });
+  expect(faults(json).map((fault) => fault.path)).toEqual([
+    'series.components[0].heldBy[0]',
+    'series.components[0].hostId',
+    'series.kits[0].contents[0].componentId',
+    'procedures[0].steps[0].aidsIn[0]',
+    'procedures[0].kits[0].kitId',
+    'procedures[0].intends[0].componentId',
+  ]);
+});
+
 test('an id given twice is refused', () => {
   const json = broken((p) => p.procedures[0].steps.push(p.procedures[0].steps[0]));
   expect(faults(json)).toEqual([{ path: 'procedures[0].steps[2].id', reason: expect.stringContaining('twice') }]);

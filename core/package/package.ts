@@ -55,10 +55,14 @@ export function packageOf(series: Series, procedures: readonly Procedure[]): Pac
 /** The same package under fresh ids, so that it can stand beside the one it was copied from. */
 export function copyOf(original: Package, newId: () => string): Package {
   const seriesId = newId();
+  const fresh = new Map(original.procedures.map((procedure) => [procedure.id, newId()]));
   return {
     ...original,
     series: { ...original.series, id: seriesId },
-    procedures: original.procedures.map((procedure) => ({ ...procedure, id: newId(), seriesId })),
+    procedures: original.procedures.map((procedure) => {
+      const takesOver = procedure.takesOver && (fresh.get(procedure.takesOver) ?? procedure.takesOver);
+      return { ...procedure, id: fresh.get(procedure.id) ?? newId(), seriesId, ...(takesOver && { takesOver }) };
+    }),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Procedure } from '../procedure/procedure';
-import type { Series } from '../pump/series';
+import type { Component, Series } from '../pump/series';
 
 /** Where a document is wrong and why. Paths read like `procedures[0].steps[3].targets[0].componentId`. */
 export interface DocumentFault {
@@ -9,22 +9,54 @@ export interface DocumentFault {
 
 /** Ids given twice in a series, and position sets that components name and the series lacks. */
 export function seriesReferences(series: Series, path = 'series'): DocumentFault[] {
-  const sets = new Set(series.positionSets.map((set) => set.id));
+  const components = ids(series.components);
   return [
     ...twice(series.components, `${path}.components`),
     ...twice(series.tools, `${path}.tools`),
     ...twice(series.consumables, `${path}.consumables`),
+    ...twice(series.kits, `${path}.kits`),
     ...twice(series.positionSets, `${path}.positionSets`),
     ...twice(
       series.positionSets.flatMap((set) => set.positions),
       `${path}.positionSets[].positions`,
     ),
-    ...series.components.flatMap((component, i) =>
-      component.positionSetId === undefined || sets.has(component.positionSetId)
-        ? []
-        : [unknown(`${path}.components[${i}].positionSetId`, 'position set', component.positionSetId)],
+    ...series.components.flatMap((component, i) => componentReferences(component, series, `${path}.components[${i}]`)),
+    ...series.kits.flatMap((kit, i) =>
+      kit.contents.flatMap(({ componentId }, j) =>
+        components.has(componentId)
+          ? []
+          : [unknown(`${path}.kits[${i}].contents[${j}].componentId`, 'component', componentId)],
+      ),
     ),
   ];
+}
+
+/** Everything in a component that points at something its series does not hold, or at itself. */
+function componentReferences(component: Component, series: Series, at: string): DocumentFault[] {
+  const faults: DocumentFault[] = [];
+  const wanted = (path: string, kind: string, list: readonly { id: string }[], id: string | undefined) => {
+    if (id !== undefined && !list.some((item) => item.id === id)) faults.push(unknown(`${at}.${path}`, kind, id));
+  };
+  wanted('positionSetId', 'position set', series.positionSets, component.positionSetId);
+  wanted('hostId', 'component', series.components, component.hostId);
+  component.coveredBy?.forEach(({ componentId }, i) => {
+    wanted(`coveredBy[${i}].componentId`, 'component', series.components, componentId);
+  });
+  component.heldBy?.forEach((id, i) => {
+    wanted(`heldBy[${i}]`, 'component', series.components, id);
+  });
+  component.wants?.forEach(({ consumableId }, i) => {
+    wanted(`wants[${i}].consumableId`, 'consumable', series.consumables, consumableId);
+  });
+  const seen = new Set([component.id]);
+  for (let id = component.hostId; id; id = series.components.find((other) => other.id === id)?.hostId) {
+    if (seen.has(id)) {
+      faults.push({ path: `${at}.hostId`, reason: `the part would sit in itself through "${id}"` });
+      break;
+    }
+    seen.add(id);
+  }
+  return faults;
 }
 
 /** Everything in a procedure that points at something its series does not hold. */
@@ -53,6 +85,31 @@ export function procedureReferences(procedure: Procedure, series: Series, path =
         faults.push(unknown(`${at}.applications[${j}].consumableId`, 'consumable', consumableId));
       }
     });
+    for (const field of ['aidsIn', 'aidsOut'] as const) {
+      step[field]?.forEach((id, j) => {
+        if (!tools.has(id)) faults.push(unknown(`${at}.${field}[${j}]`, 'tool', id));
+      });
+    }
+    step.methods?.forEach((method, j) => {
+      method.toolIds.forEach((id, k) => {
+        if (!tools.has(id)) faults.push(unknown(`${at}.methods[${j}].toolIds[${k}]`, 'tool', id));
+      });
+    });
+    if (step.pose && !components.has(step.pose.componentId))
+      faults.push(unknown(`${at}.pose.componentId`, 'component', step.pose.componentId));
+    if (step.fromPositionId && !positions.has(step.fromPositionId))
+      faults.push(unknown(`${at}.fromPositionId`, 'position', step.fromPositionId));
+  });
+  procedure.kits?.forEach(({ kitId }, i) => {
+    if (!series.kits.some((kit) => kit.id === kitId)) faults.push(unknown(`${path}.kits[${i}].kitId`, 'kit', kitId));
+  });
+  procedure.intends?.forEach((change, i) => {
+    const at = `${path}.intends[${i}]`;
+    if (!components.has(change.componentId)) faults.push(unknown(`${at}.componentId`, 'component', change.componentId));
+    if (change.kind !== 'moves') return;
+    for (const field of ['fromPositionId', 'toPositionId'] as const) {
+      if (!positions.has(change[field])) faults.push(unknown(`${at}.${field}`, 'position', change[field]));
+    }
   });
   return faults;
 }

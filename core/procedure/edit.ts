@@ -1,26 +1,33 @@
 import { kindFromName, singularName } from '../pump/kinds';
 import type { Component, Series } from '../pump/series';
-import type { Procedure, Step } from './procedure';
+import type { DraftedField, Procedure, Step, Workbook } from './procedure';
 import { STAGES, type Stage, type Verb, verbOf } from './verbs';
 
 /** An edit as data, so that a fix can be shown before it is applied. */
-export type ProcedureEdit =
+export type Edit =
   | { readonly kind: 'insert'; readonly index: number; readonly step: Step }
   | { readonly kind: 'change'; readonly stepId: string; readonly fields: Partial<Step> }
-  | { readonly kind: 'move'; readonly stepId: string; readonly index: number; readonly stage: Stage };
+  | { readonly kind: 'move'; readonly stepId: string; readonly index: number; readonly stage: Stage }
+  | { readonly kind: 'change-component'; readonly componentId: string; readonly fields: Partial<Component> }
+  | { readonly kind: 'change-procedure'; readonly fields: Partial<Omit<Procedure, 'id' | 'seriesId' | 'steps'>> };
 
-export function applyEdits(procedure: Procedure, edits: readonly ProcedureEdit[]): Procedure {
-  return edits.reduce(applyEdit, procedure);
+export function applyEdits(workbook: Workbook, edits: readonly Edit[]): Workbook {
+  return edits.reduce(applyEdit, workbook);
 }
 
-function applyEdit(procedure: Procedure, edit: ProcedureEdit): Procedure {
+function applyEdit(workbook: Workbook, edit: Edit): Workbook {
+  const { series, procedure } = workbook;
   switch (edit.kind) {
     case 'insert':
-      return insertStep(procedure, edit.index, edit.step);
+      return { ...workbook, procedure: insertStep(procedure, edit.index, edit.step) };
     case 'change':
-      return changeStep(procedure, edit.stepId, edit.fields);
+      return { ...workbook, procedure: changeStep(procedure, edit.stepId, edit.fields) };
     case 'move':
-      return moveStep(procedure, edit.stepId, edit.index, edit.stage);
+      return { ...workbook, procedure: moveStep(procedure, edit.stepId, edit.index, edit.stage) };
+    case 'change-component':
+      return { ...workbook, series: changeComponent(series, edit.componentId, edit.fields) };
+    case 'change-procedure':
+      return { ...workbook, procedure: withoutEmpty({ ...procedure, ...edit.fields }) };
   }
 }
 
@@ -39,6 +46,21 @@ export function changeStep(procedure: Procedure, stepId: string, change: Partial
 
 export function deleteStep(procedure: Procedure, stepId: string): Procedure {
   return { ...procedure, steps: procedure.steps.filter((step) => step.id !== stepId) };
+}
+
+/** Changes a step by hand: what a person changed is no longer a mere proposal. */
+export function reviseStep(procedure: Procedure, stepId: string, change: Partial<Step>): Procedure {
+  const step = procedure.steps.find((candidate) => candidate.id === stepId);
+  const left = step && draftedFields(step).filter((field) => !(field in change));
+  return changeStep(procedure, stepId, {
+    ...change,
+    drafted: left && left.length > 0 ? left : undefined,
+  });
+}
+
+/** The fields of a step that were proposed and not confirmed. */
+export function draftedFields(step: Step): readonly DraftedField[] {
+  return step.drafted === true ? ['verb', 'targets', 'about'] : (step.drafted ?? []);
 }
 
 /** A copy right after the original, under a new id. */

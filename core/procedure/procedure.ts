@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Id, type Series } from '../pump/series';
+import { Faces, POSES } from '../orientation/faces';
+import { Application, Id, type Series } from '../pump/series';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 import { STAGES, VERB_IDS } from './verbs';
@@ -34,24 +35,49 @@ export type TorqueFigure = z.infer<typeof TorqueFigure>;
 export const Caution = z.strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words });
 export type Caution = z.infer<typeof Caution>;
 
-export const Faces = z.strictObject({
-  /** Which end of the part: "lapped face", "groove", "spring side". */
-  end: z.string().trim().min(1, 'is empty').max(80),
-  /** Where it looks: "the rotor", "the pressure", "up on the bench". */
-  toward: z.string().trim().min(1, 'is empty').max(80),
-  /** How you can tell: "small grooves on the other side". */
-  tellBy: z.string().trim().max(160).optional(),
-});
-export type Faces = z.infer<typeof Faces>;
-
-export const Application = z.strictObject({
-  consumableId: Id,
-  /** Where and how much: "thin film on the O-ring only". */
-  where: z.string().trim().max(160).optional(),
-});
-export type Application = z.infer<typeof Application>;
-
 export const PhotoCheck = z.strictObject({ mustShow: Words });
+
+/** A question whose answer picks what follows. */
+export const Decision = z.strictObject({
+  question: Words,
+  answers: z
+    .array(z.strictObject({ id: Id, text: z.string().trim().min(1, 'is empty').max(120) }))
+    .min(2)
+    .max(6),
+});
+export type Decision = z.infer<typeof Decision>;
+
+/** The step is carried out only when the decision at `stepId` was answered with one of these. */
+export const Condition = z.strictObject({ stepId: Id, answerIds: z.array(Id).min(1).max(6) });
+export type Condition = z.infer<typeof Condition>;
+
+/** Another way to do the same step; what it does not say is as in the step itself, which is the preferred way. */
+export const Method = z.strictObject({
+  id: Id,
+  name: z.string().trim().min(1, 'is empty').max(120),
+  verb: z.enum(VERB_IDS),
+  toolIds: z.array(Id).max(20).default([]),
+  detail: z.string().trim().max(1200).optional(),
+  cautions: z.array(Caution).max(8).default([]),
+});
+export type Method = z.infer<typeof Method>;
+
+/** What the program may propose in a step. */
+export const DRAFTED_FIELDS = [
+  'verb',
+  'targets',
+  'about',
+  'positionIds',
+  'faces',
+  'applications',
+  'torque',
+  'photo',
+  'minutes',
+  'detail',
+  'cautions',
+  'when',
+] as const;
+export type DraftedField = (typeof DRAFTED_FIELDS)[number];
 
 export const Step = z.strictObject({
   id: Id,
@@ -73,10 +99,41 @@ export const Step = z.strictObject({
   why: z.string().trim().max(600).optional(),
   photo: PhotoCheck.optional(),
   minutes: z.number().min(0).max(10_000).optional(),
-  /** Proposed by the program and not yet looked at by a person. */
-  drafted: z.literal(true).optional(),
+  decision: Decision.optional(),
+  /** All must hold. */
+  when: z.array(Condition).max(8).optional(),
+  methods: z.array(Method).max(6).optional(),
+  /** Guide pins, wedges, soft jaws and blocks that stay in from here on, and those that come out. */
+  aidsIn: z.array(Id).max(10).optional(),
+  aidsOut: z.array(Id).max(10).optional(),
+  /** Where the fitted units came from, when they change places. */
+  fromPositionId: Id.optional(),
+  /** How a housing lies after the step. */
+  pose: z.strictObject({ componentId: Id, lies: z.enum(POSES) }).optional(),
+  /** The fields proposed by the program that no person has looked at; `true` is how documents once said all of them. */
+  drafted: z.union([z.literal(true), z.array(z.enum(DRAFTED_FIELDS)).min(1)]).optional(),
 });
 export type Step = z.infer<typeof Step>;
+
+/** What a procedure means to change in the pump, so that it is not taken for a mistake. */
+export const IntendedChange = z.discriminatedUnion('kind', [
+  /** The part is left out for good. */
+  z.strictObject({ kind: z.literal('leaves'), componentId: Id }),
+  /** The part was not in the pump; a new one goes in. */
+  z.strictObject({ kind: z.literal('joins'), componentId: Id }),
+  /** The part is fitted at another place: a shaft swapped to the other side. */
+  z.strictObject({ kind: z.literal('moves'), componentId: Id, fromPositionId: Id, toPositionId: Id }),
+]);
+export type IntendedChange = z.infer<typeof IntendedChange>;
+
+/** A warning that the trainer lets stand, with the reason; the release keeps it. */
+export const Acceptance = z.strictObject({
+  findingId: z.string().min(1).max(60),
+  stepId: Id.optional(),
+  componentIds: z.array(Id).max(400),
+  reason: z.string().trim().min(3, 'needs at least three letters').max(600),
+});
+export type Acceptance = z.infer<typeof Acceptance>;
 
 export const Procedure = z.strictObject({
   id: Id,
@@ -84,6 +141,16 @@ export const Procedure = z.strictObject({
   title: z.string().trim().min(1, 'is empty').max(160),
   purpose: z.string().trim().max(1200).optional(),
   steps: z.array(Step).max(3000).default([]),
+  kits: z
+    .array(z.strictObject({ kitId: Id, count: z.int().min(1).max(99) }))
+    .max(20)
+    .optional(),
+  intends: z.array(IntendedChange).max(60).optional(),
+  /** The module before this one: the bench it leaves is the bench this one starts from. */
+  takesOver: Id.optional(),
+  /** Another module goes on from here; what lies on the cloth at the end is handed on, not left over. */
+  handsOn: z.literal(true).optional(),
+  accepted: z.array(Acceptance).max(400).optional(),
 });
 export type Procedure = z.infer<typeof Procedure>;
 
@@ -91,6 +158,8 @@ export type Procedure = z.infer<typeof Procedure>;
 export interface Workbook {
   readonly series: Series;
   readonly procedure: Procedure;
+  /** The modules carried out before this one, in order. */
+  readonly before?: readonly Procedure[];
 }
 
 /** Sum of the minutes said, and how many steps say nothing. */

@@ -3,10 +3,10 @@ export const STAGES = ['make-safe', 'take-down', 'look', 'renew', 'put-back', 'p
 export type Stage = (typeof STAGES)[number];
 
 /**
- * What a verb does to the units it names. `takes` lays them on the cloth, `refits` puts them back,
- * `renews` bins the old ones for new; `stays` moves nothing.
+ * What a verb does to the units it names. `takes` lays them on the cloth, `refits` puts them back, `renews` bins the
+ * old ones for new; `opens` lays out what sits in them, `joins` puts that in again; `stays` moves nothing.
  */
-export type VerbEffect = 'takes' | 'refits' | 'renews' | 'stays';
+export type VerbEffect = 'takes' | 'refits' | 'renews' | 'opens' | 'joins' | 'stays';
 
 interface VerbDefinition {
   readonly effect: VerbEffect;
@@ -75,6 +75,13 @@ export const VERBS = {
     words: ['separate', 'break loose'],
   },
   cut: { effect: 'takes', object: 'parts', stage: 'take-down', say: 'Cut away', words: ['cut', 'cut away', 'cut off'] },
+  split: {
+    effect: 'opens',
+    object: 'parts',
+    stage: 'take-down',
+    say: 'Open',
+    words: ['split', 'open', 'open up', 'dismantle'],
+  },
   compress: { effect: 'stays', object: 'parts', stage: 'take-down', say: 'Compress', words: ['compress'] },
   ease: { effect: 'stays', object: 'parts', stage: 'take-down', say: 'Ease out', words: ['ease', 'ease out'] },
   mark: { effect: 'stays', object: 'parts', stage: 'take-down', say: 'Mark', words: ['mark', 'scribe'] },
@@ -115,6 +122,13 @@ export const VERBS = {
     say: 'Fit',
     words: ['fit', 'refit', 'install', 'mount', 'put back', 'slide on'],
   },
+  join: {
+    effect: 'joins',
+    object: 'parts',
+    stage: 'put-back',
+    say: 'Join up',
+    words: ['join', 'join up', 'assemble', 'snap together'],
+  },
   align: { effect: 'stays', object: 'parts', stage: 'put-back', say: 'Align', words: ['align', 'line up'] },
   'start-by-hand': {
     effect: 'refits',
@@ -147,6 +161,11 @@ export const VERB_IDS = Object.keys(VERBS) as [Verb, ...Verb[]];
 
 export function verbOf(verb: Verb): VerbDefinition {
   return VERBS[verb];
+}
+
+/** Whether the verb loosens or opens something that pressure or a drive could act on. */
+export function opensPump(verb: Verb): boolean {
+  return verb === 'loosen' || VERBS[verb].effect === 'takes' || VERBS[verb].effect === 'opens';
 }
 
 const phrases: readonly { phrase: string; verb: Verb }[] = VERB_IDS.flatMap((verb) =>

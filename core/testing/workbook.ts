@@ -1,7 +1,8 @@
+import { changeStep } from '../procedure/edit';
 import { applyLine } from '../procedure/line/apply-line';
 import { parseLine } from '../procedure/line/parse-line';
-import type { Workbook } from '../procedure/procedure';
-import { Series } from '../pump/series';
+import type { Step, Workbook } from '../procedure/procedure';
+import { type Component, Series } from '../pump/series';
 
 /** A two-shaft pump for tests; its parts come from the lines a test types. */
 export function emptyWorkbook(): Workbook {
@@ -37,16 +38,31 @@ export function typed(lines: readonly string[], from: Workbook = emptyWorkbook()
   }, from);
 }
 
-/** The same workbook with one component changed by name. */
+type Ids = (name: string) => string;
+
+/** The same workbook with one component changed by name; the change may name other components. */
 export function withComponent(
   workbook: Workbook,
   name: string,
-  change: Partial<Series['components'][number]>,
+  change: Partial<Component> | ((id: Ids) => Partial<Component>),
 ): Workbook {
+  const fields = typeof change === 'function' ? change((other) => componentId(workbook, other)) : change;
   const components = workbook.series.components.map((component) =>
-    component.name === name ? { ...component, ...change } : component,
+    component.name === name ? { ...component, ...fields } : component,
   );
   return { ...workbook, series: { ...workbook.series, components } };
+}
+
+/** The same workbook with the step at `index` changed; the change may look at the step and name components. */
+export function withStep(
+  workbook: Workbook,
+  index: number,
+  change: Partial<Step> | ((step: Step, id: Ids) => Partial<Step>),
+): Workbook {
+  const step = workbook.procedure.steps[index];
+  if (!step) throw new Error(`no step ${index}`);
+  const fields = typeof change === 'function' ? change(step, (name) => componentId(workbook, name)) : change;
+  return { ...workbook, procedure: changeStep(workbook.procedure, step.id, fields) };
 }
 
 export function componentId(workbook: Workbook, name: string): string {

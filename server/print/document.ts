@@ -53,6 +53,10 @@ export async function renderPdf(title: string, content: Content): Promise<Buffer
       ],
     }),
   };
+  return renderDefinition(definition);
+}
+
+export function renderDefinition(definition: TDocumentDefinitions): Promise<Buffer> {
   return pdfmake.createPdf(definition).getBuffer();
 }
 

@@ -1,5 +1,6 @@
 import type { Content } from 'pdfmake/interfaces';
 import { cellOf, replay, type Timeline } from '#core/cloth/replay';
+import { aidNames, conditionOf, methodLine, poseLine } from '#core/narration/branches';
 import { sayStep } from '#core/narration/sentence';
 import { benchMinutes, type Step, type Workbook } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
@@ -40,6 +41,7 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
       ],
       [WORDS.steps, `${procedure.steps.length}${minutes > 0 ? `, ${sayNumber(minutes)} ${WORDS.minutes}` : ''}`],
       [WORDS.tools, tools.map(toolLabel).join('; ') || '-'],
+      ...(procedure.kits ? [[WORDS.kits, kitLine(release.workbook)] as const] : []),
       [WORDS.consumables, consumables.map((consumable) => consumable.name).join('; ') || '-'],
     ]),
     { text: WORDS.safety, bold: true, margin: [0, 6, 0, 0] },
@@ -66,10 +68,15 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
 }
 
 /** Everything a step says, one line each, cautions before the act. */
-export function stepLines(step: Step, { series }: Workbook): Content[] {
-  const lines: Content[] = step.cautions.map(({ signal, text }) => ({
-    text: [{ text: `${signal}  `, bold: true, color: signal === 'NOTICE' ? INK.indigo : INK.kaki }, text],
-  }));
+export function stepLines(step: Step, workbook: Workbook): Content[] {
+  const { series } = workbook;
+  const condition = conditionOf(step, workbook);
+  const lines: Content[] = condition ? [{ text: `Only ${condition}`, italics: true, color: INK.soft }] : [];
+  lines.push(
+    ...step.cautions.map(({ signal, text }) => ({
+      text: [{ text: `${signal}  `, bold: true, color: signal === 'NOTICE' ? INK.indigo : INK.kaki }, text],
+    })),
+  );
   lines.push({ text: sayStep(step, series), bold: true });
   const say = (label: string, text: string) => lines.push({ text: [{ text: `${label}: `, color: INK.soft }, text] });
   if (step.detail) lines.push({ text: step.detail });
@@ -86,15 +93,27 @@ export function stepLines(step: Step, { series }: Workbook): Content[] {
       `${sayQuantity(step.torque.figure)}, ${WORDS.window} ${range}; ${step.torque.source ?? WORDS.noSource}`,
     );
   }
+  for (const method of step.methods ?? []) say(WORDS.methods, methodLine(method, workbook));
+  if (step.aidsIn) say(WORDS.aidsIn, aidNames(step.aidsIn, workbook));
+  if (step.aidsOut) say(WORDS.aidsOut, aidNames(step.aidsOut, workbook));
+  const pose = poseLine(step, workbook);
+  if (pose) say(WORDS.after, pose);
+  if (step.decision) say(step.decision.question, step.decision.answers.map(({ text }) => text).join(' / '));
   if (step.photo) say(WORDS.photo, step.photo.mustShow);
   if (step.why) say(WORDS.why, step.why);
   return lines;
 }
 
+function kitLine({ series, procedure }: Workbook): string {
+  return (procedure.kits ?? [])
+    .map(({ kitId, count }) => `${count} × ${series.kits.find((kit) => kit.id === kitId)?.name ?? ''}`)
+    .join('; ');
+}
+
 function cellText(timeline: Timeline, index: number): string {
   const numbers = new Set(
     (timeline.frames[index]?.moves ?? [])
-      .filter((move) => move.to === 'cloth' || move.from === 'cloth')
+      .filter((move) => move.act !== 'along' && (move.to === 'cloth' || move.from === 'cloth'))
       .flatMap((move) => cellOf(timeline, move.unitId)?.number ?? []),
   );
   return numbers.size > 0 ? `${WORDS.cell} ${[...numbers].join(', ')}` : '';

@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces';
 import type { Entry } from '#core/job/entry';
-import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { foldJob, isToDo, runOf, type StepRun } from '#core/job/job';
 import { sayStep } from '#core/narration/sentence';
 import type { Step } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
@@ -49,7 +49,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
             body: steps.map(({ step, index }) => [
               { text: String(index + 1), bold: true, color: INK.soft },
               { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
-              { text: doneText(runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
+              { text: doneText(step, runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
             ]),
           },
           layout: HAIRLINES,
@@ -100,7 +100,20 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       const image = photos.get(hash);
       return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
     });
-    return [...readings, ...pictures];
+    const { answer } = run;
+    const said = step.decision?.answers.find(({ id }) => id === answer?.answerId);
+    const answers: Content[] =
+      step.decision && said
+        ? [
+            {
+              text: [
+                { text: `${step.decision.question} `, color: INK.soft },
+                { text: said.text, bold: true },
+              ],
+            },
+          ]
+        : [];
+    return [...answers, ...readings, ...pictures];
   }
 
   function positionName(id: string | null): string {
@@ -108,8 +121,9 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     return positions.find((position) => position.id === id)?.name ?? '';
   }
 
-  function doneText(run: StepRun): string {
-    return run.doneAt ? `${printedMoment(run.doneAt)}\n${name(run.doneBy)}` : '';
+  function doneText(step: Step, run: StepRun): string {
+    if (!run.doneAt) return isToDo(step, state.answers) ? '' : WORDS.notAsked;
+    return `${printedMoment(run.doneAt)}\n${name(run.doneBy)}`;
   }
 
   /** Pauses, hand-overs and steps gone back to: what the list of steps does not show. */

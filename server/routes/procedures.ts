@@ -1,9 +1,11 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { PAPERS } from '#core/cloth/mat';
 import { Procedure } from '#core/procedure/procedure';
 import { Id } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
+import { matPdf } from '../print/mat';
 import type { Services } from '../services';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
 import { listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
@@ -57,6 +59,19 @@ export function procedureRoutes({ db, newId }: Services) {
           await releaseProcedure(db, c.req.param('id'), c.get('person').id, { id: newId(), ...c.req.valid('json') }),
           201,
         ),
+    )
+    .get(
+      '/procedures/:id/cloth',
+      only(...EVERYONE),
+      valid('query', z.strictObject({ paper: z.enum(PAPERS) })),
+      async (c) => {
+        const id = c.req.param('id');
+        const { series, procedure, before } = await readWorkbook(db, id);
+        const workbook = { series: series.document, procedure: procedure.document, before };
+        const address = `${new URL(c.req.url).origin}/procedures/${id}`;
+        const { paper } = c.req.valid('query');
+        return answerPdf(c, `${series.document.code} mat ${paper}`, await matPdf(workbook, paper, address));
+      },
     )
     .get('/releases', only(...EVERYONE), async (c) => c.json({ releases: await newestReleases(db) }))
     .get('/releases/:id', only(...EVERYONE), async (c) => c.json(await readRelease(db, c.req.param('id'))))

@@ -2,6 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
 import { faultsOf } from '#core/package/package';
 import { procedureReferences, seriesReferences } from '#core/package/references';
+import { modulesBefore } from '#core/procedure/modules';
 import { type Procedure, Procedure as ProcedureSchema } from '#core/procedure/procedure';
 import { type Series, Series as SeriesSchema } from '#core/pump/series';
 import { badInput, Fault, notFound } from '../fault';
@@ -21,20 +22,25 @@ export interface Versioned<T> {
 export interface OpenWorkbook {
   readonly series: Versioned<Series>;
   readonly procedure: Versioned<Procedure>;
+  /** The modules carried out before it, as their drafts stand. */
+  readonly before: readonly Procedure[];
 }
 
 export async function readSeries(db: Queryable, id: string): Promise<Versioned<Series>> {
   const [row] = await db.select().from(table.series).where(eq(table.series.id, id));
   if (!row) throw notFound('series');
-  return versioned(row);
+  return versioned(row, SeriesSchema);
 }
 
 export async function readWorkbook(db: Queryable, procedureId: string): Promise<OpenWorkbook> {
   const [row] = await db.select().from(table.procedure).where(eq(table.procedure.id, procedureId));
   if (!row) throw notFound('procedure');
+  const procedure = versioned(row, ProcedureSchema);
+  const { takesOver } = procedure.document;
   return {
     series: await readSeries(db, row.seriesId),
-    procedure: versioned(row),
+    procedure,
+    before: takesOver ? modulesBefore(procedure.document, await proceduresOf(db, row.seriesId)) : [],
   };
 }
 
@@ -44,7 +50,7 @@ export async function proceduresOf(db: Queryable, seriesId: string): Promise<Pro
     .from(table.procedure)
     .where(eq(table.procedure.seriesId, seriesId))
     .orderBy(asc(table.procedure.title));
-  return rows.map((row) => row.document);
+  return rows.map((row) => ProcedureSchema.parse(row.document));
 }
 
 export async function addSeries(db: Queryable, document: Series, by: string): Promise<void> {
@@ -281,10 +287,14 @@ function refuseFaults(faults: readonly { path: string; reason: string }[]): void
   if (faults.length > 0) throw badInput(faults);
 }
 
-function versioned<T>(row: { version: number; document: T; changedAt: Date; changedBy: string | null }): Versioned<T> {
+/** What was written by an earlier version gets the usual values for what that version did not know. */
+function versioned<T>(
+  row: { version: number; document: T; changedAt: Date; changedBy: string | null },
+  schema: { parse(value: unknown): T },
+): Versioned<T> {
   return {
     version: row.version,
-    document: row.document,
+    document: schema.parse(row.document),
     changedAt: row.changedAt.toISOString(),
     changedBy: row.changedBy,
   };

@@ -99,6 +99,7 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'not-paused': 'The job is not paused.',
   'already-holder': 'You have this job in hand already.',
   'nothing-to-override': 'There is nothing left to override in this step.',
+  'no-such-answer': 'The question of this step has no such answer.',
   'not-a-torque-step': 'This step takes no such reading.',
 };
 

@@ -39,12 +39,16 @@ export async function releaseProcedure(
   choice: { id: string; version: number; note?: string | undefined },
 ): Promise<ReleaseSummary> {
   return db.transaction(async (tx) => {
-    const { series, procedure } = await readWorkbook(tx, procedureId);
+    const { series, procedure, before } = await readWorkbook(tx, procedureId);
     const [latest] = await listReleases(tx, procedureId);
     if (procedure.version !== choice.version) {
       throw new Fault(409, STALE, 'The draft changed after you looked at it.', 'Look at it again, then release it.');
     }
-    const document = { series: series.document, procedure: procedure.document };
+    const document = {
+      series: series.document,
+      procedure: procedure.document,
+      ...(before.length > 0 && { before }),
+    };
     const stops = releaseStops(document);
     if (stops.length > 0) {
       throw new Fault(409, 'stopped', stops[0]?.sentence ?? '', 'Put right what stops it, then release it.', {

@@ -1,12 +1,15 @@
 import { asc, desc } from 'drizzle-orm';
 import { releaseStops } from '#core/findings/check';
+import { modulesBefore } from '#core/procedure/modules';
+import { Procedure } from '#core/procedure/procedure';
+import { Series } from '#core/pump/series';
 import type { Queryable } from './database';
 import * as table from './schema';
 
 /** Everything on the shelf: series with their procedures and how far each has come. */
 export async function readShelf(db: Queryable) {
   const rows = await db.select().from(table.series).orderBy(asc(table.series.name), asc(table.series.code));
-  const procedures = await db
+  const drafts = await db
     .select({
       id: table.procedure.id,
       seriesId: table.procedure.seriesId,
@@ -17,6 +20,8 @@ export async function readShelf(db: Queryable) {
     })
     .from(table.procedure)
     .orderBy(asc(table.procedure.title));
+  const procedures = drafts.map((row) => ({ ...row, document: Procedure.parse(row.document) }));
+  const documents = procedures.map((row) => row.document);
   const releases = await db
     .select({
       id: table.release.id,
@@ -37,7 +42,8 @@ export async function readShelf(db: Queryable) {
       .filter((row) => row.seriesId === id)
       .map((row) => {
         const latest = releases.find((candidate) => candidate.procedureId === row.id);
-        const stops = releaseStops({ series: document, procedure: row.document });
+        const before = modulesBefore(row.document, documents);
+        const stops = releaseStops({ series: Series.parse(document), procedure: row.document, before });
         return {
           id: row.id,
           title: row.title,

@@ -9,6 +9,7 @@ import { SeriesScreen } from '../screens/series/SeriesScreen';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen';
 import { FirstAccountScreen } from '../screens/sign-in/FirstAccountScreen';
 import { SignInScreen } from '../screens/sign-in/SignInScreen';
+import { WalkScreen } from '../screens/walk/WalkScreen';
 import { BrokenScreen, LostScreen } from './Fallbacks';
 import { SignedIn } from './SignedIn';
 
@@ -24,6 +25,7 @@ export const router = createBrowserRouter([
           { path: '/', element: <ShelfScreen /> },
           { path: '/series/:id', element: <SeriesScreen /> },
           { path: '/procedures/:id', element: <AuthorScreen /> },
+          { path: '/procedures/:id/walk', element: <WalkScreen /> },
           { path: '/procedures/:id/release', element: <ReleaseScreen /> },
           { path: '/jobs', element: <JobsScreen /> },
           { path: '/jobs/:id', element: <BenchScreen /> },

@@ -57,7 +57,7 @@ test('a copy is in hand at once', () => {
 
 test('what the server sends is no undoable edit', () => {
   author().addLine('take off cover');
-  author().accept(typed(['take off gasket']));
+  author().takeOver(typed(['take off gasket']));
   expect(history().pastStates).toHaveLength(1);
 });
 

@@ -1,8 +1,17 @@
 import { nanoid } from 'nanoid';
 import { temporal } from 'zundo';
 import { create, useStore } from 'zustand';
-import type { Fix } from '#core/findings/finding';
-import { applyEdits, changeComponent, changeStep, deleteStep, duplicateStep, moveStep } from '#core/procedure/edit';
+import { acceptFinding } from '#core/findings/check';
+import type { Finding, Fix } from '#core/findings/finding';
+import {
+  applyEdits,
+  changeComponent,
+  deleteStep,
+  duplicateStep,
+  type Edit,
+  moveStep,
+  reviseStep,
+} from '#core/procedure/edit';
 import { applyLine } from '#core/procedure/line/apply-line';
 import { parseLine } from '#core/procedure/line/parse-line';
 import type { Step, Workbook } from '#core/procedure/procedure';
@@ -20,6 +29,7 @@ const EMPTY: Workbook = {
     components: [],
     tools: [],
     consumables: [],
+    kits: [],
   },
   procedure: { id: 'none', seriesId: 'none', title: 'none', steps: [] },
 };
@@ -31,7 +41,7 @@ interface AuthorState {
   readonly selected: string | null;
   open(workbook: Workbook): void;
   /** Takes over a version from the server without making it an undoable edit. */
-  accept(workbook: Workbook): void;
+  takeOver(workbook: Workbook): void;
   select(stepId: string | null): void;
   edit(change: (workbook: Workbook) => Workbook): void;
   changeStep(stepId: string, change: Partial<Step>): void;
@@ -40,6 +50,12 @@ interface AuthorState {
   remove(stepId: string): void;
   move(stepId: string, index: number, stage?: Stage): void;
   applyFix(fix: Fix): void;
+  /** Several edits as one that undo takes back at once. */
+  apply(edits: readonly Edit[]): void;
+  /** Confirms a drafted step as it stands. */
+  confirm(stepId: string): void;
+  /** Lets a warning stand for a reason; without one it counts again. */
+  accept(finding: Finding, reason: string | undefined): void;
   /** Drafts what is still missing to close the pump again; gives the number of steps added. */
   draftWayBack(): number;
   /** Adds the step a line says behind the step in hand; false when the line has a fault. */
@@ -59,7 +75,7 @@ export const useAuthor = create<AuthorState>()(
           set({ workbook, selected: workbook.procedure.steps.at(-1)?.id ?? null });
           useAuthor.temporal.getState().clear();
         },
-        accept: (workbook) => {
+        takeOver: (workbook) => {
           const history = useAuthor.temporal.getState();
           history.pause();
           set({ workbook });
@@ -67,8 +83,9 @@ export const useAuthor = create<AuthorState>()(
         },
         select: (selected) => set({ selected }),
         edit: (change) => set(({ workbook }) => ({ workbook: change(workbook) })),
-        // Whoever changes a drafted step has looked at it.
-        changeStep: (stepId, change) => procedure((p) => changeStep(p, stepId, { drafted: undefined, ...change })),
+        changeStep: (stepId, change) => procedure((p) => reviseStep(p, stepId, change)),
+        confirm: (stepId) => get().apply([{ kind: 'change', stepId, fields: { drafted: undefined } }]),
+        accept: (finding, reason) => set(({ workbook }) => ({ workbook: acceptFinding(workbook, finding, reason) })),
         changeComponent: (componentId, change) =>
           set(({ workbook }) => ({
             workbook: { ...workbook, series: changeComponent(workbook.series, componentId, change) },
@@ -85,7 +102,8 @@ export const useAuthor = create<AuthorState>()(
           set({ selected: (steps[at + 1] ?? steps[at - 1])?.id ?? null });
         },
         move: (stepId, index, stage) => procedure((p) => moveStep(p, stepId, index, stage)),
-        applyFix: ({ edits }) => procedure((p) => applyEdits(p, edits)),
+        applyFix: ({ edits }) => get().apply(edits),
+        apply: (edits) => set(({ workbook }) => ({ workbook: applyEdits(workbook, edits) })),
         draftWayBack: () => {
           const { workbook } = get();
           const draft = draftPutBack(workbook);

@@ -20,6 +20,7 @@ const asOpen = (workbook: Workbook, seriesVersion: number, procedureVersion: num
     changedAt: '2026-01-05T08:00:00.000Z',
     changedBy: null,
   },
+  before: workbook.before ?? [],
 });
 const say = (stepId: string, why: string) => useAuthor.getState().changeStep(stepId, { why });
 const withWhy = (workbook: Workbook, stepId: string, why: string): Workbook => ({
@@ -89,6 +90,15 @@ test('without a server the draft stays on the device, and a later visit takes it
   stop = watchEdits();
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('kept');
   await until(async () => kind() === 'saved' && (await device.drafts.count()) === 0);
+});
+
+test('another module to take over from brings its steps when the draft is saved', async () => {
+  const module = { ...base.procedure, id: 'before', title: 'Tear down' };
+  server.answer = () => ({ status: 200, json: asOpen({ ...useAuthor.getState().workbook, before: [module] }, 1, 2) });
+  useAuthor.getState().apply([{ kind: 'change-procedure', fields: { takesOver: 'before' } }]);
+  await until(() => useAuthor.getState().workbook.before?.length === 1);
+  await until(() => kind() === 'saved');
+  expect(server.requests).toHaveLength(1);
 });
 
 test('a stale draft is not sent again until one version is chosen', async () => {

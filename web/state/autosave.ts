@@ -1,6 +1,6 @@
 import fastJsonPatch from 'fast-json-patch';
 import { create } from 'zustand';
-import { mergeThree } from '#core/merge/merge';
+import { mergeThree, sameJson } from '#core/merge/merge';
 import type { Workbook } from '#core/procedure/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
 import { ApiFault, answer, api, isUnreachable } from '../app/api';
@@ -40,11 +40,16 @@ const RETRY_MS = 4000;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let sending: Promise<void> | undefined;
 
+/** A procedure as the server has it, with its series and the modules before it. */
+export function workbookOf({ series, procedure, before }: OpenWorkbook): Workbook {
+  return { series: series.document, procedure: procedure.document, ...(before.length > 0 && { before }) };
+}
+
 function baseOf(open: OpenWorkbook): Base {
   return {
     seriesVersion: open.series.version,
     procedureVersion: open.procedure.version,
-    workbook: { series: open.series.document, procedure: open.procedure.document },
+    workbook: workbookOf(open),
   };
 }
 
@@ -117,6 +122,7 @@ export async function save(): Promise<void> {
 async function settle(saved: OpenWorkbook, sent: Workbook, procedureId: string): Promise<void> {
   // The base is what was sent, by identity, so that an unchanged draft is known at a glance.
   useAutosave.setState({ base: { ...baseOf(saved), workbook: sent } });
+  takeModules(saved);
   if (useAuthor.getState().workbook !== sent) {
     useAutosave.setState({ state: { kind: 'unsaved' } });
     schedule(PAUSE_MS);
@@ -124,6 +130,14 @@ async function settle(saved: OpenWorkbook, sent: Workbook, procedureId: string):
   }
   await device.drafts.delete(procedureId);
   useAutosave.setState({ state: { kind: 'saved', at: new Date() } });
+}
+
+/** Another module to take over from brings other steps before the first one. */
+function takeModules({ before }: OpenWorkbook): void {
+  const { workbook } = useAuthor.getState();
+  if (sameJson(workbook.before ?? [], before)) return;
+  const { before: _other, ...mine } = workbook;
+  useAuthor.getState().takeOver(before.length > 0 ? { ...mine, before } : mine);
 }
 
 function fail(error: unknown): void {
@@ -148,7 +162,7 @@ function takeSeriesOnly(theirs: OpenWorkbook): boolean {
   const { merged, conflicts } = mergeThree(base.workbook.series, mine.series, theirs.series.document);
   if (conflicts.length > 0) return false;
   useAutosave.setState({ base: baseOf(theirs), state: { kind: 'unsaved' } });
-  useAuthor.getState().accept({ ...mine, series: merged });
+  useAuthor.getState().takeOver({ ...mine, series: merged });
   schedule(PAUSE_MS);
   return true;
 }
@@ -165,7 +179,7 @@ export function mergeOfBoth(theirs: OpenWorkbook): { merged: Workbook; conflicts
 /** Goes on from the server's version with `workbook` on the screen; what differs is saved as the next version. */
 export async function resolveStale(theirs: OpenWorkbook, workbook: Workbook): Promise<void> {
   useAutosave.setState({ base: baseOf(theirs), state: { kind: 'unsaved' } });
-  useAuthor.getState().accept(workbook);
+  useAuthor.getState().takeOver(workbook);
   await save();
 }
 

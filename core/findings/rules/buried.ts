@@ -1,83 +1,69 @@
 import type { Timeline } from '../../cloth/replay';
 import { componentPhrase, listing } from '../../narration/sentence';
-import { pieceOf } from '../../procedure/way-back/takings';
-import { componentById } from '../../pump/series';
-import { nameStep, type Rule } from '../rule';
+import { nameStep, noticed, type Rule } from '../rule';
 
 /**
- * What came off later is presumed to sit underneath, at the same position or for the whole pump. That is an inference
- * from the order of the take-down, so this is advice and stops nothing.
+ * What came off later is presumed to sit underneath, at the same position or for the whole pump. Where that is only an
+ * inference from the order of the take-down it is advice; where the series confirms it, it stops the release. What
+ * never goes back is told as left over instead.
  */
 export const buried: Rule = {
   id: 'buried',
   family: 'reach',
   severity: 'advise',
-  looksFor: 'a part put back over one that came off after it and is still out',
+  looksFor:
+    'a part put back over one that came off after it and is still out; a stop where the series says it covers it',
   reason: 'The technician finds the part left over when everything above it is closed.',
   find: (context) => {
-    const { timeline, workbook } = context;
-    const pieces = lastJourneys(timeline);
-    return timeline.frames.flatMap(({ step, moves }, index) => {
-      const closing = moves.flatMap((move) =>
-        move.to === 'pump' ? (pieces.get(pieceOf(timeline.units.get(move.unitId))) ?? []) : [],
+    const { timeline } = context;
+    const byStep = new Map<
+      string,
+      { closing: ReturnType<typeof noticed<'buried'>>[number]; under: Map<string, number> }
+    >();
+    const sure = new Set<string>();
+    for (const closing of noticed(context, 'buried')) {
+      const backAt = homeAfter(timeline, closing.notice.underPieceId, closing.index);
+      if (backAt < 0) continue;
+      const known = byStep.get(closing.step.id) ?? { closing, under: new Map() };
+      known.under.set(closing.notice.underPieceId, backAt);
+      if (closing.notice.sure) sure.add(closing.step.id);
+      byStep.set(closing.step.id, known);
+    }
+    return [...byStep.values()].map(({ closing: { step, index, when }, under }) => {
+      const pieces = [...under.keys()].flatMap(
+        (pieceId) => timeline.structure.byPiece.get(pieceId)?.old ?? timeline.structure.byPiece.get(pieceId)?.new ?? [],
       );
-      if (closing.length === 0) return [];
-      const under = [...pieces.values()].filter(
-        (piece) =>
-          piece.backAt > index &&
-          closing.some(
-            (above) =>
-              above.backAt === index && piece.offAt > above.offAt && piece.offAt < index && inTheWay(above, piece),
-          ),
-      );
-      const componentIds = [...new Set(under.map((piece) => piece.componentId))];
-      if (componentIds.length === 0) return [];
+      const componentIds = [...new Set(pieces.map((unit) => unit.componentId))];
       const names = componentIds.flatMap((id) => {
-        const component = componentById(workbook.series, id);
+        const component = timeline.structure.components.get(id);
         return component
-          ? [componentPhrase(component, under.filter((piece) => piece.componentId === id).length, false)]
+          ? [componentPhrase(component, pieces.filter((unit) => unit.componentId === id).length, false)]
           : [];
       });
-      const refits = [...new Set(under.map((piece) => piece.backAt))].sort((a, b) => a - b);
-      return [
-        {
-          stepId: step.id,
-          componentIds,
-          sentence: `${nameStep(context, step)}, closes over the ${listing(names)} still out.`,
-          fix: {
-            label: 'Move it behind',
-            edits: [{ kind: 'move', stepId: step.id, index: refits.at(-1) ?? index, stage: step.stage }],
-          },
+      return {
+        stepId: step.id,
+        componentIds,
+        unitIds: pieces.map((unit) => unit.id),
+        ...(sure.has(step.id) && { severity: 'stop' as const }),
+        sentence: `${nameStep(context, step)}, closes over the ${listing(names)} still out${when}.`,
+        fix: {
+          label: 'Move it behind',
+          edits: [
+            { kind: 'move' as const, stepId: step.id, index: Math.max(index, ...under.values()), stage: step.stage },
+          ],
         },
-      ];
+      };
     });
   },
 };
 
-/** When a piece came off last and when it, or its replacement, went back after that. */
-interface Journey {
-  readonly componentId: string;
-  readonly positionId: string | null;
-  readonly offAt: number;
-  readonly backAt: number;
-}
-
-function lastJourneys(timeline: Timeline): Map<string, Journey> {
-  const journeys = new Map<string, Journey>();
-  timeline.frames.forEach(({ moves }, index) => {
-    for (const move of moves) {
-      const unit = timeline.units.get(move.unitId);
-      if (!unit) continue;
-      const key = pieceOf(unit);
-      const { componentId, positionId } = unit;
-      if (move.to === 'cloth') journeys.set(key, { componentId, positionId, offAt: index, backAt: -1 });
-      const out = journeys.get(key);
-      if (move.to === 'pump' && out) journeys.set(key, { ...out, backAt: index });
-    }
-  });
-  return journeys;
-}
-
-function inTheWay(above: Journey, under: Journey): boolean {
-  return above.positionId === null || under.positionId === null || above.positionId === under.positionId;
+/** The step after `index` that puts a piece home; -1 when none does. */
+function homeAfter(timeline: Timeline, pieceId: string, index: number): number {
+  return timeline.frames.findIndex(
+    ({ runs }, i) =>
+      i > index &&
+      runs.some(({ moves }) =>
+        moves.some((move) => move.act === 'home' && timeline.units.get(move.unitId)?.pieceId === pieceId),
+      ),
+  );
 }

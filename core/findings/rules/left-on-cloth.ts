@@ -1,8 +1,8 @@
-import { unitsIn } from '../../cloth/replay';
+import { lyingFree } from '../../cloth/replay';
+import { refitting } from '../../procedure/way-back/refitting';
 import { takingOf } from '../../procedure/way-back/takings';
-import { refitting } from '../../procedure/way-back/way-back';
-import { capital, groupByComponent, nameUnits } from '../name-units';
-import type { Rule } from '../rule';
+import { capital, nameUnits } from '../name-units';
+import { atTheEnd, leavesPump, type Rule } from '../rule';
 
 export const leftOnCloth: Rule = {
   id: 'left-on-cloth',
@@ -10,17 +10,24 @@ export const leftOnCloth: Rule = {
   severity: 'stop',
   looksFor: 'a part that is taken off and never goes back',
   reason: 'A part left over means the pump leaks or fails and comes apart again.',
-  find: ({ workbook, timeline }) =>
-    groupByComponent(unitsIn(timeline, timeline.end, 'cloth')).map(([componentId, units]) => {
-      const taking = takingOf(timeline, units);
-      const [stay, them] = units.length > 1 ? ['stay', 'them'] : ['stays', 'it'];
-      const name = capital(nameUnits(workbook.series, componentId, units));
-      if (!taking) return { componentIds: [componentId], sentence: `${name} ${stay} on the cloth.` };
-      return {
-        stepId: taking.step.id,
-        componentIds: [componentId],
-        sentence: `${name} ${stay} on the cloth: step ${taking.index + 1} takes ${them} off and nothing puts ${them} back.`,
-        fix: { label: 'Add the step', edits: refitting(workbook, timeline, units) },
-      };
-    }),
+  find: (context) => {
+    const { workbook, timeline } = context;
+    if (workbook.procedure.handsOn) return [];
+    return atTheEnd(context, (state) => lyingFree(timeline, state))
+      .filter(({ componentId }) => !leavesPump(workbook, componentId))
+      .map(({ componentId, units, when }) => {
+        const taking = takingOf(timeline, units);
+        const [stay, them] = units.length > 1 ? ['stay', 'them'] : ['stays', 'it'];
+        const name = capital(nameUnits(workbook.series, componentId, units));
+        const said = { componentIds: [componentId], unitIds: units.map((unit) => unit.id) };
+        const fix = { label: 'Add the step', edits: refitting(workbook, timeline, units) };
+        if (!taking) return { ...said, sentence: `${name} ${stay} on the cloth${when}.`, fix };
+        return {
+          ...said,
+          stepId: taking.step.id,
+          sentence: `${name} ${stay} on the cloth${when}: step ${taking.index + 1} takes ${them} off and nothing puts ${them} back.`,
+          fix,
+        };
+      });
+  },
 };

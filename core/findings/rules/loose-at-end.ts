@@ -1,8 +1,6 @@
-import { componentPhrase } from '../../narration/sentence';
-import { torqueAfter } from '../../procedure/way-back/way-back';
+import { torqueAfter } from '../../procedure/way-back/refitting';
 import { isFastener } from '../../pump/kinds';
-import { componentById } from '../../pump/series';
-import { type Rule, targetIds } from '../rule';
+import { atTheEnd, nameAll, type Rule } from '../rule';
 
 export const looseAtEnd: Rule = {
   id: 'loose-at-end',
@@ -10,30 +8,34 @@ export const looseAtEnd: Rule = {
   severity: 'warn',
   looksFor: 'fasteners that are loosened or started by hand and never torqued',
   reason: 'They work loose while the pump runs.',
-  find: ({ workbook }) => {
-    const { steps } = workbook.procedure;
-    const touched = new Set(
-      steps.filter((step) => step.verb === 'loosen' || step.verb === 'start-by-hand').flatMap(targetIds),
-    );
-    return [...touched].flatMap((componentId) => {
-      const component = componentById(workbook.series, componentId);
-      if (!component || !isFastener(component.kind)) return [];
-      const last = steps.findLastIndex(
-        (step) => (step.verb === 'loosen' || step.verb === 'start-by-hand') && targetIds(step).includes(componentId),
-      );
-      const step = steps[last];
-      const torqued = steps
-        .slice(last + 1)
-        .some((later) => later.verb === 'torque' && targetIds(later).includes(componentId));
-      if (!step || torqued) return [];
-      return [
-        {
-          stepId: step.id,
+  find: (context) => {
+    const { workbook, timeline } = context;
+    if (workbook.procedure.handsOn) return [];
+    return atTheEnd(context, (state) =>
+      [...timeline.units.values()].filter((unit) => {
+        if (state.places.get(unit.id) !== 'pump') return false;
+        const tightness = state.groups.get(
+          `${unit.componentId}/${state.seats.get(unit.pieceId) ?? unit.positionId ?? ''}`,
+        );
+        return tightness === 'loose' || tightness === 'by-hand';
+      }),
+    )
+      .filter(({ componentId }) => isFastener(timeline.structure.components.get(componentId)?.kind ?? 'other'))
+      .map(({ componentId, units, when }) => {
+        const { steps } = workbook.procedure;
+        const last = steps.findLastIndex(
+          (step) =>
+            ['loosen', 'start-by-hand', 'fit', 'place', 'seat', 'press', 'pin'].includes(step.verb) &&
+            step.targets.some((target) => target.componentId === componentId),
+        );
+        const step = steps[last];
+        return {
+          ...(step && { stepId: step.id }),
           componentIds: [componentId],
-          sentence: `The ${componentPhrase(component, 2, false)} are left loose: nothing torques them after step ${last + 1}.`,
+          unitIds: units.map((unit) => unit.id),
+          sentence: `The ${nameAll(context, componentId)} are left loose${when}: nothing torques them${step ? ` after step ${last + 1}` : ''}.`,
           fix: { label: 'Add the torque step', edits: torqueAfter(workbook, componentId, last) },
-        },
-      ];
-    });
+        };
+      });
   },
 };

@@ -1,3 +1,4 @@
+import { sayQuantity } from '../../quantity/quantity';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 export const noFigure: Rule = {
@@ -9,9 +10,21 @@ export const noFigure: Rule = {
   find: (context) =>
     context.workbook.procedure.steps
       .filter((step) => step.verb === 'torque' && !step.torque)
-      .map((step) => ({
-        stepId: step.id,
-        componentIds: targetIds(step),
-        sentence: `${nameStep(context, step)}, gives no torque.`,
-      })),
+      .map((step) => {
+        const ids = targetIds(step);
+        const known = context.workbook.procedure.steps.find(
+          (other) => other.torque && targetIds(other).some((id) => ids.includes(id)),
+        )?.torque;
+        return {
+          stepId: step.id,
+          componentIds: ids,
+          sentence: `${nameStep(context, step)}, gives no torque.`,
+          ...(known && {
+            fix: {
+              label: `Give it ${sayQuantity(known.figure)}`,
+              edits: [{ kind: 'change' as const, stepId: step.id, fields: { torque: known } }],
+            },
+          }),
+        };
+      }),
 };

@@ -1,7 +1,6 @@
 import { newStep } from '../../procedure/edit';
 import type { Step } from '../../procedure/procedure';
-import { verbOf } from '../../procedure/verbs';
-import { nameStep, type Rule, targetIds } from '../rule';
+import { nameStep, noticed, type Rule, targetIds } from '../rule';
 
 export const notIsolated: Rule = {
   id: 'not-isolated',
@@ -9,30 +8,24 @@ export const notIsolated: Rule = {
   severity: 'warn',
   looksFor: 'something loosened or taken off before the drive is isolated or locked out',
   reason: 'A motor on automatic control starts without warning.',
-  find: (context) => {
-    const { steps } = context.workbook.procedure;
-    const opening = steps.findIndex((step) => step.verb === 'loosen' || verbOf(step.verb).effect === 'takes');
-    const step = steps[opening];
-    if (!step || steps.slice(0, opening).some((earlier) => earlier.verb === 'isolate' || earlier.verb === 'lock-out'))
-      return [];
-    const isolate: Step = {
-      ...newStep(`isolate-${step.id}`.slice(0, 64), 'isolate', undefined),
-      about: 'the drive and lock it',
-      cautions: [
-        {
-          signal: 'DANGER',
-          text: 'A motor on automatic control starts without warning. Lock it yourself and keep the key.',
-        },
-      ],
-      drafted: true,
-    };
-    return [
-      {
+  find: (context) =>
+    noticed(context, 'not-isolated').map(({ step, when }) => {
+      const isolate: Step = {
+        ...newStep(`isolate-${step.id}`.slice(0, 64), 'isolate', undefined),
+        about: 'the drive and lock it',
+        cautions: [
+          {
+            signal: 'DANGER',
+            text: 'A motor on automatic control starts without warning. Lock it yourself and keep the key.',
+          },
+        ],
+        drafted: ['verb', 'about', 'cautions'],
+      };
+      return {
         stepId: step.id,
         componentIds: targetIds(step),
-        sentence: `${nameStep(context, step)}, opens the pump before it is isolated.`,
+        sentence: `${nameStep(context, step)}, opens the pump before it is isolated${when}.`,
         fix: { label: 'Add the isolating', edits: [{ kind: 'insert', index: 0, step: isolate }] },
-      },
-    ];
-  },
+      };
+    }),
 };

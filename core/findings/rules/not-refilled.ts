@@ -1,4 +1,4 @@
-import { counterpart, wantsFilling } from '../../procedure/way-back/way-back';
+import { counterpart, wantsFilling } from '../../procedure/way-back/preparing';
 import { nameStep, type Rule } from '../rule';
 
 export const notRefilled: Rule = {
@@ -7,18 +7,17 @@ export const notRefilled: Rule = {
   severity: 'warn',
   looksFor: 'something drained that is never filled again, where the step calls it oil, grease or fluid',
   reason: 'The pump is started dry and is damaged in minutes.',
-  find: (context) =>
-    context.workbook.procedure.steps.flatMap((step, index) => {
-      if (!wantsFilling(step)) return [];
-      const filled = context.workbook.procedure.steps.slice(index + 1).some((later) => later.verb === 'fill');
-      if (filled) return [];
-      return [
-        {
-          stepId: step.id,
-          componentIds: [],
-          sentence: `${nameStep(context, step)}: nothing fills it again.`,
-          fix: { label: 'Add the filling', edits: counterpart(context.workbook, step, 'fill') },
-        },
-      ];
-    }),
+  find: (context) => {
+    const { workbook, timeline } = context;
+    if (workbook.procedure.handsOn) return [];
+    const dry = new Map(timeline.ends.flatMap(({ state }) => [...state.drained]));
+    return [...dry.values()].filter(wantsFilling).map((step) => ({
+      ...(workbook.procedure.steps.includes(step) && { stepId: step.id }),
+      componentIds: [],
+      sentence: workbook.procedure.steps.includes(step)
+        ? `${nameStep(context, step)}: nothing fills it again.`
+        : `An earlier module drains ${step.about ?? 'the pump'} and nothing fills it again.`,
+      fix: { label: 'Add the filling', edits: counterpart(workbook, step, 'fill') },
+    }));
+  },
 };

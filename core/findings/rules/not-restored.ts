@@ -1,4 +1,5 @@
-import { counterpart } from '../../procedure/way-back/way-back';
+import { newStep } from '../../procedure/edit';
+import { counterpart } from '../../procedure/way-back/preparing';
 import { nameStep, type Rule } from '../rule';
 
 export const notRestored: Rule = {
@@ -8,16 +9,25 @@ export const notRestored: Rule = {
   looksFor: 'an isolation or lock that is never taken off',
   reason: 'The pump is handed back locked, and somebody cuts the lock off.',
   find: (context) => {
-    const { steps } = context.workbook.procedure;
-    const last = steps.findLastIndex((step) => step.verb === 'isolate' || step.verb === 'lock-out');
-    const step = steps[last];
-    if (!step || steps.slice(last + 1).some((later) => later.verb === 'restore')) return [];
+    const { workbook, timeline } = context;
+    const isolatedBy = timeline.ends.find(({ state }) => state.isolatedBy !== null)?.state.isolatedBy;
+    if (!isolatedBy || workbook.procedure.handsOn) return [];
+    const step = workbook.procedure.steps.find((candidate) => candidate.id === isolatedBy);
     return [
       {
-        stepId: step.id,
+        ...(step && { stepId: step.id }),
         componentIds: [],
-        sentence: `${nameStep(context, step)}: nothing restores it.`,
-        fix: { label: 'Add the restoring', edits: counterpart(context.workbook, step, 'restore') },
+        sentence: step
+          ? `${nameStep(context, step)}: nothing restores it.`
+          : 'An earlier module isolates the pump and nothing restores it.',
+        fix: {
+          label: 'Add the restoring',
+          edits: counterpart(
+            workbook,
+            step ?? { ...newStep('isolation', 'isolate', undefined), about: 'the drive' },
+            'restore',
+          ),
+        },
       },
     ];
   },

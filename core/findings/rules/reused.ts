@@ -1,32 +1,25 @@
 import { componentPhrase } from '../../narration/sentence';
-import { renewing } from '../../procedure/way-back/way-back';
-import { componentById } from '../../pump/series';
-import { nameStep, type Rule } from '../rule';
+import { renewing } from '../../procedure/way-back/preparing';
+import { nameStep, noticed, type Rule } from '../rule';
 
 export const reused: Rule = {
   id: 'reused',
   family: 'renewal',
   severity: 'warn',
-  looksFor: 'a part that is always renewed and goes back in',
+  looksFor: 'a part that is always renewed, or was cut, and goes back in; a stop where it was cut',
   reason: 'A seal or pin that was disturbed once does not hold a second time.',
   find: (context) =>
-    context.timeline.frames.flatMap(({ step, moves }) => {
-      const back = new Set(
-        moves
-          .filter((move) => move.from === 'cloth' && move.to === 'pump')
-          .flatMap((move) => context.timeline.units.get(move.unitId)?.componentId ?? []),
-      );
-      return [...back].flatMap((componentId) => {
-        const component = componentById(context.workbook.series, componentId);
-        if (component?.renewal !== 'always') return [];
-        return [
-          {
-            stepId: step.id,
-            componentIds: [componentId],
-            sentence: `${nameStep(context, step)}, puts back the old ${componentPhrase(component, component.positionSetId ? 2 : component.count)}.`,
-            fix: { label: 'Add its renewal', edits: renewing(context.workbook, [componentId]) },
-          },
-        ];
-      });
+    noticed(context, 'reused').flatMap(({ step, notice: { componentId, cut }, when }) => {
+      const component = context.timeline.structure.components.get(componentId);
+      if (!component) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: [componentId],
+          ...(cut && { severity: 'stop' as const }),
+          sentence: `${nameStep(context, step)}, puts back the old ${componentPhrase(component, component.positionSetId ? 2 : component.count)}${when}.`,
+          fix: { label: 'Add its renewal', edits: renewing(context.workbook, [componentId]) },
+        },
+      ];
     }),
 };

@@ -1,20 +1,40 @@
 import { replay } from '../../cloth/replay';
-import { applyEdits, changeStep } from '../../procedure/edit';
-import type { Step, Workbook } from '../../procedure/procedure';
+import { applyEdits } from '../../procedure/edit';
+import type { Workbook } from '../../procedure/procedure';
 import { draftPutBack } from '../../procedure/way-back/way-back';
-import { typed, withComponent } from '../../testing/workbook';
-import { check, RULES } from '../check';
+import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
+import { acceptFinding, check, RULES } from '../check';
 import type { Finding } from '../finding';
 
 const found = (workbook: Workbook, id: string): Finding[] => check(workbook).filter((finding) => finding.id === id);
-const fixed = (workbook: Workbook, finding: Finding): Workbook => ({
-  ...workbook,
-  procedure: applyEdits(workbook.procedure, finding.fix?.edits ?? []),
+const fixed = (workbook: Workbook, finding: Finding): Workbook => applyEdits(workbook, finding.fix?.edits ?? []);
+/** The workbook with kits of the named parts laid out: how many in a kit, how many kits. */
+const withKit = (workbook: Workbook, name: string, inKit: number, kits: number): Workbook => ({
+  series: {
+    ...workbook.series,
+    kits: [{ id: 'kit', name: 'seal kit', contents: [{ componentId: componentId(workbook, name), count: inKit }] }],
+  },
+  procedure: { ...workbook.procedure, kits: [{ kitId: 'kit', count: kits }] },
 });
-const withStep = (workbook: Workbook, index: number, fields: Partial<Step>): Workbook => ({
+const intending = (workbook: Workbook, name: string): Workbook => ({
   ...workbook,
-  procedure: changeStep(workbook.procedure, workbook.procedure.steps[index]!.id, fields),
+  procedure: { ...workbook.procedure, intends: [{ kind: 'leaves', componentId: componentId(workbook, name) }] },
 });
+const asking = {
+  question: 'Did the seat come out with the ball?',
+  answers: [
+    { id: 'yes', text: 'yes' },
+    { id: 'no', text: 'no' },
+  ],
+};
+/** The ball comes out; when the seat stays behind it is drawn on a way of its own. */
+const seatBranch = (put: string[]): Workbook => {
+  const base = typed(['take off ball', 'draw seat', ...put]);
+  return withStep(withStep(base, 0, { decision: asking }), 1, {
+    when: [{ stepId: base.procedure.steps[0]!.id, answerIds: ['no'] }],
+  });
+};
+const lip = { end: 'lip', toward: 'the pressure' };
 
 /** A procedure in which the named rule finds something, and the sentence it then says. */
 const PLANTED: Record<string, [Workbook, string]> = {
@@ -60,6 +80,108 @@ const PLANTED: Record<string, [Workbook, string]> = {
   ],
   'no-figure': [typed(['torque 8 cover nuts']), 'Step 1, "Torque cover nuts", gives no torque.'],
   'no-source': [typed(['torque 8 cover nuts =45 N·m']), 'Step 1, "Torque cover nuts": 45 N·m has no source.'],
+  'aid-left-in': [
+    withStep(typed(['take off cover', 'fit cover /guide pins']), 1, (step) => ({ aidsIn: step.toolIds })),
+    'Nothing takes out the guide pins that step 2 puts in.',
+  ],
+  'change-missed': [
+    intending(typed(['take off gasket', 'fit gasket']), 'gasket'),
+    'The gasket is meant to leave the pump and is still in it.',
+  ],
+  covered: [
+    withComponent(typed(['take off gasket', 'take off cover']), 'gasket', (id) => ({
+      coveredBy: [{ componentId: id('cover'), said: 'covers' }],
+    })),
+    'Step 1, "Take off gasket": the cover covers it.',
+  ],
+  'still-tight': [
+    withComponent(typed(['take off cover', 'take off 8 cover nuts']), 'cover', (id) => ({ heldBy: [id('cover nut')] })),
+    'Step 1, "Take off cover", is done while the cover nuts are tight.',
+  ],
+  swapped: [
+    withStep(withComponent(typed(['draw rotor @each shaft', 'fit rotor @shaft 2']), 'rotor', { matched: true }), 1, {
+      fromPositionId: 's1',
+    }),
+    'Step 2, "Fit rotor", fits the one of shaft 1 at shaft 2.',
+  ],
+  unmarked: [
+    withComponent(typed(['draw rotor @each shaft']), 'rotor', { matched: true }),
+    'Step 1, "Draw out rotors": the rotors are matched and not marked.',
+  ],
+  'not-in-kit': [
+    withKit(typed(['take off gasket', 'take off seal', 'renew gasket', 'renew seal']), 'gasket', 1, 1),
+    '1 × seal would be renewed, and none of the kits holds any.',
+  ],
+  'kit-short': [
+    withKit(typed(['take off 4 seals', 'renew seals']), 'seal', 3, 1),
+    '4 seals are renewed and the kits hold 3.',
+  ],
+  'kit-unused': [
+    withKit(typed(['take off gasket', 'renew gasket']), 'gasket', 1, 2),
+    '2 × seal kit are laid out and 1 would be used.',
+  ],
+  'pressure-kept': [
+    typed(['isolate the drive', 'loosen 8 cover nuts']),
+    'Step 2, "Loosen cover nuts", opens the pump before the pressure is released.',
+  ],
+  'spring-release': [
+    withComponent(typed(['take off spring housing']), 'spring housing', { springLoaded: true }),
+    'Step 1, "Take off spring housing": the spring housing is under spring tension.',
+  ],
+  heavy: [
+    withComponent(typed(['draw stator']), 'stator', { massKg: 38 }),
+    'Step 1, "Draw out stator": the stator of 38 kg is moved without a planned lift.',
+  ],
+  'brittle-pry': [
+    withComponent(typed(['pry plunger']), 'plunger', { brittle: true }),
+    'Step 1, "Pry off plunger": the plunger is brittle and is pried.',
+  ],
+  'faces-unsaid': [
+    withComponent(typed(['take off seal', 'fit seal']), 'seal', { faces: lip }),
+    'Step 2, "Fit seal", does not say which way the seal faces.',
+  ],
+  'faces-wrong': [
+    withStep(withComponent(typed(['take off seal', 'fit seal']), 'seal', { faces: lip }), 1, {
+      faces: { end: 'lip', toward: 'the crankcase' },
+    }),
+    'Step 2, "Fit seal": elsewhere the seal has lip toward the pressure.',
+  ],
+  'faces-clash': [
+    withStep(
+      withStep(
+        withComponent(typed(['take off manifold', 'take off seal', 'fit seal', 'fit manifold']), 'seal', (id) => ({
+          hostId: id('manifold'),
+          faces: { end: 'lip', toward: 'out of the bore' },
+        })),
+        0,
+        (_step, id) => ({ pose: { componentId: id('manifold'), lies: 'face-down' } }),
+      ),
+      2,
+      { faces: { end: 'lip', toward: 'up on the bench' } },
+    ),
+    'Step 3, "Fit seal": with the manifold face down that is not out of the bore.',
+  ],
+  unrecorded: [
+    withComponent(typed(['take off seal']), 'seal', { keyed: true }),
+    'Step 1, "Take off seal": nothing records which way round the seal was.',
+  ],
+  'no-last-look': [
+    withStep(typed(['take off cover', 'take off seal', 'fit seal', 'fit cover']), 2, { faces: lip }),
+    'No photo shows the seal before step 4 covers it with the cover.',
+  ],
+  'no-as-found': [
+    typed(['take off gasket', 'clean gasket', 'fit gasket']),
+    'No photo shows what was found before step 2 cleans or renews it.',
+  ],
+  'no-unit': [
+    withStep(typed(['fit 4 bolts']), 0, { detail: 'Tighten crosswise to 218 pounds.' }),
+    'Step 1, "Fit bolts", says 218 pounds and no unit of torque.',
+  ],
+  'paths-disagree': [seatBranch(['fit ball']), 'The pump ends in another state when "no".'],
+  'dead-path': [
+    withStep(seatBranch(['fit seat', 'fit ball']), 2, { when: [{ stepId: 'gone', answerIds: ['yes'] }] }),
+    'Step 3, "Fit seat", is never reached: no answer leads to it.',
+  ],
   unconfirmed: [draftPutBack(typed(['take off cover'])), 'One drafted step is not confirmed.'],
 };
 
@@ -88,6 +210,7 @@ describe.each(Object.entries(PLANTED))('%s', (id, [workbook, sentence]) => {
 describe('nothing is cried where nothing is wrong', () => {
   const whole = typed([
     'isolate the drive',
+    'bleed the casing ?the gauge at nothing',
     'drain the gear oil',
     'take off 8 cover nuts /socket, 17 mm',
     'take off cover O-ring',
@@ -98,7 +221,7 @@ describe('nothing is cried where nothing is wrong', () => {
     'fill the gear oil',
     'restore the drive',
   ]);
-  const said = withStep(withComponent(whole, 'cover O-ring', { renewal: 'always' }), 7, {
+  const said = withStep(withComponent(whole, 'cover O-ring', { renewal: 'always' }), 8, {
     torque: { figure: { value: 45, unit: 'N·m' }, tolerancePercent: 4, source: 'Sheet 4' },
   });
 
@@ -163,4 +286,86 @@ test('a fix leaves the other steps as they were', () => {
   const after = fixed(workbook, finding!);
   expect(after.procedure.steps.filter((step) => !step.drafted)).toEqual(workbook.procedure.steps);
   expect(replay(after).frames).toHaveLength(4);
+});
+
+describe('letting a warning stand', () => {
+  const workbook = typed(['loosen 8 cover nuts']);
+  const [warning] = found(workbook, 'not-isolated');
+  const accepted = acceptFinding(workbook, warning!, 'The pump comes in on a pallet');
+
+  test('takes a reason, which is kept and told last', () => {
+    expect(found(accepted, 'not-isolated')[0]?.accepted).toBe('The pump comes in on a pallet');
+    expect(check(accepted).at(-1)?.id).toBe('not-isolated');
+    expect(check(accepted)).toHaveLength(check(workbook).length);
+  });
+  test('is taken back without a trace', () => {
+    expect(acceptFinding(accepted, warning!, undefined)).toEqual(workbook);
+  });
+  test('does not reach another step, and never a stop', () => {
+    const [, other] = typed(['inspect cover', 'loosen 8 cover nuts']).procedure.steps;
+    const elsewhere = { ...accepted, procedure: { ...accepted.procedure, steps: [{ ...other!, id: 'elsewhere' }] } };
+    expect(found(elsewhere, 'not-isolated')[0]?.accepted).toBeUndefined();
+    const left = typed(['take off cover']);
+    const [stop] = found(left, 'left-on-cloth');
+    expect(found(acceptFinding(left, stop!, 'never mind'), 'left-on-cloth')[0]?.accepted).toBeUndefined();
+  });
+});
+
+describe('on some ways only', () => {
+  test('what is left over says with which answer', () => {
+    expect(found(seatBranch(['fit ball']), 'left-on-cloth')[0]?.sentence).toBe(
+      'The seat stays on the cloth when "no": step 2 takes it off and nothing puts it back.',
+    );
+  });
+  test('ways that come together again are one', () => {
+    const base = seatBranch(['fit seat', 'fit ball']);
+    const joined = withStep(base, 2, { when: base.procedure.steps[1]!.when });
+    expect(found(joined, 'paths-disagree')).toEqual([]);
+    expect(found(joined, 'left-on-cloth')).toEqual([]);
+    expect(found(joined, 'not-there')).toEqual([]);
+  });
+  test('a method that leaves the part where it was does not agree with one that takes it off', () => {
+    const workbook = withStep(typed(['pry manifold', 'fit manifold']), 0, {
+      methods: [{ id: 'm', name: 'turn the crank', verb: 'inspect', toolIds: [], cautions: [] }],
+    });
+    expect(found(workbook, 'paths-disagree').map((finding) => finding.sentence)).toEqual([
+      'Step 1, "Pry off manifold": the method "turn the crank" leaves another bench behind.',
+    ]);
+  });
+});
+
+test('a change that is meant is not taken for a mistake', () => {
+  const moved = withStep(
+    withComponent(typed(['mark rotor @each shaft', 'draw rotor @shaft 1', 'fit rotor @shaft 2']), 'rotor', {
+      matched: true,
+    }),
+    2,
+    { fromPositionId: 's1' },
+  );
+  const meant: Workbook = {
+    ...moved,
+    procedure: {
+      ...moved.procedure,
+      intends: [{ kind: 'moves', componentId: componentId(moved, 'rotor'), fromPositionId: 's1', toPositionId: 's2' }],
+    },
+  };
+  expect(found(moved, 'swapped')).toHaveLength(1);
+  expect(found(meant, 'swapped')).toEqual([]);
+  expect(found(meant, 'change-missed')).toEqual([]);
+  expect(found(intending(typed(['take off gasket', 'fit gasket']), 'gasket'), 'left-on-cloth')).toEqual([]);
+  expect(found(intending(typed(['take off gasket']), 'gasket'), 'left-on-cloth')).toEqual([]);
+});
+
+test('what an order only suggests warns, what the series says stops; struck out it is silent', () => {
+  const lines = ['take off cover', 'take off gasket', 'fit cover', 'fit gasket'];
+  const said = (how: 'covers' | 'clear') =>
+    withComponent(typed(lines), 'gasket', (id) => ({ coveredBy: [{ componentId: id('cover'), said: how }] }));
+  expect(found(typed(lines), 'buried').map((f) => f.severity)).toEqual(['advise']);
+  expect(found(said('covers'), 'buried').map((f) => f.severity)).toEqual(['stop']);
+  expect(found(said('clear'), 'buried')).toEqual([]);
+});
+
+test('a cut part is not put back, whatever its renewal', () => {
+  const [finding] = found(typed(['cut split pin', 'fit split pin']), 'reused');
+  expect(finding?.severity).toBe('stop');
 });

@@ -1,3 +1,4 @@
+import { draftedFields } from '../../procedure/edit';
 import type { Rule } from '../rule';
 
 export const unconfirmed: Rule = {
@@ -7,7 +8,7 @@ export const unconfirmed: Rule = {
   looksFor: 'drafted steps that nobody has looked at',
   reason: 'A draft knows the order, not the pump.',
   find: ({ workbook }) => {
-    const drafted = workbook.procedure.steps.filter((step) => step.drafted);
+    const drafted = workbook.procedure.steps.filter((step) => draftedFields(step).length > 0);
     const [first] = drafted;
     if (!first) return [];
     return [

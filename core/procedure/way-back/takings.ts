@@ -1,4 +1,4 @@
-import type { Timeline } from '../../cloth/replay';
+import { movesOf, type Timeline } from '../../cloth/replay';
 import type { Unit } from '../../cloth/units';
 import type { Step } from '../procedure';
 
@@ -10,15 +10,10 @@ export interface Taking {
 
 /** The last step that took any of these pieces off, whether the old ones or their replacements are meant. */
 export function takingOf(timeline: Timeline, units: readonly Unit[]): Taking | undefined {
-  const pieces = new Set(units.map(pieceOf));
-  const index = timeline.frames.findLastIndex(({ moves }) =>
-    moves.some((move) => move.to === 'cloth' && pieces.has(pieceOf(timeline.units.get(move.unitId)))),
+  const pieces = new Set(units.map((unit) => unit.pieceId));
+  const index = timeline.frames.findLastIndex((frame) =>
+    movesOf(frame).some((move) => move.act === 'out' && pieces.has(timeline.units.get(move.unitId)?.pieceId ?? '')),
   );
   const frame = timeline.frames[index];
   return frame && { step: frame.step, index };
-}
-
-/** The piece a unit is, whatever its generation. */
-export function pieceOf(unit: Unit | undefined): string {
-  return unit ? `${unit.componentId}/${unit.positionId}/${unit.piece}` : '';
 }

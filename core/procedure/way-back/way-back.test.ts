@@ -3,8 +3,8 @@ import { replay } from '../../cloth/replay';
 import { check, releaseStops } from '../../findings/check';
 import { foldOf } from '../../fold/fold';
 import { sayStep } from '../../narration/sentence';
-import { typed, withComponent } from '../../testing/workbook';
-import { changeStep } from '../edit';
+import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
+import { applyEdits, changeStep } from '../edit';
 import type { Workbook } from '../procedure';
 import { draftPutBack } from './way-back';
 
@@ -98,6 +98,112 @@ test('each drafted refitting faces its taking in the fold', () => {
   expect(takings.every((row) => row.paired && row.frayed.length === 0)).toBe(true);
 });
 
+describe('what a draft knows about the parts', () => {
+  const base = typed([
+    'isolate the drive',
+    'take off cover',
+    'take off 2 packings',
+    'draw plunger',
+    'take off 4 bolts',
+  ]);
+  const greased = {
+    ...base,
+    series: {
+      ...base.series,
+      consumables: [
+        { id: 'grease', name: 'grease' },
+        { id: 'compound', name: 'compound' },
+      ],
+    },
+  };
+  const known = withComponent(
+    withComponent(
+      withComponent(greased, 'packing', {
+        renewal: 'always',
+        soakMinutes: 12,
+        faces: { end: 'lip', toward: 'the pressure' },
+        wants: [{ consumableId: 'grease', where: 'thin film' }],
+      }),
+      'bolt',
+      { wants: [{ consumableId: 'compound' }] },
+    ),
+    'cover',
+    { brittle: true },
+  );
+  const whole = draftPutBack(known);
+  const fitting = (workbook: Workbook, name: string) =>
+    workbook.procedure.steps.find(
+      (step) =>
+        step.drafted &&
+        ['fit', 'start-by-hand'].includes(step.verb) &&
+        step.targets[0]?.componentId === componentId(workbook, name),
+    );
+
+  test('faces and grease come from the series, each marked as drafted', () => {
+    expect(fitting(whole, 'packing')).toMatchObject({
+      faces: { end: 'lip', toward: 'the pressure' },
+      applications: [{ consumableId: 'grease', where: 'thin film' }],
+      drafted: ['verb', 'targets', 'faces', 'applications', 'photo'],
+    });
+  });
+  test('old compound is cleaned off before new is put on', () => {
+    const order = told(whole);
+    const cleaned = order.indexOf('Clean the four bolts.');
+    expect(cleaned).toBeGreaterThan(0);
+    expect(cleaned).toBeLessThan(order.indexOf('Start by hand the four bolts.'));
+  });
+  test('a packing soaks early enough: the minutes between are at least its soak', () => {
+    const { steps } = whole.procedure;
+    const soak = steps.findIndex((step) => step.verb === 'soak');
+    const fit = steps.indexOf(fitting(whole, 'packing')!);
+    expect(soak).toBeGreaterThanOrEqual(0);
+    expect(soak).toBeLessThan(fit);
+    expect(steps.slice(soak + 1, fit).length * 2).toBeGreaterThanOrEqual(12);
+    expect(told(whole)[soak]).toBe('Soak the two packings.');
+  });
+  test('a photo is asked for at the last look', () => {
+    expect(fitting(whole, 'packing')?.photo?.mustShow).toBe('The packing, lip toward the pressure');
+    expect(check(whole).map((finding) => finding.id)).not.toContain('no-last-look');
+  });
+  test('an assembly opened on the bench is joined up again', () => {
+    const opened = withComponent(typed(['take off valve', 'take off spring', 'split valve']), 'spring', (id) => ({
+      hostId: id('valve'),
+    }));
+    const steps = opened.procedure.steps.filter(
+      (step) => step.verb !== 'take-off' || step === opened.procedure.steps[0],
+    );
+    const workbook = { ...opened, procedure: { ...opened.procedure, steps } };
+    expect(drafted(workbook)).toEqual(['Join up the valve.', 'Fit the valve.']);
+  });
+  test('what comes off on one answer only goes back on that answer only', () => {
+    const lines = typed(['take off ball', 'draw seat']);
+    const asks = withStep(lines, 0, {
+      decision: {
+        question: 'Out?',
+        answers: [
+          { id: 'y', text: 'yes' },
+          { id: 'n', text: 'no' },
+        ],
+      },
+    });
+    const when = [{ stepId: asks.procedure.steps[0]!.id, answerIds: ['n'] }];
+    const closed = draftPutBack(withStep(asks, 1, { when }));
+    expect(closed.procedure.steps.slice(2).map((step) => step.when)).toEqual([when, undefined]);
+    expect(releaseStops(closed)).toEqual([]);
+  });
+  test('fasteners loosened and left in are torqued; guide pins come out; each fluid is filled', () => {
+    const lines = typed(['drain the gear oil', 'drain the coolant', 'loosen 4 bolts /guide pins', 'take off cover']);
+    const pinned = withStep(lines, 2, (step) => ({ aidsIn: step.toolIds }));
+    expect(drafted(pinned)).toEqual([
+      'Fit the cover.',
+      'Torque the four bolts.',
+      'Fill the coolant.',
+      'Fill the gear oil.',
+    ]);
+    expect(check(draftPutBack(pinned)).map((finding) => finding.id)).not.toContain('aid-left-in');
+  });
+});
+
 describe('for any teardown', () => {
   const parts = [
     'cover',
@@ -121,6 +227,48 @@ describe('for any teardown', () => {
         expect(stops).toEqual([]);
       }),
       { numRuns: 150 },
+    );
+  });
+
+  test('whatever sits in, is held by or is matched with what, the drafted way back ends with an empty cloth', () => {
+    const names = ['cover', 'cover O-ring', 'rotor', 'rotor nut', 'seal', 'dowel pin'];
+    const structure = fc.record({
+      hosts: fc.array(fc.tuple(fc.nat(5), fc.nat(5)), { maxLength: 4 }),
+      matched: fc.subarray(names),
+      always: fc.subarray(names),
+    });
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 20 }), structure, (lines, { hosts, matched, always }) => {
+        const has = (w: Workbook, name: string) => w.series.components.some((component) => component.name === name);
+        let workbook = typed(['mark rotor @each shaft', ...lines]);
+        for (const [inner, outer] of hosts) {
+          const [a, b] = [names[inner]!, names[outer]!];
+          if (inner > outer && has(workbook, a) && has(workbook, b))
+            workbook = withComponent(workbook, a, (id) => ({ hostId: id(b) }));
+        }
+        for (const name of matched) workbook = withComponent(workbook, name, { matched: true });
+        for (const name of always) workbook = withComponent(workbook, name, { renewal: 'always' });
+        expect(releaseStops(draftPutBack(workbook)).map((finding) => finding.sentence)).toEqual([]);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test('every fix removes its finding and adds no stop', () => {
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 12 }), (lines) => {
+        const workbook = typed(lines);
+        const stops = releaseStops(workbook).length;
+        for (const finding of check(workbook)) {
+          if (!finding.fix) continue;
+          const after = applyEdits(workbook, finding.fix.edits);
+          const same = (other: typeof finding) =>
+            other.id === finding.id && other.stepId === finding.stepId && other.sentence === finding.sentence;
+          expect(check(after).filter(same)).toEqual([]);
+          expect(releaseStops(after).length).toBeLessThanOrEqual(stops);
+        }
+      }),
+      { numRuns: 100 },
     );
   });
 

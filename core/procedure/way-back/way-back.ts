@@ -1,109 +1,54 @@
-import { replay, type Timeline, unitsIn } from '../../cloth/replay';
+import { calledFor, lyingFree, replay, type Timeline } from '../../cloth/replay';
 import type { Unit } from '../../cloth/units';
 import { isFastener } from '../../pump/kinds';
-import { componentById, type Series } from '../../pump/series';
-import { applyEdits, firstOf, newStep, type ProcedureEdit } from '../edit';
-import type { Step, Target, Workbook } from '../procedure';
-import { type Verb, type VerbEffect, verbOf } from '../verbs';
+import { componentById } from '../../pump/series';
+import type { Edit } from '../edit';
+import type { Step, Workbook } from '../procedure';
+import { verbOf } from '../verbs';
+import { withEdits } from './draft-step';
+import { cleaning, counterpart, lastLookPhotos, renewing, soaking, wantsFilling } from './preparing';
+import { joining, refitting, torqueAfter } from './refitting';
 import { takingOf } from './takings';
 
 /**
- * The way back, drafted from the way down: what came off first goes on last. Everything drafted carries a mark until
- * a person has looked at it. Each function gives edits and changes nothing.
- */
-
-/** The edits that put these units back, mirrored to where they were taken off. */
-export function refitting(workbook: Workbook, timeline: Timeline, units: readonly Unit[]): ProcedureEdit[] {
-  const taking = takingOf(timeline, units);
-  const [unit] = units;
-  const component = unit && componentById(workbook.series, unit.componentId);
-  if (!component) return [];
-  const { procedure, series } = workbook;
-  const verb: Verb = component.kind === 'pin' ? 'pin' : isFastener(component.kind) ? 'start-by-hand' : 'fit';
-  const positions = [...new Set(units.flatMap((u) => (u.positionId ? [u.positionId] : [])))];
-  const everywhere = allPositions(series, component.id);
-  const perPosition = units.length / Math.max(1, positions.length);
-  const target: Target =
-    perPosition < component.count
-      ? { componentId: component.id, count: Math.ceil(perPosition) }
-      : { componentId: component.id };
-  const step: Step = {
-    ...newStep(draftId(workbook, verb, component.id), verb, undefined),
-    targets: [target],
-    positionIds: positions.length === everywhere.length && taking?.step.positionIds.length === 0 ? [] : positions,
-    ...(taking?.step.faces && { faces: taking.step.faces }),
-    drafted: true,
-  };
-  const index = mirroredIndex(workbook, timeline, taking?.index ?? -1, component.id);
-  const edits: ProcedureEdit[] = [{ kind: 'insert', index, step }];
-  if (verb !== 'start-by-hand' || torquedFrom(procedure.steps, index, component.id)) return edits;
-  return [...edits, { kind: 'insert', index: index + 1, step: torqueStep(workbook, component.id, step.positionIds) }];
-}
-
-/** A torque step behind the step at `index`, with the figure already given for these fasteners, if there is one. */
-export function torqueAfter(workbook: Workbook, componentId: string, index: number): ProcedureEdit[] {
-  const before = workbook.procedure.steps[index];
-  const at = Math.max(
-    index + 1,
-    before && verbOf(before.verb).effect === 'refits' ? 0 : firstOf(workbook.procedure, 'prove'),
-  );
-  return [{ kind: 'insert', index: at, step: torqueStep(workbook, componentId, before?.positionIds ?? []) }];
-}
-
-/** The renewal of these components, before anything is put back and after the last of them is off. */
-export function renewing(workbook: Workbook, componentIds: readonly string[]): ProcedureEdit[] {
-  const step: Step = {
-    ...newStep(draftId(workbook, 'renew', componentIds.join('-')), 'renew', undefined),
-    targets: componentIds.map((componentId) => ({ componentId })),
-    drafted: true,
-  };
-  const lastOff = lastNaming(workbook.procedure.steps, 'takes', componentIds);
-  return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1), step }];
-}
-
-/** What undoes a step that moves no part: fill for drain, restore for isolate. */
-export function counterpart(workbook: Workbook, step: Step, verb: 'fill' | 'restore'): ProcedureEdit[] {
-  const undoing: Step = {
-    ...newStep(draftId(workbook, verb, step.id), verb, undefined),
-    ...(step.about && { about: step.about.replace(/\s+and\s+.*$/i, '') }),
-    drafted: true,
-  };
-  const { steps } = workbook.procedure;
-  let index = firstOf(workbook.procedure, 'prove');
-  while (verb === 'restore' && steps[index]?.verb === 'fill') index += 1;
-  return [{ kind: 'insert', index, step: undoing }];
-}
-
-/**
- * Drafts everything that is still missing to close the pump again: renewal of what is always renewed, one refitting a
- * removal in reverse order, torque for every fastener, fillings and restorings. Run again after the teardown changed it
- * adds only the difference; with nothing missing the workbook comes back as it was.
+ * Drafts everything that is still missing to close the pump again, from the way down: renewal of what is always
+ * renewed, cleaning and soaking, one refitting a removal in reverse order, torque for every fastener, photos at the
+ * last look, fillings and restorings. Everything drafted carries a mark until a person has looked at it. Run again
+ * after the teardown changed it adds only the difference; with nothing missing the workbook comes back as it was.
  */
 export function draftPutBack(workbook: Workbook): Workbook {
   let draft = renewWhatIsOut(workbook);
-  let left = Number.POSITIVE_INFINITY;
+  let timeline = replay(draft);
+  const go = (edits: readonly Edit[]) => {
+    if (edits.length === 0) return;
+    draft = withEdits(draft, edits);
+    timeline = replay(draft, timeline);
+  };
+  const tried = new Set<string>();
   for (;;) {
-    const timeline = replay(draft);
-    const out = [...unitsIn(timeline, timeline.end, 'cloth'), ...unitsIn(timeline, timeline.end, 'tray')];
+    const latest = latestTaken(timeline, whatIsOut(draft, timeline));
+    const opening = takingOf(timeline, latest)?.step;
     // What one refitting could not bring home, a second of the same kind would not either.
-    if (out.length === 0 || out.length >= left) break;
-    left = out.length;
-    draft = withEdits(draft, refitting(draft, timeline, latestTaken(timeline, out)));
+    const attempt = [opening?.id, ...latest.map((unit) => unit.id)].join(' ');
+    if (latest.length === 0 || tried.has(attempt)) break;
+    tried.add(attempt);
+    const opened = opening && verbOf(opening.verb).effect === 'opens' && !isJoined(draft, opening);
+    go(opened ? joining(draft, timeline, opening) : refitting(draft, timeline, latest));
   }
-  for (const [verb, undone] of [
-    ['fill', wantsFilling],
-    ['restore', (step: Step) => step.verb === 'isolate' || step.verb === 'lock-out'],
-  ] as const) {
-    const step = draft.procedure.steps.find(undone);
-    if (step && !draft.procedure.steps.some((other) => other.verb === verb))
-      draft = withEdits(draft, counterpart(draft, step, verb));
+  for (const fastenerId of looseFasteners(timeline)) {
+    const last = draft.procedure.steps.findLastIndex(
+      (step) => step.verb === 'loosen' && step.targets.some((target) => target.componentId === fastenerId),
+    );
+    if (last >= 0) go(torqueAfter(draft, fastenerId, last));
   }
+  go(cleaning(draft, timeline));
+  go(soaking(draft));
+  for (const step of timeline.end.drained.values()) if (wantsFilling(step)) go(counterpart(draft, step, 'fill'));
+  const isolating = draft.procedure.steps.find((step) => step.id === timeline.end.isolatedBy);
+  if (isolating) go(counterpart(draft, isolating, 'restore'));
+  go(lastLookPhotos(timeline));
+  go(aidsOut(draft, timeline));
   return draft;
-}
-
-/** A casing is drained of the product and fills itself; oil has to be put back. */
-export function wantsFilling(step: Step): boolean {
-  return step.verb === 'drain' && /oil|grease|fluid|coolant/i.test(step.about ?? '');
 }
 
 /** Components that are always renewed, lie on the cloth at the end, and have no renewal yet. */
@@ -114,10 +59,31 @@ function renewWhatIsOut(workbook: Workbook): Workbook {
       .filter((step) => step.verb === 'renew')
       .flatMap((step) => step.targets.map((t) => t.componentId)),
   );
-  const due = [...new Set(unitsIn(timeline, timeline.end, 'cloth').map((unit) => unit.componentId))].filter(
-    (id) => !renewed.has(id) && componentById(workbook.series, id)?.renewal === 'always',
+  const out = timeline.ends.flatMap(({ state }) =>
+    lyingFree(timeline, state).map((unit) => ({ unit, cut: state.marks.get(unit.id)?.has('cut') })),
   );
-  return due.length > 0 ? withEdits(workbook, renewing(workbook, due)) : workbook;
+  const due = new Set(
+    out.flatMap(({ unit: { componentId }, cut }) =>
+      cut || componentById(workbook.series, componentId)?.renewal === 'always' ? [componentId] : [],
+    ),
+  );
+  const missing = [...due].filter((id) => !renewed.has(id) && !isLeaving(workbook, id));
+  return missing.length > 0 ? withEdits(workbook, renewing(workbook, missing)) : workbook;
+}
+
+/** What lies free, or new and called for in the tray, at the end of any way, and is meant to go back. */
+function whatIsOut(workbook: Workbook, timeline: Timeline): Unit[] {
+  const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
+  return [...new Set(out)].filter((unit) => !isLeaving(workbook, unit.componentId));
+}
+
+function isLeaving({ procedure }: Workbook, componentId: string): boolean {
+  return (procedure.intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
+}
+
+function isJoined({ procedure }: Workbook, opening: Step): boolean {
+  const hosts = new Set(opening.targets.map((target) => target.componentId));
+  return procedure.steps.some((step) => step.verb === 'join' && step.targets.some((t) => hosts.has(t.componentId)));
 }
 
 /** Of the units out, those of one component that were taken off last and together. */
@@ -131,71 +97,18 @@ function latestTaken(timeline: Timeline, out: readonly Unit[]): Unit[] {
   return latest?.units ?? [];
 }
 
-/**
- * Where the refitting of what was taken at `takenAt` belongs: behind the refitting and the torque of everything taken
- * later, behind its own renewal, and not before anything is put back at all.
- */
-function mirroredIndex({ procedure }: Workbook, timeline: Timeline, takenAt: number, componentId: string): number {
-  let index = Math.max(
-    firstOf(procedure, 'put-back'),
-    lastNaming(procedure.steps, 'takes', [componentId]) + 1,
-    lastNaming(procedure.steps, 'renews', [componentId]) + 1,
+/** Fasteners that were loosened and stayed in the pump. */
+function looseFasteners(timeline: Timeline): string[] {
+  const loose = timeline.ends.flatMap(({ state }) =>
+    [...state.groups].flatMap(([key, tightness]) => (tightness === 'loose' ? [key.slice(0, key.indexOf('/'))] : [])),
   );
-  const takenLater = new Set<string>();
-  timeline.frames.forEach(({ step, moves }, i) => {
-    for (const move of moves) {
-      const moved = timeline.units.get(move.unitId)?.componentId;
-      if (!moved || i <= takenAt) continue;
-      if (move.to === 'cloth') takenLater.add(moved);
-      if (move.to === 'pump' && takenLater.has(moved)) index = Math.max(index, i + 1);
-    }
-    const torquesLater = step.verb === 'torque' && step.targets.some((target) => takenLater.has(target.componentId));
-    if (torquesLater && i > takenAt) index = Math.max(index, i + 1);
-  });
-  return index;
+  return [...new Set(loose)].filter((id) => isFastener(timeline.structure.components.get(id)?.kind ?? 'other'));
 }
 
-/** The last step of this effect that names one of the components, whether it found them or not; -1 for none. */
-function lastNaming(steps: readonly Step[], effect: VerbEffect, componentIds: readonly string[]): number {
-  return steps.findLastIndex(
-    (step) =>
-      verbOf(step.verb).effect === effect && step.targets.some((target) => componentIds.includes(target.componentId)),
-  );
-}
-
-function torqueStep(workbook: Workbook, componentId: string, positionIds: readonly string[]): Step {
-  const known = workbook.procedure.steps.find(
-    (step) => step.torque && step.targets.some((target) => target.componentId === componentId),
-  )?.torque;
-  return {
-    ...newStep(draftId(workbook, 'torque', componentId), 'torque', undefined),
-    targets: [{ componentId }],
-    positionIds: [...positionIds],
-    ...(known && { torque: known }),
-    drafted: true,
-  };
-}
-
-function torquedFrom(steps: readonly Step[], index: number, componentId: string): boolean {
-  return steps
-    .slice(index)
-    .some((step) => step.verb === 'torque' && step.targets.some((t) => t.componentId === componentId));
-}
-
-function withEdits(workbook: Workbook, edits: readonly ProcedureEdit[]): Workbook {
-  return { ...workbook, procedure: applyEdits(workbook.procedure, edits) };
-}
-
-function allPositions(series: Series, componentId: string): string[] {
-  const setId = componentById(series, componentId)?.positionSetId;
-  return series.positionSets.find((set) => set.id === setId)?.positions.map((position) => position.id) ?? [];
-}
-
-/** Core has no randomness: the id tells what it is for, and a number keeps it apart from earlier drafts. */
-function draftId({ procedure }: Workbook, verb: Verb, what: string): string {
-  const base = `${verb}-${what}`.slice(0, 56);
-  const taken = new Set(procedure.steps.map((step) => step.id));
-  let n = 1;
-  while (taken.has(`${base}-${n}`)) n += 1;
-  return `${base}-${n}`;
+/** Aids still in come out with the last step of putting back. */
+function aidsOut({ procedure }: Workbook, timeline: Timeline): Edit[] {
+  const left = [...new Set(timeline.ends.flatMap(({ state }) => [...state.aids.keys()]))];
+  const last = procedure.steps.findLast((step) => step.stage === 'put-back');
+  if (left.length === 0 || !last) return [];
+  return [{ kind: 'change', stepId: last.id, fields: { aidsOut: [...(last.aidsOut ?? []), ...left] } }];
 }

@@ -1,7 +1,7 @@
-import { ActionIcon, Button, Center, Group, Loader } from '@mantine/core';
-import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
+import { ActionIcon, Button, Center, Group, Kbd, Loader, Menu } from '@mantine/core';
+import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { answer, api } from '../../app/api';
@@ -13,13 +13,23 @@ import { Tag } from '../../parts/Tag';
 import { useAuthor, useHistory } from '../../state/author-store';
 import { beginAutosave, useAutosave, watchEdits } from '../../state/autosave';
 import { computed } from '../../state/timeline';
+import { AboutDialog } from './AboutDialog';
 import styles from './Author.module.css';
+import { AuthorPalette, KeysDialog } from './AuthorPalette';
+import { AUTHOR_ACTIONS } from './author-actions';
+import { useAuthorView } from './author-view';
 import { ClothPanel } from './ClothPanel';
 import { FoldPanel } from './FoldPanel';
+import { PrintDialog } from './PrintDialog';
 import { SaveStateNote } from './SaveStateNote';
 import { StaleDialog } from './StaleDialog';
 import { StepPanel } from './StepPanel';
+import { ToolOrderDialog } from './ToolOrderDialog';
 import { TypedLine } from './TypedLine';
+import { useAuthorKeys } from './useAuthorKeys';
+
+/** What the menu offers beside the keys. */
+const IN_MENU: readonly string[] = ['about', 'tools', 'print', 'search', 'keys'];
 
 /** Where a procedure is written: the fold, the step in hand, and the cloth after it. */
 export function AuthorScreen() {
@@ -40,22 +50,13 @@ export function AuthorScreen() {
   useEffect(() => {
     if (!query.data) return;
     void beginAutosave(query.data);
-    return () => useAutosave.setState({ procedureId: null });
+    return () => {
+      useAutosave.setState({ procedureId: null });
+      useAuthorView.setState(useAuthorView.getInitialState());
+    };
   }, [query.data]);
   useEffect(() => (writes ? watchEdits() : undefined), [writes]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.matches('input:not([data-undo]), textarea');
-      if (typing || !(event.ctrlKey || event.metaKey)) return;
-      const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) history.undo();
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) history.redo();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [history]);
+  useAuthorKeys(writes);
 
   const workbook = useAuthor((state) => state.workbook);
   if (query.error) return <FaultNotice error={query.error} />;
@@ -82,29 +83,36 @@ export function AuthorScreen() {
           </>
         }
         actions={
-          writes && (
-            <Group gap="xs" wrap="nowrap">
-              <SaveStateNote />
-              <ActionIcon
-                variant="default"
-                size={36}
-                aria-label={t('author.undo')}
-                title={t('author.undo')}
-                disabled={!history.canUndo}
-                onClick={history.undo}
-              >
-                <IconArrowBackUp size={20} />
-              </ActionIcon>
-              <ActionIcon
-                variant="default"
-                size={36}
-                aria-label={t('author.redo')}
-                title={t('author.redo')}
-                disabled={!history.canRedo}
-                onClick={history.redo}
-              >
-                <IconArrowForwardUp size={20} />
-              </ActionIcon>
+          <Group gap="xs" wrap="nowrap">
+            {writes && (
+              <>
+                <SaveStateNote />
+                <IconAction label={t('author.undo')} disabled={!history.canUndo} onClick={history.undo}>
+                  <IconArrowBackUp size={20} />
+                </IconAction>
+                <IconAction label={t('author.redo')} disabled={!history.canRedo} onClick={history.redo}>
+                  <IconArrowForwardUp size={20} />
+                </IconAction>
+              </>
+            )}
+            <Menu position="bottom-end" width={300}>
+              <Menu.Target>
+                <ActionIcon variant="default" size={36} aria-label={t('author.more')} title={t('author.more')}>
+                  <IconDots size={20} />
+                </ActionIcon>
+              </Menu.Target>
+              <Menu.Dropdown>
+                {AUTHOR_ACTIONS.filter(({ id }) => IN_MENU.includes(id) && (writes || id !== 'tools')).map((action) => (
+                  <Menu.Item key={action.id} rightSection={<Kbd>{action.key}</Kbd>} onClick={action.run}>
+                    {t(`keys.${action.id}` as 'keys.line')}
+                  </Menu.Item>
+                ))}
+              </Menu.Dropdown>
+            </Menu>
+            <Button component={Link} to={`/procedures/${id}/walk`} variant="default">
+              {t('author.walk')}
+            </Button>
+            {writes && (
               <Button
                 component={Link}
                 to={`/procedures/${id}/release`}
@@ -113,8 +121,8 @@ export function AuthorScreen() {
               >
                 {stops > 0 ? t('author.releaseStops', { count: stops }) : t('author.release')}
               </Button>
-            </Group>
-          )
+            )}
+          </Group>
         }
       />
       <main className={styles.body}>
@@ -132,6 +140,26 @@ export function AuthorScreen() {
         </section>
       </main>
       <StaleDialog />
+      <AboutDialog writes={writes} />
+      <PrintDialog />
+      <ToolOrderDialog />
+      <KeysDialog writes={writes} />
+      <AuthorPalette writes={writes} />
     </div>
+  );
+}
+
+interface IconActionProps {
+  readonly label: string;
+  readonly disabled: boolean;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+}
+
+function IconAction({ label, disabled, onClick, children }: IconActionProps) {
+  return (
+    <ActionIcon variant="default" size={36} aria-label={label} title={label} disabled={disabled} onClick={onClick}>
+      {children}
+    </ActionIcon>
   );
 }

@@ -1,77 +1,131 @@
-import { List, Popover, UnstyledButton } from '@mantine/core';
-import { IconAlertTriangleFilled } from '@tabler/icons-react';
+import { ActionIcon, Button, List, Popover, Slider, UnstyledButton } from '@mantine/core';
+import { IconPrinter, IconX } from '@tabler/icons-react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { stateAfter, unitsIn } from '#core/cloth/replay';
+import type { Cell } from '#core/cloth/cells';
+import { journeyOf } from '#core/cloth/journey';
+import { cellName, lyingFree, stateAfter, type Timeline, unitsIn } from '#core/cloth/replay';
 import type { Unit } from '#core/cloth/units';
-import type { Finding } from '#core/findings/finding';
-import { componentPhrase } from '#core/narration/sentence';
+import { capital } from '#core/findings/name-units';
+import { componentPhrase, titleOf } from '#core/narration/sentence';
 import { componentById, type Series } from '#core/pump/series';
 import { Cloth } from '../../drawings/Cloth';
 import { Tag } from '../../parts/Tag';
 import { useAuthor } from '../../state/author-store';
-import { computed } from '../../state/timeline';
+import { computed, timelineTo } from '../../state/timeline';
 import author from './Author.module.css';
+import { findingKey, useAuthorView } from './author-view';
 import styles from './ClothPanel.module.css';
+import { FindingsPanel } from './FindingsPanel';
 
 /** The cloth after the step in hand, and what would go wrong. */
 export function ClothPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const selected = useAuthor((state) => state.selected);
-  const { timeline, findings } = computed(workbook);
+  const findingInHand = useAuthorView((state) => state.finding);
+  const [atStart, setAtStart] = useState(false);
+  const [opened, setOpened] = useState<number | null>(null);
   const { procedure, series } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
-  const count = index < 0 ? procedure.steps.length : index + 1;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another step in hand ends the look at the bare bench.
+  useEffect(() => setAtStart(false), [selected]);
+  const count = atStart ? 0 : index < 0 ? procedure.steps.length : index + 1;
+  const timeline = timelineTo(workbook, index);
   const state = stateAfter(timeline, count);
-  const out = unitsIn(timeline, state, 'cloth');
-  const stops = findings.filter((finding) => finding.severity === 'stop').length;
+  const marked = computed(workbook).findings.find((finding) => findingKey(finding) === findingInHand)?.componentIds;
+  const cell = timeline.cells.find((candidate) => candidate.number === opened);
+  const scrub = (value: number) => {
+    const step = procedure.steps[value - 1];
+    if (step) useAuthor.getState().select(step.id);
+    setAtStart(value === 0);
+  };
   return (
     <>
       <div className={author.head}>
-        <h2>{count > 0 ? t('cloth.after', { number: count }) : t('cloth.title')}</h2>
-        <span className={author.small}>{t('cloth.out', { count: out.length })}</span>
+        <h2>{count > 0 ? t('cloth.after', { number: count }) : t('cloth.before')}</h2>
+        <span className={author.small}>{t('cloth.out', { count: lyingFree(timeline, state).length })}</span>
       </div>
-      <Cloth timeline={timeline} after={count} onChoose={(stepId) => useAuthor.getState().select(stepId)} />
+      {procedure.steps.length > 1 && (
+        <Slider
+          className={styles.scrub}
+          size="sm"
+          min={0}
+          max={procedure.steps.length}
+          value={count}
+          label={null}
+          thumbLabel={t('cloth.scrub')}
+          onChange={scrub}
+        />
+      )}
+      <Cloth
+        timeline={timeline}
+        after={count}
+        {...(marked && { marked })}
+        onChoose={({ number }) => setOpened(number === opened ? null : number)}
+      />
+      {cell && <CellDetails timeline={timeline} cell={cell} onClose={() => setOpened(null)} />}
       <div className={styles.trays}>
         <Tray label={t('cloth.bin')} series={series} units={unitsIn(timeline, state, 'bin')} />
         <Tray label={t('cloth.tray')} series={series} units={unitsIn(timeline, state, 'tray')} />
+        <Button
+          variant="default"
+          size="compact-md"
+          leftSection={<IconPrinter size={16} />}
+          onClick={() => useAuthorView.setState({ dialog: 'print' })}
+        >
+          {t('cloth.print')}
+        </Button>
       </div>
-      <div className={author.head}>
-        <h2>{t('findings.title')}</h2>
-        {stops > 0 && <span className={author.small}>{t('findings.stops', { count: stops })}</span>}
-      </div>
-      {findings.length === 0 && <p className={author.small}>{procedure.steps.length > 0 ? t('findings.none') : ''}</p>}
-      {findings.map((finding) => (
-        <FindingRow
-          key={`${finding.id}-${finding.stepId}-${finding.componentIds.join()}`}
-          finding={finding}
-          writes={writes}
-        />
-      ))}
+      <FindingsPanel writes={writes} />
     </>
   );
 }
 
-function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
+interface CellDetailsProps {
+  readonly timeline: Timeline;
+  readonly cell: Cell;
+  readonly onClose: () => void;
+}
+
+/** Where the parts of a cell came off, where they go back, and every step that touches them. */
+function CellDetails({ timeline, cell, onClose }: CellDetailsProps) {
   const { t } = useTranslation();
-  const { severity, sentence, reason, stepId, fix } = finding;
+  const { series, procedure } = timeline.workbook;
+  const journey = journeyOf(timeline, cell.componentId, cell.unitIds);
+  const lines = (['off', 'touched', 'binned', 'back'] as const).filter((kind) => journey[kind].length > 0);
   return (
-    <div className={styles.finding}>
-      <IconAlertTriangleFilled size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
-      <span title={reason}>{sentence}</span>
-      <span className={styles.actions}>
-        {fix && writes && (
-          <button type="button" className={styles.go} onClick={() => useAuthor.getState().applyFix(fix)}>
-            {fix.label}
-          </button>
-        )}
-        {stepId && (
-          <button type="button" className={styles.go} onClick={() => useAuthor.getState().select(stepId)}>
-            {t('findings.goTo')}
-          </button>
-        )}
-      </span>
-    </div>
+    <section className={styles.details} aria-label={t('cloth.details')}>
+      <header>
+        {t('cloth.cellLabel', { number: cell.number, name: capital(cellName(timeline, cell)) })}
+        <ActionIcon variant="subtle" color="gray" size={28} aria-label={t('app.close')} onClick={onClose}>
+          <IconX size={16} />
+        </ActionIcon>
+      </header>
+      {lines.map((kind) => (
+        <div key={kind} className={styles.line}>
+          <span className="quiet">{t(`cloth.journey.${kind}`)}</span>
+          <span className={styles.steps}>
+            {journey[kind].map((at) => {
+              const step = procedure.steps[at];
+              return (
+                step && (
+                  <button
+                    key={at}
+                    type="button"
+                    className={styles.go}
+                    onClick={() => useAuthor.getState().select(step.id)}
+                  >
+                    {`${at + 1}  ${titleOf(step, series)}`}
+                  </button>
+                )
+              );
+            })}
+          </span>
+        </div>
+      ))}
+      {journey.back.length === 0 && <span>{t('cloth.neverBack')}</span>}
+    </section>
   );
 }
 

@@ -4,26 +4,28 @@ import {
   type DragMoveEvent,
   DragOverlay,
   PointerSensor,
-  useDraggable,
-  useDroppable,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { Button } from '@mantine/core';
-import { memo, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { Button, TextInput } from '@mantine/core';
+import { IconChevronDown, IconChevronRight, IconSearch } from '@tabler/icons-react';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type FoldRow, foldSide } from '#core/fold/fold';
-import { componentPhrase, listing, titleOf } from '#core/narration/sentence';
+import { foldSide } from '#core/fold/fold';
 import { benchMinutes, type Step } from '#core/procedure/procedure';
-import { componentById, type Series } from '#core/pump/series';
 import { showDuration } from '../../app/format';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import author from './Author.module.css';
+import { draftTheWayBack, fillGap } from './author-actions';
+import { useAuthorView } from './author-view';
 import styles from './Fold.module.css';
+import { DraggedChip, FoldChip, Gap, Thread } from './FoldChip';
+import { type FoldItem, foldItems, itemOf, type Section, sectionOfStage } from './fold-items';
 import { type Direction, neighbour, placeAfterDrop } from './fold-moves';
 import { removeWithUndo } from './remove-step';
-import { draftTheWayBack, useDraftKey } from './way-back';
+import { useFoldSearch } from './useFoldSearch';
 
 interface Drop {
   readonly stepId: string;
@@ -32,22 +34,50 @@ interface Drop {
 }
 
 /** Findings that say the way back is not whole yet. */
-const WAY_BACK_MISSING = ['left-on-cloth', 'left-in-tray', 'not-refilled', 'not-restored'];
+const WAY_BACK_MISSING = ['left-on-cloth', 'left-in-tray', 'loose-at-end', 'not-refilled', 'not-restored'];
+const ARROWS: Readonly<Record<string, Direction>> = {
+  ArrowUp: 'up',
+  ArrowDown: 'down',
+  ArrowLeft: 'left',
+  ArrowRight: 'right',
+};
+const ROW_HEIGHT = 47;
 
-/** The whole procedure, folded at its middle. */
+/** The whole procedure, folded at its middle. Only the rows in sight are drawn. */
 export function FoldPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const selected = useAuthor((state) => state.selected);
+  const hovered = useAuthorView((state) => state.hovered);
+  const searching = useAuthorView((state) => state.searching);
   const { fold, findings } = computed(workbook);
   const { procedure, series } = workbook;
-  const numbers = new Map(procedure.steps.map((step, index) => [step.id, index + 1]));
-  const partners = new Set(selected ? fold.partners.get(selected) : []);
+  const { query, setQuery, found } = useFoldSearch(workbook);
+  const [closed, setClosed] = useState<ReadonlySet<Section>>(new Set());
+  const numbers = useMemo(() => new Map(procedure.steps.map((step, i) => [step.id, i + 1])), [procedure.steps]);
+  const items = useMemo(() => foldItems(fold, closed, found), [fold, closed, found]);
+  const shown = hovered ?? selected;
+  const partners = new Set(shown ? fold.partners.get(shown) : []);
   const [dragged, setDragged] = useState<string | null>(null);
   const [drop, setDrop] = useState<Drop | null>(null);
-  const list = useRef<HTMLDivElement>(null);
-  useDraftKey(writes);
+  const scroller = useRef<HTMLDivElement>(null);
+  const search = useRef<HTMLInputElement>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const draggedItem = dragged ? itemOf(items, dragged) : -1;
+  const rows = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    getItemKey: (index) => keyOf(items[index], index),
+    overscan: 8,
+    // A chip being dragged must not be taken away because its row went out of sight.
+    rangeExtractor: (range) => {
+      const inSight = defaultRangeExtractor(range);
+      return draggedItem < 0 || inSight.includes(draggedItem)
+        ? inSight
+        : [...inSight, draggedItem].sort((a, b) => a - b);
+    },
+  });
 
   const onDragMove = ({ active, over }: DragMoveEvent) => {
     const rect = active.rect.current.translated;
@@ -62,15 +92,26 @@ export function FoldPanel({ writes }: { writes: boolean }) {
     setDrop(null);
   };
 
-  const focusChip = (id: string) =>
-    requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-step="${id}"]`)?.focus());
+  const openSectionOf = (id: string) => {
+    const step = procedure.steps.find((candidate) => candidate.id === id);
+    if (!step) return;
+    const section = sectionOfStage(step.stage);
+    setClosed((now) => (now.has(section) ? new Set([...now].filter((other) => other !== section)) : now));
+  };
+  const focusChip = (id: string) => {
+    openSectionOf(id);
+    const at = itemOf(items, id);
+    if (at >= 0) rows.scrollToIndex(at);
+    // The chip is there once the list has drawn the row.
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-step="${id}"]`)?.focus()),
+    );
+  };
 
   const onKeyDown = useEffectEvent((event: KeyboardEvent) => {
     const current = procedure.steps.find((step) => step.id === selected);
-    if (!current) return;
-    const direction = (
-      { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' } as Record<string, Direction>
-    )[event.key];
+    if (!current || !(event.target instanceof HTMLElement) || !event.target.closest('[data-step]')) return;
+    const direction = ARROWS[event.key];
     if (direction) {
       event.preventDefault();
       if (event.altKey && writes && (direction === 'up' || direction === 'down')) {
@@ -96,30 +137,77 @@ export function FoldPanel({ writes }: { writes: boolean }) {
   });
   // The arrow keys move among the buttons of the whole fold, so one listener stands around them all.
   useEffect(() => {
-    const fold = list.current;
+    const list = scroller.current;
     const listener = (event: KeyboardEvent) => onKeyDown(event);
-    fold?.addEventListener('keydown', listener);
-    return () => fold?.removeEventListener('keydown', listener);
+    list?.addEventListener('keydown', listener);
+    return () => list?.removeEventListener('keydown', listener);
   }, []);
+  const showStep = useEffectEvent((id: string) => {
+    const at = itemOf(items, id);
+    if (at < 0) openSectionOf(id);
+    else rows.scrollToIndex(at, { align: 'auto' });
+  });
+  useEffect(() => {
+    if (selected) showStep(selected);
+  }, [selected]);
+  useEffect(() => {
+    if (searching) search.current?.focus();
+  }, [searching]);
+
+  const stopSearching = () => {
+    setQuery('');
+    useAuthorView.setState({ searching: false });
+  };
   const chip = (step: Step) => (
-    <Chip
+    <FoldChip
       key={step.id}
       step={step}
       series={series}
       number={numbers.get(step.id) ?? 0}
       selected={step.id === selected}
-      partner={partners.has(step.id)}
+      partner={partners.has(step.id) || (hovered === step.id && partners.size > 0)}
       drop={drop?.stepId === step.id ? drop.half : null}
       movable={writes}
     />
   );
-  useEffect(() => {
-    list.current?.querySelector(`[data-step="${selected}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [selected]);
+  const toggle = (section: Section) =>
+    setClosed((now) => new Set(now.has(section) ? [...now].filter((other) => other !== section) : [...now, section]));
   const { minutes } = benchMinutes(procedure);
+  const frays = (stepId: string, frayed: readonly string[]) => (writes ? () => fillGap(stepId, frayed) : undefined);
+
+  const draw = (item: FoldItem) => {
+    if (item.kind === 'section') {
+      const { section, count, open } = item;
+      return (
+        <button type="button" className={styles.section} aria-expanded={open} onClick={() => toggle(section)}>
+          {open ? <IconChevronDown size={15} /> : <IconChevronRight size={15} />}
+          {t(`fold.section.${section}`)}
+          <span className="number">{count}</span>
+        </button>
+      );
+    }
+    if (item.kind === 'bend') {
+      return <div className={`${styles.bend} ${item.last ? styles.bendEnd : ''}`}>{item.steps.map(chip)}</div>;
+    }
+    const { row } = item;
+    return (
+      <div className={styles.row}>
+        <div>{row.left && chip(row.left)}</div>
+        <Thread row={row} held={[row.left?.id, row.right?.id].includes(shown ?? '')} />
+        <div>
+          {row.right
+            ? chip(row.right)
+            : row.left &&
+              row.frayed.length > 0 && (
+                <Gap series={series} frayed={row.frayed} onFill={frays(row.left.id, row.frayed)} />
+              )}
+        </div>
+      </div>
+    );
+  };
 
   return (
-    <>
+    <div className={styles.panel}>
       <div className={author.head}>
         <h2>{t('fold.title')}</h2>
         <span className={author.small}>
@@ -132,8 +220,36 @@ export function FoldPanel({ writes }: { writes: boolean }) {
           {t('fold.draft')}
         </Button>
       )}
+      {searching && (
+        <TextInput
+          ref={search}
+          mb="xs"
+          aria-label={t('fold.search')}
+          placeholder={t('fold.search')}
+          leftSection={<IconSearch size={16} />}
+          rightSectionWidth={70}
+          rightSection={found && <span className={author.small}>{t('fold.found', { count: found.size })}</span>}
+          value={query}
+          onChange={(event) => setQuery(event.currentTarget.value)}
+          onKeyDown={(event) => {
+            const [first] = found ?? [];
+            if (event.key === 'Escape') stopSearching();
+            if (event.key === 'Enter' && first) {
+              useAuthor.getState().select(first);
+              focusChip(first);
+            }
+          }}
+        />
+      )}
       {procedure.steps.length === 0 && (
         <p className={author.small}>{writes ? t('fold.empty') : t('fold.emptyReader')}</p>
+      )}
+      {fold.rows.length > 0 && (
+        <div className={styles.lanes}>
+          <span>{t('fold.down')}</span>
+          <span />
+          <span>{t('fold.up')}</span>
+        </div>
       )}
       <DndContext
         sensors={sensors}
@@ -146,118 +262,44 @@ export function FoldPanel({ writes }: { writes: boolean }) {
         }}
         accessibility={{ screenReaderInstructions: { draggable: t('fold.dragHint') } }}
       >
-        <div ref={list}>
-          {fold.rows.length > 0 && (
-            <div className={styles.lanes}>
-              <span>{t('fold.down')}</span>
-              <span />
-              <span>{t('fold.up')}</span>
-            </div>
-          )}
-          {fold.rows.map((row) => (
-            <div className={styles.row} key={`${row.left?.id}/${row.right?.id}`}>
-              <div>{row.left && chip(row.left)}</div>
-              <Thread row={row} held={[row.left?.id, row.right?.id].includes(selected ?? '')} />
-              <div>
-                {row.right ? chip(row.right) : row.frayed.length > 0 && <Gap series={series} frayed={row.frayed} />}
-              </div>
-            </div>
-          ))}
-          {fold.bend.length > 0 && <div className={styles.bend}>{fold.bend.map(chip)}</div>}
+        <div ref={scroller} className={styles.scroller}>
+          <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
+            {rows.getVirtualItems().map(({ index, key, start }) => {
+              const item = items[index];
+              return (
+                <div
+                  key={key}
+                  ref={rows.measureElement}
+                  data-index={index}
+                  className={styles.item}
+                  style={{ transform: `translateY(${start}px)` }}
+                >
+                  {item && draw(item)}
+                </div>
+              );
+            })}
+          </div>
         </div>
         <DragOverlay dropAnimation={null}>
-          {dragged && <Overlay step={procedure.steps.find((step) => step.id === dragged)} series={series} />}
+          {dragged && <DraggedChip step={procedure.steps.find((step) => step.id === dragged)} series={series} />}
         </DragOverlay>
       </DndContext>
       {procedure.steps.length > 0 && (
         <div className={styles.legend}>
-          <span>
-            {t('fold.photo')} <i className={`${styles.mark} ${styles.photo}`} />
-          </span>
-          <span>
-            {t('fold.torque')} <i className={`${styles.mark} ${styles.torque}`} />
-          </span>
-          <span>
-            {t('fold.faces')} <i className={`${styles.mark} ${styles.faces}`} />
-          </span>
+          {(['photo', 'torque', 'faces'] as const).map((mark) => (
+            <span key={mark}>
+              {t(`fold.${mark}`)} <i className={`${styles.mark} ${styles[mark]}`} />
+            </span>
+          ))}
         </div>
       )}
-    </>
-  );
-}
-
-interface ChipProps {
-  readonly step: Step;
-  readonly series: Series;
-  readonly number: number;
-  readonly selected: boolean;
-  readonly partner: boolean;
-  readonly drop: Drop['half'] | null;
-  readonly movable: boolean;
-}
-
-const Chip = memo(function Chip({ step, series, number, selected, partner, drop, movable }: ChipProps) {
-  const { t } = useTranslation();
-  const { setNodeRef, attributes, listeners, isDragging } = useDraggable({ id: step.id, disabled: !movable });
-  const { role: _button, ...described } = attributes;
-  const { setNodeRef: setDropRef } = useDroppable({ id: step.id });
-  const marks = (['faces', 'torque', 'photo'] as const).filter((mark) => step[mark] !== undefined);
-  const title = titleOf(step, series);
-  return (
-    <div ref={setDropRef} className={`${styles.slot} ${drop ? styles[drop] : ''}`}>
-      <button
-        ref={setNodeRef}
-        {...described}
-        {...listeners}
-        type="button"
-        data-step={step.id}
-        tabIndex={selected ? 0 : -1}
-        aria-pressed={selected}
-        aria-label={[t('fold.stepLabel', { number, title }), ...marks.map((mark) => t(`fold.${mark}`))].join(', ')}
-        className={`${styles.chip} ${selected ? styles.selected : partner ? styles.partner : ''} ${isDragging ? styles.dragged : ''} ${step.drafted ? styles.drafted : ''}`}
-        onFocus={() => useAuthor.getState().select(step.id)}
-        onClick={() => useAuthor.getState().select(step.id)}
-      >
-        <span className={styles.n}>{number}</span>
-        <span className={styles.name}>{title}</span>
-        <span className={styles.marks} aria-hidden="true">
-          {marks.map((mark) => (
-            <i key={mark} className={`${styles.mark} ${styles[mark]}`} />
-          ))}
-        </span>
-      </button>
     </div>
   );
-});
-
-function Overlay({ step, series }: { step: Step | undefined; series: Series }) {
-  return step ? (
-    <div className={`${styles.chip} ${styles.selected} ${styles.overlay}`}>
-      <span className={styles.name}>{titleOf(step, series)}</span>
-    </div>
-  ) : null;
 }
 
-function Thread({ row, held }: { row: FoldRow; held: boolean }) {
-  const frayed = row.frayed.length > 0 && !row.right;
-  if (!row.paired && !frayed) return <span />;
-  return (
-    <svg className={styles.thread} viewBox="0 0 36 3" preserveAspectRatio="none" aria-hidden="true">
-      <path
-        d="M0 1.5H36"
-        stroke={frayed ? 'var(--kaki)' : held ? 'var(--indigo)' : '#b9ad93'}
-        strokeWidth={held ? 3 : 1.5}
-        strokeDasharray={frayed ? '3 4' : undefined}
-      />
-    </svg>
-  );
-}
-
-function Gap({ series, frayed }: { series: Series; frayed: readonly string[] }) {
-  const { t } = useTranslation();
-  const names = frayed.flatMap((id) => {
-    const component = componentById(series, id);
-    return component ? [componentPhrase(component, component.positionSetId ? 2 : component.count, false)] : [];
-  });
-  return <div className={styles.gap}>{t('fold.neverBack', { parts: listing(names) })}</div>;
+function keyOf(item: FoldItem | undefined, index: number): string {
+  if (!item) return String(index);
+  if (item.kind === 'section') return item.section;
+  if (item.kind === 'bend') return item.steps.map((step) => step.id).join(' ');
+  return `${item.row.left?.id}/${item.row.right?.id}`;
 }

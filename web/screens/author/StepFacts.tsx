@@ -1,12 +1,14 @@
 import { useTranslation } from 'react-i18next';
-import type { Step } from '#core/procedure/procedure';
-import { type Series, toolLabel } from '#core/pump/series';
+import { aidNames, methodLine, poseLine } from '#core/narration/branches';
+import type { Step, Workbook } from '#core/procedure/procedure';
+import { toolLabel } from '#core/pump/series';
 import { showDuration, showQuantity } from '../../app/format';
 import styles from './Step.module.css';
 
 /** What a step says beside its sentence, for those who read and do not write. */
-export function StepFacts({ step, series }: { step: Step; series: Series }) {
+export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }) {
   const { t } = useTranslation();
+  const { series } = workbook;
   const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
   const applied = step.applications.map(({ consumableId, where }) => {
     const name = series.consumables.find((consumable) => consumable.id === consumableId)?.name ?? '';
@@ -22,6 +24,14 @@ export function StepFacts({ step, series }: { step: Step; series: Series }) {
     [t('step.torque'), step.torque && `${showQuantity(step.torque.figure)} ± ${step.torque.tolerancePercent} %`],
     [t('step.detail'), step.detail],
     [t('step.why'), step.why],
+    [t('step.methods'), step.methods?.map((method) => methodLine(method, workbook)).join('; ')],
+    [t('step.aidsIn'), aidNames(step.aidsIn, workbook)],
+    [t('step.aidsOut'), aidNames(step.aidsOut, workbook)],
+    [t('step.pose'), poseLine(step, workbook)],
+    [
+      t('step.decision'),
+      step.decision && `${step.decision.question} ${step.decision.answers.map(({ text }) => text).join(' / ')}`,
+    ],
     [t('step.photo'), step.photo?.mustShow],
     [t('step.minutes'), step.minutes === undefined ? undefined : showDuration(step.minutes)],
   ];

@@ -14,13 +14,20 @@ interface FieldProps {
   readonly onRemove?: () => void;
   /** Its lines bring their own buttons to remove them. */
   readonly wide?: boolean;
+  /** It was proposed and nobody has looked at it. */
+  readonly drafted?: boolean;
   readonly children: ReactNode;
 }
 
-export function Field({ label, field, onRemove, wide, children }: FieldProps) {
+export function Field({ label, field, onRemove, wide, drafted, children }: FieldProps) {
+  const { t } = useTranslation();
   return (
     <div className={`${styles.field} ${wide ? styles.wide : ''}`} data-field={field}>
-      <span className={styles.label}>{label}</span>
+      <span className={styles.label}>
+        <span className={drafted ? styles.proposed : ''} title={drafted ? t('step.proposed') : undefined}>
+          {label}
+        </span>
+      </span>
       <div>{children}</div>
       {onRemove && <Remove of={label} onClick={onRemove} />}
     </div>
@@ -38,50 +45,6 @@ export function Remove({ of, onClick }: { of?: string; onClick: () => void }) {
 }
 
 type Change = (fields: Partial<Step>) => void;
-
-export function FacesFields({ step, change }: { step: Step; change: Change }) {
-  const { t } = useTranslation();
-  const [half, setHalf] = useState({
-    end: step.faces?.end ?? '',
-    toward: step.faces?.toward ?? '',
-    tellBy: step.faces?.tellBy ?? '',
-  });
-  // A face is saved once both its end and its direction are said; until then it is kept here.
-  const say = (part: Partial<typeof half>) => {
-    const now = { ...half, ...part };
-    setHalf(now);
-    if (now.end && now.toward)
-      change({ faces: { end: now.end, toward: now.toward, ...(now.tellBy && { tellBy: now.tellBy }) } });
-  };
-  const missing = (half.end === '') !== (half.toward === '');
-  return (
-    <div className={styles.three}>
-      <DraftText
-        ariaLabel={t('step.facesEnd')}
-        placeholder={t('step.facesEndHint')}
-        value={half.end}
-        maxLength={80}
-        error={missing && !half.end ? t('step.facesIncomplete') : undefined}
-        onCommit={(end) => say({ end })}
-      />
-      <DraftText
-        ariaLabel={t('step.facesToward')}
-        placeholder={t('step.facesTowardHint')}
-        value={half.toward}
-        maxLength={80}
-        error={missing && !half.toward ? t('step.facesIncomplete') : undefined}
-        onCommit={(toward) => say({ toward })}
-      />
-      <DraftText
-        ariaLabel={t('step.facesTellBy')}
-        placeholder={t('step.facesTellByHint')}
-        value={half.tellBy}
-        maxLength={160}
-        onCommit={(tellBy) => say({ tellBy })}
-      />
-    </div>
-  );
-}
 
 export function TorqueFields({ step, change }: { step: Step; change: Change }) {
   const { t } = useTranslation();

@@ -2,25 +2,51 @@ import { Button, Group, MultiSelect, NumberInput, Select, TagsInput } from '@man
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { changeStep } from '#core/procedure/edit';
+import { draftedFields, reviseStep } from '#core/procedure/edit';
 import { nameComponent, nameConsumable, nameTool } from '#core/procedure/line/apply-line';
-import { SIGNAL_WORDS, type SignalWord, type Step, type Workbook } from '#core/procedure/procedure';
+import { type DraftedField, SIGNAL_WORDS, type SignalWord, type Step, type Workbook } from '#core/procedure/procedure';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
-import { componentById, toolLabel } from '#core/pump/series';
+import { componentById } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
+import { FacesFields } from '../../parts/FacesFields';
 import { useAuthor } from '../../state/author-store';
 import { PartChip } from './PartChip';
 import styles from './Step.module.css';
-import { ConsumableField, FacesFields, Field, Remove, TorqueFields } from './StepFieldKinds';
+import {
+  AidFields,
+  ConditionFields,
+  DecisionFields,
+  MethodFields,
+  type NameTools,
+  PoseFields,
+  ToolTags,
+} from './StepBranchFields';
+import { ConsumableField, Field, Remove, TorqueFields } from './StepFieldKinds';
 
-const EXTRAS = ['faces', 'applied', 'torque', 'caution', 'detail', 'why', 'photo', 'minutes'] as const;
+const EXTRAS = [
+  'faces',
+  'applied',
+  'torque',
+  'caution',
+  'detail',
+  'why',
+  'photo',
+  'minutes',
+  'question',
+  'when',
+  'methods',
+  'aids',
+  'pose',
+  'from',
+] as const;
 type Extra = (typeof EXTRAS)[number];
 const newId = () => nanoid(10);
 
 /** Every field of a step. What is rarely said stays folded away until it is asked for. */
 export function StepFields({ step }: { step: Step }) {
   const { t } = useTranslation();
-  const { series } = useAuthor((state) => state.workbook);
+  const workbook = useAuthor((state) => state.workbook);
+  const { series } = workbook;
   const [opened, setOpened] = useState<readonly Extra[]>([]);
   const verb = verbOf(step.verb);
   const change = (fields: Partial<Step>) => useAuthor.getState().changeStep(step.id, fields);
@@ -29,6 +55,7 @@ export function StepFields({ step }: { step: Step }) {
   const repeats =
     step.positionIds.length > 0 ||
     step.targets.some((target) => componentById(series, target.componentId)?.positionSetId !== undefined);
+  const moves = verb.effect === 'refits' && repeats;
   const said: Record<Extra, boolean> = {
     faces: step.faces !== undefined,
     applied: step.applications.length > 0,
@@ -38,7 +65,16 @@ export function StepFields({ step }: { step: Step }) {
     why: step.why !== undefined,
     photo: step.photo !== undefined,
     minutes: step.minutes !== undefined,
+    question: step.decision !== undefined,
+    when: step.when !== undefined,
+    methods: step.methods !== undefined,
+    aids: step.aidsIn !== undefined || step.aidsOut !== undefined,
+    pose: step.pose !== undefined,
+    from: step.fromPositionId !== undefined,
   };
+  // Only what is fitted at a position can have come from another.
+  const offered = EXTRAS.filter((extra) => !said[extra] && !opened.includes(extra) && (extra !== 'from' || moves));
+  const proposed = (field: DraftedField) => draftedFields(step).includes(field);
   const shown = (extra: Extra) => said[extra] || opened.includes(extra);
   const close = (extra: Extra, fields: Partial<Step>) => {
     setOpened(opened.filter((other) => other !== extra));
@@ -58,9 +94,9 @@ export function StepFields({ step }: { step: Step }) {
       const unique = targets.filter(
         (target, i) => targets.findIndex((other) => other.componentId === target.componentId) === i,
       );
-      return { series: grown, procedure: changeStep(workbook.procedure, step.id, { targets: unique }) };
+      return { ...workbook, series: grown, procedure: reviseStep(workbook.procedure, step.id, { targets: unique }) };
     });
-  const nameTools = (labels: readonly string[]) =>
+  const nameTools: NameTools = (labels, fields) =>
     edit((workbook) => {
       let { series: grown } = workbook;
       const toolIds = labels.map((label) => {
@@ -68,7 +104,8 @@ export function StepFields({ step }: { step: Step }) {
         grown = named.series;
         return named.toolId;
       });
-      return { series: grown, procedure: changeStep(workbook.procedure, step.id, { toolIds: [...new Set(toolIds)] }) };
+      const procedure = reviseStep(workbook.procedure, step.id, fields([...new Set(toolIds)]));
+      return { ...workbook, series: grown, procedure };
     });
   const applyConsumable = (index: number, name: string) =>
     edit((workbook) => {
@@ -77,12 +114,16 @@ export function StepFields({ step }: { step: Step }) {
         ...step.applications[index],
         consumableId: named.consumableId,
       });
-      return { series: named.series, procedure: changeStep(workbook.procedure, step.id, { applications }) };
+      return {
+        ...workbook,
+        series: named.series,
+        procedure: reviseStep(workbook.procedure, step.id, { applications }),
+      };
     });
 
   return (
     <>
-      <Field label={t('step.does')} field="verb">
+      <Field label={t('step.does')} field="verb" drafted={proposed('verb')}>
         <Group grow gap={6}>
           <Select
             aria-label={t('step.verb')}
@@ -102,7 +143,7 @@ export function StepFields({ step }: { step: Step }) {
         </Group>
       </Field>
       {verb.object === 'parts' ? (
-        <Field label={t('step.parts')} field="parts">
+        <Field label={t('step.parts')} field="parts" drafted={proposed('targets')}>
           <TagsInput
             aria-label={t('step.parts')}
             placeholder={step.targets.length === 0 ? t('step.partsHint') : ''}
@@ -118,7 +159,7 @@ export function StepFields({ step }: { step: Step }) {
           </div>
         </Field>
       ) : (
-        <Field label={t('step.about')} field="about">
+        <Field label={t('step.about')} field="about" drafted={proposed('about')}>
           <DraftText
             ariaLabel={t('step.about')}
             placeholder={t('step.aboutHint')}
@@ -140,7 +181,7 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {repeats && (
-        <Field label={t('step.at')} field="positions">
+        <Field label={t('step.at')} field="positions" drafted={proposed('positionIds')}>
           <MultiSelect
             aria-label={t('step.at')}
             placeholder={step.positionIds.length === 0 ? t('step.atEverywhere') : ''}
@@ -154,23 +195,25 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       <Field label={t('step.tools')} field="tools">
-        <TagsInput
-          aria-label={t('step.tools')}
-          placeholder={step.toolIds.length === 0 ? t('step.toolsHint') : ''}
-          data={series.tools.map(toolLabel)}
-          splitChars={[';']}
-          value={step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel)}
-          onChange={nameTools}
-          acceptValueOnBlur
+        <ToolTags
+          label={t('step.tools')}
+          series={series}
+          ids={step.toolIds}
+          onNames={(labels) => nameTools(labels, (toolIds) => ({ toolIds }))}
         />
       </Field>
       {shown('faces') && (
-        <Field label={t('step.faces')} field="face" onRemove={() => close('faces', { faces: undefined })}>
-          <FacesFields step={step} change={change} />
+        <Field
+          label={t('step.faces')}
+          field="face"
+          drafted={proposed('faces')}
+          onRemove={() => close('faces', { faces: undefined })}
+        >
+          <FacesFields faces={step.faces} onFaces={(faces) => change({ faces })} />
         </Field>
       )}
       {shown('applied') && (
-        <Field label={t('step.apply')} field="applied" wide>
+        <Field label={t('step.apply')} field="applied" wide drafted={proposed('applications')}>
           <div className={styles.several}>
             {[...step.applications, undefined].map((application, i) => (
               <div key={application?.consumableId ?? 'new'} className={styles.pair}>
@@ -186,8 +229,9 @@ export function StepFields({ step }: { step: Step }) {
                         const named = nameConsumable(workbook.series, name, newId);
                         const applications = [...step.applications, { consumableId: named.consumableId }];
                         return {
+                          ...workbook,
                           series: named.series,
-                          procedure: changeStep(workbook.procedure, step.id, { applications }),
+                          procedure: reviseStep(workbook.procedure, step.id, { applications }),
                         };
                       });
                     }
@@ -216,12 +260,17 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {shown('torque') && (
-        <Field label={t('step.torque')} field="torque" onRemove={() => close('torque', { torque: undefined })}>
+        <Field
+          label={t('step.torque')}
+          field="torque"
+          drafted={proposed('torque')}
+          onRemove={() => close('torque', { torque: undefined })}
+        >
           <TorqueFields step={step} change={change} />
         </Field>
       )}
       {shown('caution') && (
-        <Field label={t('step.caution')} field="caution" wide>
+        <Field label={t('step.caution')} field="caution" wide drafted={proposed('cautions')}>
           <div className={styles.several}>
             {[...step.cautions, undefined].map((caution, i) => (
               <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
@@ -258,7 +307,12 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {shown('detail') && (
-        <Field label={t('step.detail')} field="detail" onRemove={() => close('detail', { detail: undefined })}>
+        <Field
+          label={t('step.detail')}
+          field="detail"
+          drafted={proposed('detail')}
+          onRemove={() => close('detail', { detail: undefined })}
+        >
           <DraftText
             lines
             ariaLabel={t('step.detail')}
@@ -282,7 +336,12 @@ export function StepFields({ step }: { step: Step }) {
         </Field>
       )}
       {shown('photo') && (
-        <Field label={t('step.photo')} field="photo" onRemove={() => close('photo', { photo: undefined })}>
+        <Field
+          label={t('step.photo')}
+          field="photo"
+          drafted={proposed('photo')}
+          onRemove={() => close('photo', { photo: undefined })}
+        >
           <DraftText
             ariaLabel={t('step.photo')}
             placeholder={t('step.photoHint')}
@@ -304,10 +363,57 @@ export function StepFields({ step }: { step: Step }) {
           />
         </Field>
       )}
-      {EXTRAS.some((extra) => !shown(extra)) && (
+      {shown('question') && (
+        <Field label={t('step.decision')} field="question" onRemove={() => close('question', { decision: undefined })}>
+          <DecisionFields step={step} change={change} />
+        </Field>
+      )}
+      {shown('when') && (
+        <Field
+          label={t('step.when')}
+          field="when"
+          drafted={proposed('when')}
+          onRemove={() => close('when', { when: undefined })}
+        >
+          <ConditionFields step={step} change={change} workbook={workbook} />
+        </Field>
+      )}
+      {shown('methods') && (
+        <Field label={t('step.methods')} field="methods" wide>
+          <MethodFields step={step} change={change} series={series} named={nameTools} />
+        </Field>
+      )}
+      {shown('aids') && (
+        <Field
+          label={t('step.aids')}
+          field="aids"
+          onRemove={() => close('aids', { aidsIn: undefined, aidsOut: undefined })}
+        >
+          <AidFields step={step} series={series} named={nameTools} />
+        </Field>
+      )}
+      {shown('pose') && (
+        <Field label={t('step.pose')} field="pose" onRemove={() => close('pose', { pose: undefined })}>
+          <PoseFields step={step} change={change} series={series} />
+        </Field>
+      )}
+      {shown('from') && (
+        <Field label={t('step.from')} field="from" onRemove={() => close('from', { fromPositionId: undefined })}>
+          <Select
+            aria-label={t('step.from')}
+            placeholder={t('step.fromHint')}
+            data={series.positionSets.flatMap((set) =>
+              set.positions.map(({ id, name }) => ({ value: id, label: name })),
+            )}
+            value={step.fromPositionId ?? null}
+            onChange={(fromPositionId) => change({ fromPositionId: fromPositionId ?? undefined })}
+          />
+        </Field>
+      )}
+      {offered.length > 0 && (
         <div className={styles.more}>
           <span className="quiet">{t('step.alsoSay')}</span>
-          {EXTRAS.filter((extra) => !shown(extra)).map((extra) => (
+          {offered.map((extra) => (
             <Button key={extra} size="compact-sm" variant="default" onClick={() => setOpened([...opened, extra])}>
               {t(`step.add.${extra}`)}
             </Button>

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
+import { conditionOf } from '#core/narration/branches';
 import { sentenceOf, titleOf } from '#core/narration/sentence';
 import { CautionNote } from '../../parts/CautionNote';
 import { Tag } from '../../parts/Tag';
@@ -23,6 +24,7 @@ export function StepPanel({ writes }: { writes: boolean }) {
   const step = procedure.steps[index];
   if (!step) return <EmptyStep writes={writes} />;
 
+  const condition = conditionOf(step, workbook);
   const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
     (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
   );
@@ -61,11 +63,12 @@ export function StepPanel({ writes }: { writes: boolean }) {
           </Group>
         )}
       </div>
+      {condition && <p className={styles.only}>{t('step.only', { condition })}</p>}
       {step.drafted && (
         <div className={styles.drafted}>
           <span>{t('step.drafted')}</span>
           {writes && (
-            <Button size="compact-sm" onClick={() => useAuthor.getState().changeStep(step.id, {})}>
+            <Button size="compact-sm" onClick={() => useAuthor.getState().confirm(step.id)}>
               {t('step.confirm')}
             </Button>
           )}
@@ -94,7 +97,7 @@ export function StepPanel({ writes }: { writes: boolean }) {
         </p>
       </div>
       <div ref={fields} className={styles.card}>
-        {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} series={series} />}
+        {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
       </div>
     </>
   );

@@ -1,10 +1,11 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type Completion, completeLine } from '#core/procedure/line/complete-line';
 import { type LineFault, parseLine } from '#core/procedure/line/parse-line';
 import { verbOf } from '#core/procedure/verbs';
 import { useAuthor } from '../../state/author-store';
+import { LINE_ID } from './author-actions';
 import styles from './Step.module.css';
 
 /** The line that takes the next step as one would say it. Enter adds it, and the line is ready for the next. */
@@ -22,20 +23,6 @@ export function TypedLine() {
   const completions = closed ? [] : completeLine(text, caret, workbook.series);
   const faults = tried && text.trim() ? parseLine(text, workbook.series).faults : [];
   const after = workbook.procedure.steps.findIndex((step) => step.id === selected) + 1;
-
-  // "n" anywhere outside a field goes to the line, so that writing never needs the mouse.
-  useEffect(() => {
-    const onKey = (event: globalThis.KeyboardEvent) => {
-      const busy =
-        event.target instanceof HTMLElement &&
-        event.target.closest('input, textarea, [role="dialog"], [contenteditable]');
-      if (busy || event.key !== 'n' || event.ctrlKey || event.metaKey || event.altKey) return;
-      event.preventDefault();
-      input.current?.focus();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
 
   const take = (completion: Completion) => {
     const next = text.slice(0, completion.from) + completion.insert + text.slice(completion.to);
@@ -94,6 +81,7 @@ export function TypedLine() {
           <TextInput
             ref={input}
             className={styles.lineInput}
+            id={LINE_ID}
             aria-label={t('line.label')}
             placeholder={t('line.placeholder')}
             value={text}

@@ -1,10 +1,10 @@
 import { useTranslation } from 'react-i18next';
-import { cellOf, stateAfter } from '#core/cloth/replay';
-import type { Demand } from '#core/job/job';
+import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
+import { type Demand, isToDo } from '#core/job/job';
 import { componentPhrase, listing } from '#core/narration/sentence';
 import { componentById } from '#core/pump/series';
 import type { BenchJob } from '../../offline/job-sync';
-import { computed } from '../../state/timeline';
+import { timelineOn } from '../../state/timeline';
 import styles from './Bench.module.css';
 import { openProblem } from './dialogs';
 
@@ -20,12 +20,14 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
   const { job, state } = bench;
   const { steps } = job.release.workbook.procedure;
   const step = steps[state.cursor];
-  const before = steps[state.cursor - 1];
+  const before = steps.slice(0, state.cursor).findLast((earlier) => isToDo(earlier, state.answers));
   const readings = demands.filter((demand) => demand.what === 'torque').length;
-  const photos = demands.length - readings;
+  const photos = demands.filter((demand) => demand.what === 'photo').length;
+  const answers = demands.length - readings - photos;
   const missing = [
     readings > 0 && t('bench.needReadings', { count: readings }),
     photos > 0 && t('bench.needPhoto'),
+    answers > 0 && t('bench.needAnswer'),
   ].filter((part) => part !== false);
   return (
     <footer className={styles.foot}>
@@ -62,11 +64,15 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
 function CellHint({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
   const { workbook } = bench.job.release;
-  const { timeline } = computed(workbook);
+  const timeline = timelineOn(workbook, bench.state.answers);
   const { cursor } = bench.state;
   const frame = timeline.frames[cursor];
   const after = stateAfter(timeline, cursor + (frame ? 1 : 0));
-  const now = new Set((frame?.moves ?? []).flatMap((move) => cellOf(timeline, move.unitId)?.number ?? []));
+  const now = new Set(
+    (frame?.moves ?? []).flatMap(({ act, unitId }) =>
+      act === 'along' ? [] : (cellOf(timeline, unitId)?.number ?? []),
+    ),
+  );
   const columns = Math.ceil(Math.sqrt(Math.max(timeline.cells.length, 4)));
   return (
     <div className={styles.cloth}>
@@ -81,22 +87,23 @@ function CellHint({ bench }: { bench: BenchJob }) {
   );
 
   function hint(): string {
-    if (!frame || frame.moves.length === 0) {
-      const out = [...after.places.values()].filter((place) => place === 'cloth').length;
+    const moves = frame?.moves.filter((move) => move.act !== 'along') ?? [];
+    const [move] = moves;
+    if (!move) {
+      const out = lyingFree(timeline, after).length;
       return out > 0 ? t('bench.cell.out', { count: out }) : t('bench.cell.none');
     }
     const parts = listing(
-      [...new Set(frame.moves.map((move) => timeline.units.get(move.unitId)?.componentId ?? ''))].flatMap((id) => {
+      [...new Set(moves.map(({ unitId }) => timeline.units.get(unitId)?.componentId ?? ''))].flatMap((id) => {
         const component = componentById(workbook.series, id);
-        const count = frame.moves.filter((move) => timeline.units.get(move.unitId)?.componentId === id).length;
+        const count = moves.filter(({ unitId }) => timeline.units.get(unitId)?.componentId === id).length;
         return component ? [componentPhrase(component, count, false)] : [];
       }),
     );
     const cells = listing([...now].map(String));
-    const [move] = frame.moves;
-    if (move?.to === 'cloth') return t('bench.cell.lay', { parts, cells, count: now.size });
-    if (move?.to === 'bin') return t('bench.cell.bin', { parts });
-    return move?.from === 'tray'
+    if (move.act === 'out') return t('bench.cell.lay', { parts, cells, count: now.size });
+    if (move.act === 'binned') return t('bench.cell.bin', { parts });
+    return move.from === 'tray'
       ? t('bench.cell.tray', { parts })
       : t('bench.cell.take', { parts, cells, count: now.size });
   }

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { runOf } from '#core/job/job';
+import { isToDo, runOf } from '#core/job/job';
 import { usePerson } from '../../app/SignedIn';
 import { mayWorkAtBench } from '../../app/session';
 import type { BenchJob } from '../../offline/job-sync';
@@ -54,6 +54,7 @@ export function Hem({ bench }: { bench: BenchJob }) {
       aria-label={t('bench.progress', { done: state.cursor, steps: steps.length })}
     >
       {steps.map((step, index) => {
+        if (!isToDo(step, state.answers) && index < state.cursor) return null;
         const run = runOf(state, step.id);
         const odd = run.problems.length > 0 || run.overrides.photo !== undefined || run.overrides.torque !== undefined;
         const proved = run.photos.length > 0 || run.readings.length > 0;

@@ -1,14 +1,21 @@
 import { useTranslation } from 'react-i18next';
 import type { Step, Workbook } from '#core/procedure/procedure';
 import { Cloth } from '../../drawings/Cloth';
-import { computed } from '../../state/timeline';
+import { timelineOn } from '../../state/timeline';
+
+interface ClothAtBenchProps {
+  readonly workbook: Workbook;
+  readonly answers: ReadonlyMap<string, string>;
+  readonly step: Step;
+  readonly after: number;
+}
 
 /** The whole cloth as it should look when the step is done. */
-export function ClothAtBench({ timelineOf, step, after }: { timelineOf: Workbook; step: Step; after: number }) {
+export function ClothAtBench({ workbook, answers, step, after }: ClothAtBenchProps) {
   const { t } = useTranslation();
-  const { timeline } = computed(timelineOf);
+  const timeline = timelineOn(workbook, answers);
   // A step that asks for something has the room to itself; the small mat below still shows the cell.
-  if (step.torque || step.photo || step.verb === 'torque') return null;
+  if (step.torque || step.photo || step.verb === 'torque' || step.decision) return null;
   return (
     <>
       <h2>{t('bench.clothAfter')}</h2>

@@ -2,7 +2,7 @@ import { IconCamera } from '@tabler/icons-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { demandsOf, readingPlaces, type StepRun } from '#core/job/job';
-import type { Step, TorqueFigure } from '#core/procedure/procedure';
+import type { Decision, Step, TorqueFigure } from '#core/procedure/procedure';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
@@ -29,11 +29,33 @@ export function Demands(props: DemandsProps) {
   const places = readingPlaces(step, workbook);
   return (
     <section className={frame.right}>
+      {step.decision && <AnswerDemand {...props} decision={step.decision} />}
       {places.length > 0 && <TorqueDemand {...props} places={places} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <Problems run={run} />
-      <ClothAtBench timelineOf={workbook} step={step} after={bench.state.cursor + 1} />
+      <ClothAtBench workbook={workbook} answers={bench.state.answers} step={step} after={bench.state.cursor + 1} />
     </section>
+  );
+}
+
+/** The question of the step: what is answered decides what follows. */
+function AnswerDemand({ bench, step, run, inHand, decision }: DemandsProps & { decision: Decision }) {
+  return (
+    <div className={styles.answers}>
+      <h2>{decision.question}</h2>
+      {decision.answers.map(({ id, text }) => (
+        <button
+          key={id}
+          type="button"
+          className={`${frame.medium} ${run.answer?.answerId === id ? styles.chosen : ''}`}
+          aria-pressed={run.answer?.answerId === id}
+          disabled={!inHand}
+          onClick={() => bench.enter({ kind: 'answered', stepId: step.id, answerId: id })}
+        >
+          {text}
+        </button>
+      ))}
+    </div>
   );
 }
 

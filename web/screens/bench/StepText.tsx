@@ -1,5 +1,6 @@
 import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
+import { aidNames, methodLine, poseLine } from '#core/narration/branches';
 import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence';
 import type { Step, Target, Workbook } from '#core/procedure/procedure';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
@@ -66,6 +67,20 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
           </div>
         ))}
       </div>
+      {(step.methods ?? []).map((method) => (
+        <p key={method.id} className={styles.detail}>
+          {t('bench.or', { method: methodLine(method, workbook) })}
+        </p>
+      ))}
+      {(['aidsIn', 'aidsOut'] as const).map(
+        (field) =>
+          step[field] && (
+            <p key={field} className={styles.detail}>
+              {t(`bench.${field}`, { aids: aidNames(step[field], workbook) })}
+            </p>
+          ),
+      )}
+      {step.pose && <p className={styles.detail}>{t('bench.pose', { pose: poseLine(step, workbook) })}</p>}
       {step.why && <p className={styles.why}>{step.why}</p>}
     </section>
   );

@@ -2,7 +2,7 @@ import { Button, Group, Loader, Text, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { foldJob, isToDo, runOf, type StepRun } from '#core/job/job';
 import { sayStep } from '#core/narration/sentence';
 import { STAGES } from '#core/procedure/verbs';
 import { answer, api, photoUrl } from '../../app/api';
@@ -104,6 +104,12 @@ export function RecordScreen() {
                     <span className="number">{index + 1}</span>
                     <div className={styles.lines}>
                       <span>{sayStep(step, series)}</span>
+                      {step.decision && run.answer && (
+                        <span>
+                          {`${step.decision.question} `}
+                          <b>{step.decision.answers.find(({ id: answer }) => answer === run.answer?.answerId)?.text}</b>
+                        </span>
+                      )}
                       {run.readings.map((reading) => (
                         <span key={reading.entryId}>
                           {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
@@ -127,7 +133,11 @@ export function RecordScreen() {
                         </div>
                       )}
                     </div>
-                    {run.doneAt ? <When at={run.doneAt} who={name(run.doneBy)} /> : <span />}
+                    {run.doneAt ? (
+                      <When at={run.doneAt} who={name(run.doneBy)} />
+                    ) : (
+                      <span className={styles.when}>{!isToDo(step, state.answers) && t('record.otherWay')}</span>
+                    )}
                   </div>
                 );
               })}

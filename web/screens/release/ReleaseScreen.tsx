@@ -13,7 +13,7 @@ import { Crumbs, Page, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';
 import { mayWrite } from '../../app/session';
 import { Tag } from '../../parts/Tag';
-import { save } from '../../state/autosave';
+import { save, workbookOf } from '../../state/autosave';
 
 /** What stops the draft from being released, and the release itself. */
 export function ReleaseScreen() {
@@ -36,11 +36,12 @@ export function ReleaseScreen() {
   if (query.error) return <FaultNotice error={query.error} />;
   if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
 
-  const { series, procedure, releases } = query.data;
-  const workbook = { series: series.document, procedure: procedure.document };
+  const { procedure, releases } = query.data;
+  const workbook = workbookOf(query.data);
   const findings = check(workbook);
   const stops = findings.filter((finding) => finding.severity === 'stop');
-  const warnings = findings.filter((finding) => finding.severity !== 'stop');
+  const warnings = findings.filter((finding) => finding.severity !== 'stop' && !finding.accepted);
+  const accepted = findings.filter((finding) => finding.accepted);
   const { minutes, unsaid } = benchMinutes(workbook.procedure);
   const nothingNew = releases[0]?.procedureVersion === procedure.version;
 
@@ -108,6 +109,18 @@ export function ReleaseScreen() {
                 {warnings.map((finding) => (
                   <List.Item key={finding.sentence}>
                     {finding.sentence} {finding.reason}
+                  </List.Item>
+                ))}
+              </List>
+            </section>
+          )}
+          {accepted.length > 0 && (
+            <section aria-label={t('release.accepted')}>
+              <Tag>{t('release.accepted')}</Tag>
+              <List mt="sm" spacing={6}>
+                {accepted.map((finding) => (
+                  <List.Item key={finding.sentence}>
+                    {finding.sentence} {t('findings.accepted', { reason: finding.accepted })}
                   </List.Item>
                 ))}
               </List>

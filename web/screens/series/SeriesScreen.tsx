@@ -16,9 +16,12 @@ import { usePerson } from '../../app/SignedIn';
 import { mayWrite } from '../../app/session';
 import { Silhouette } from '../../drawings/Silhouette';
 import { DraftText } from '../../parts/DraftText';
-import { ComponentFields } from '../author/PartChip';
+import { PartFields } from '../../parts/PartFields';
+import { PartStructure } from '../../parts/PartStructure';
 import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
 import { SHELF, useShelf } from '../shelf/ShelfScreen';
+import { KitList } from './KitList';
+import styles from './Series.module.css';
 
 /** A pump family: its procedures, positions, parts, tools and consumables. */
 export function SeriesScreen() {
@@ -186,6 +189,7 @@ export function SeriesScreen() {
             </Table.Tbody>
           </Table>
         )}
+        <KitList series={series} onChange={writes ? change : undefined} />
         <Group align="flex-start" grow mt="xl">
           <NamedList
             title={t('series.tools')}
@@ -201,15 +205,21 @@ export function SeriesScreen() {
       </Page>
       <Modal
         opened={part !== undefined}
+        size={820}
         onClose={() => setOpenPart(null)}
         title={part ? t('part.about', { name: part.name }) : ''}
       >
         {part && (
-          <ComponentFields
-            component={part}
-            positionSets={series.positionSets}
-            onChange={(fields) => change(changeComponent(series, part.id, fields))}
-          />
+          <div className={styles.part}>
+            {[PartFields, PartStructure].map((Fields) => (
+              <Fields
+                key={Fields.name}
+                component={part}
+                series={series}
+                onChange={(fields) => change(changeComponent(series, part.id, fields))}
+              />
+            ))}
+          </div>
         )}
       </Modal>
     </>

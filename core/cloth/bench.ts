@@ -1,0 +1,397 @@
+import { facingsClash, type Pose } from '../orientation/faces';
+import type { Step } from '../procedure/procedure';
+import { opensPump, verbOf } from '../procedure/verbs';
+import { isFastener } from '../pump/kinds';
+import type { Component } from '../pump/series';
+import { type BenchState, groupKey, type Mark, type Move, type Notice, type Tightness } from './bench-state';
+import type { Cells } from './cells';
+import { Layers } from './layers';
+import { limit, meantBy, type Structure } from './structure';
+import type { Place, Unit } from './units';
+
+/** What carrying out a step does. */
+export interface Outcome {
+  readonly moves: readonly Move[];
+  readonly notices: readonly Notice[];
+}
+
+const MARKED_BY: Partial<Record<Step['verb'], Mark>> = {
+  mark: 'marked',
+  clean: 'cleaned',
+  inspect: 'inspected',
+  compare: 'inspected',
+  measure: 'measured',
+  lubricate: 'lubricated',
+  'apply-compound': 'compound',
+  soak: 'soaked',
+  cut: 'cut',
+};
+
+/** The working state that operations act on: an operation applies to it and yields moves and notices. */
+export class Bench implements BenchState {
+  readonly places: Map<string, Place>;
+  readonly seated: Set<string>;
+  readonly marks: Map<string, ReadonlySet<Mark>>;
+  readonly groups: Map<string, Tightness>;
+  readonly aids: Map<string, string>;
+  readonly drained: Map<string, Step>;
+  readonly tamed: Set<string>;
+  readonly poses: Map<string, Pose>;
+  readonly seats: Map<string, string>;
+  isolatedBy: string | null = null;
+  pressure: BenchState['pressure'] = 'held';
+  shaft: string | null = null;
+  /** Whether anything was opened yet; the safety of opening is judged once. */
+  private opened = false;
+  private readonly layers: Layers;
+  private moves: Move[] = [];
+  private notices: Notice[] = [];
+
+  constructor(
+    private readonly structure: Structure,
+    private readonly cells: Cells,
+    from?: Bench,
+  ) {
+    this.places = new Map(from?.places ?? startingPlaces(structure));
+    this.seated = new Set(from?.seated ?? startingSeats(structure));
+    this.marks = new Map(from?.marks);
+    this.groups = new Map(from?.groups);
+    this.aids = new Map(from?.aids);
+    this.drained = new Map(from?.drained);
+    this.tamed = new Set(from?.tamed);
+    this.poses = new Map(from?.poses);
+    this.seats = new Map(from?.seats);
+    this.layers = new Layers(structure, from?.layers);
+    if (from) {
+      this.isolatedBy = from.isolatedBy;
+      this.pressure = from.pressure;
+      this.shaft = from.shaft;
+      this.opened = from.opened;
+    } else if (structure.series.unpressurised) {
+      this.pressure = 'released';
+    }
+  }
+
+  copy(cells: Cells = this.cells): Bench {
+    return new Bench(this.structure, cells, this);
+  }
+
+  /** Carries out a step, the `index`th of all. */
+  perform(step: Step, index: number): Outcome {
+    this.moves = [];
+    this.notices = [];
+    this.judgeOpening(step);
+    // Aids put in by a step hold while it acts; those taken out hold until it is done.
+    for (const toolId of step.aidsIn ?? []) this.aids.set(toolId, step.id);
+    for (const { componentId, count } of step.targets) {
+      const component = this.structure.components.get(componentId);
+      if (component) this.act(step, component, count, index);
+    }
+    this.handle(step);
+    return { moves: this.moves, notices: this.notices };
+  }
+
+  private act(step: Step, component: Component, count: number | undefined, index: number): void {
+    const units = this.structure.byComponent.get(component.id) ?? [];
+    const meant = this.meant(step, units);
+    switch (verbOf(step.verb).effect) {
+      case 'takes':
+        this.take(
+          step,
+          component,
+          limit(
+            meant.filter((unit) => this.isFitted(unit)),
+            count,
+          ),
+          index,
+        );
+        break;
+      case 'refits':
+        this.refit(
+          step,
+          component,
+          limit(
+            meant.filter((unit) => this.isReady(unit)),
+            count,
+          ),
+        );
+        break;
+      case 'renews':
+        this.renew(
+          step,
+          component,
+          limit(
+            meant.filter((unit) => this.isWorn(unit)),
+            count,
+          ),
+          index,
+        );
+        break;
+      case 'opens': {
+        const inside = meant.flatMap((host) => this.inside(host));
+        if (inside.length === 0) this.missing(component, 'nothing-in-it');
+        for (const unit of inside) this.layOut(step, unit, index);
+        break;
+      }
+      case 'joins': {
+        const ready = meant
+          .filter((host) => this.places.get(host.id) !== 'bin')
+          .flatMap((host) => this.structure.contentsOf.get(host.pieceId) ?? [])
+          .flatMap((pieceId) => this.serving(pieceId) ?? [])
+          .filter((unit) => this.isReady(unit));
+        if (ready.length === 0) this.missing(component, 'not-out');
+        for (const unit of this.layers.lastOffFirst([...new Set(ready)])) this.putHome(unit);
+        break;
+      }
+      case 'stays':
+        this.handleFasteners(step, component, limit(meant, count));
+    }
+    const mark = MARKED_BY[step.verb];
+    if (mark) for (const unit of meant) this.marks.set(unit.id, new Set([...(this.marks.get(unit.id) ?? []), mark]));
+    if (step.verb === 'compress' || step.verb === 'ease') this.tamed.add(component.id);
+  }
+
+  private take(step: Step, component: Component, taken: readonly Unit[], index: number): void {
+    if (taken.length === 0) {
+      this.missing(component, 'not-in-pump');
+      return;
+    }
+    const fromPump = taken.filter((unit) => this.places.get(unit.id) === 'pump');
+    for (const notice of this.layers.inTheWay(component, fromPump, this)) this.notices.push(notice);
+    for (const fastenerId of component.heldBy ?? []) {
+      const held = fromPump.some((unit) => this.isTight(fastenerId, this.positionOf(unit)));
+      if (held) this.notices.push({ kind: 'still-tight', componentId: component.id, fastenerId });
+    }
+    const controlled = [component.id, ...(component.heldBy ?? [])].some((id) => this.tamed.has(id));
+    if (component.springLoaded && !controlled && step.verb !== 'ease')
+      this.notices.push({ kind: 'spring-release', componentId: component.id });
+    const several =
+      (this.structure.byComponent.get(component.id) ?? []).filter((u) => u.generation === 'old').length > 1;
+    if (component.matched && several && taken.some((unit) => !this.marks.get(unit.id)?.has('marked')))
+      this.notices.push({ kind: 'unmarked', componentId: component.id });
+    for (const unit of taken) this.layOut(step, unit, index);
+  }
+
+  private refit(step: Step, component: Component, fitted: readonly Unit[]): void {
+    if (fitted.length === 0) {
+      this.missing(component, 'not-out');
+      return;
+    }
+    this.judgeFacing(step, component);
+    const to = step.fromPositionId ? step.positionIds[0] : undefined;
+    for (const unit of fitted) {
+      if (to && unit.positionId) {
+        if (component.matched && to !== unit.positionId)
+          this.notices.push({
+            kind: 'swapped',
+            componentId: component.id,
+            fromPositionId: unit.positionId,
+            toPositionId: to,
+          });
+        if (to === unit.positionId) this.seats.delete(unit.pieceId);
+        else this.seats.set(unit.pieceId, to);
+      }
+      const cut = this.marks.get(unit.id)?.has('cut') ?? false;
+      const worn = unit.generation === 'old' && (component.renewal === 'always' || cut);
+      if (worn && !this.notices.some((n) => n.kind === 'reused' && n.componentId === component.id))
+        this.notices.push({ kind: 'reused', componentId: component.id, cut });
+      this.putHome(unit);
+      if (isFastener(component.kind)) this.groups.set(groupKey(component.id, this.positionOf(unit)), 'by-hand');
+    }
+  }
+
+  /** The old unit is binned. One still in the pump is replaced on the spot; otherwise the new one waits in the tray. */
+  private renew(step: Step, component: Component, old: readonly Unit[], index: number): void {
+    if (old.length === 0) {
+      this.missing(component, 'already-renewed');
+      return;
+    }
+    for (const unit of old) {
+      const fresh = this.structure.byPiece.get(unit.pieceId)?.new;
+      const inPump = this.places.get(unit.id) === 'pump';
+      for (const content of this.inside(unit)) {
+        const replacement = this.structure.byPiece.get(content.pieceId)?.new;
+        if (replacement && this.structure.within.has(replacement.id)) this.move(content, 'bin', 'binned');
+        else this.layOut(step, content, index);
+      }
+      const seated = this.seated.has(unit.id);
+      this.move(unit, 'bin', 'binned');
+      if (!fresh) continue;
+      if (inPump || seated) this.putHome(fresh);
+    }
+  }
+
+  private handleFasteners(step: Step, component: Component, meant: readonly Unit[]): void {
+    if (step.verb !== 'loosen' && step.verb !== 'torque') return;
+    const fitted = meant.filter((unit) => this.isFitted(unit));
+    if (fitted.length === 0 && meant.length > 0)
+      this.missing(component, step.verb === 'loosen' ? 'not-in-pump' : 'not-fitted');
+    if (!isFastener(component.kind)) return;
+    for (const unit of fitted)
+      this.groups.set(groupKey(component.id, this.positionOf(unit)), step.verb === 'loosen' ? 'loose' : 'torqued');
+  }
+
+  /** What a step does besides acting on its parts. */
+  private handle(step: Step): void {
+    for (const toolId of step.aidsOut ?? [])
+      if (!this.aids.delete(toolId)) this.notices.push({ kind: 'aid-not-in', toolId });
+    if (step.pose) this.poses.set(step.pose.componentId, step.pose.lies);
+    switch (step.verb) {
+      case 'isolate':
+      case 'lock-out':
+        this.isolatedBy = step.id;
+        break;
+      case 'restore':
+        this.isolatedBy = null;
+        break;
+      case 'release-pressure':
+        this.pressure = 'released';
+        break;
+      case 'drain':
+        this.drained.set(step.id, step);
+        break;
+      case 'fill':
+        // One filling fills what shares a word with it; a filling that names nothing fills everything.
+        for (const [id, drained] of this.drained)
+          if (namesSameFluid(drained.about, step.about)) this.drained.delete(id);
+        break;
+      case 'turn':
+        if (!step.pose) this.shaft = step.about ?? null;
+    }
+  }
+
+  private judgeOpening(step: Step): void {
+    if (this.opened || !opensPump(step.verb)) return;
+    this.opened = true;
+    if (this.isolatedBy === null) this.notices.push({ kind: 'not-isolated' });
+    if (this.pressure === 'held') this.notices.push({ kind: 'pressure-kept' });
+  }
+
+  /** A facing said for the bench holds for how the housing lies: turned over, up is down. */
+  private judgeFacing(step: Step, component: Component): void {
+    if (!step.faces || !component.faces) return;
+    for (
+      let id = component.hostId, rest = 8;
+      id && rest > 0;
+      id = this.structure.components.get(id)?.hostId, rest -= 1
+    ) {
+      const pose = this.poses.get(id);
+      if (!pose) continue;
+      if (facingsClash(step.faces, component.faces, pose))
+        this.notices.push({
+          kind: 'faces-clash',
+          componentId: component.id,
+          housingId: id,
+          pose,
+          toward: component.faces.toward,
+        });
+      return;
+    }
+  }
+
+  /** Units at the positions the step names, by where they sit now; those said to come from elsewhere, by that place. */
+  private meant(step: Step, units: readonly Unit[]): Unit[] {
+    const from = step.fromPositionId;
+    if (from) return units.filter((unit) => this.positionOf(unit) === from);
+    if (this.seats.size === 0) return meantBy(step, units);
+    return meantBy(
+      step,
+      units.map((unit) => ({ unit, positionId: this.positionOf(unit) })),
+    ).map(({ unit }) => unit);
+  }
+
+  positionOf(unit: Unit): string | null {
+    return this.seats.get(unit.pieceId) ?? unit.positionId;
+  }
+
+  /** The unit of a piece that is in use: the new one once the old one is in the bin. */
+  serving(pieceId: string): Unit | undefined {
+    const { old, new: fresh } = this.structure.byPiece.get(pieceId) ?? {};
+    return old && this.places.get(old.id) !== 'bin' ? old : (fresh ?? old);
+  }
+
+  private isFitted(unit: Unit): boolean {
+    const place = this.places.get(unit.id);
+    return place === 'pump' || (place === 'cloth' && this.seated.has(unit.id));
+  }
+
+  /** Lying free on the cloth, or new in the tray with the old one in the bin. */
+  private isReady(unit: Unit): boolean {
+    if (this.seated.has(unit.id)) return false;
+    const place = this.places.get(unit.id);
+    return place === 'cloth' || (place === 'tray' && this.serving(unit.pieceId) === unit);
+  }
+
+  private isWorn(unit: Unit): boolean {
+    const place = this.places.get(unit.id);
+    return unit.generation === 'old' && (place === 'pump' || place === 'cloth');
+  }
+
+  private isTight(fastenerId: string, positionId: string | null): boolean {
+    const units = this.structure.byComponent.get(fastenerId) ?? [];
+    return units.some((unit) => {
+      const at = this.positionOf(unit);
+      if (this.places.get(unit.id) !== 'pump' || (positionId && at && at !== positionId)) return false;
+      const state = this.groups.get(groupKey(fastenerId, at)) ?? 'tight';
+      return state === 'tight' || state === 'torqued';
+    });
+  }
+
+  /** The units that sit in this one now, not those that sit in them. */
+  private inside(host: Unit): Unit[] {
+    if (this.places.get(host.id) === 'bin') return [];
+    return (this.structure.contentsOf.get(host.pieceId) ?? [])
+      .flatMap((pieceId) => this.serving(pieceId) ?? [])
+      .filter((unit) => this.seated.has(unit.id) && this.places.get(unit.id) === this.places.get(host.id));
+  }
+
+  private layOut(step: Step, unit: Unit, index: number): void {
+    this.seated.delete(unit.id);
+    this.layers.off(unit.pieceId, index);
+    this.cells.reserve(step, unit);
+    this.move(unit, 'cloth', 'out');
+  }
+
+  /** Into its host where that lies, or into the pump. */
+  private putHome(unit: Unit): void {
+    const hostPiece = this.structure.hostOf.get(unit.pieceId);
+    const host = hostPiece ? this.serving(hostPiece) : undefined;
+    const place = host ? (this.places.get(host.id) ?? 'pump') : 'pump';
+    const rest = place === 'bin' ? 'pump' : place;
+    for (const notice of this.layers.home(unit, rest === 'pump' ? null : (host?.pieceId ?? null)))
+      this.notices.push(notice);
+    if (host) this.seated.add(unit.id);
+    this.move(unit, rest, 'home');
+  }
+
+  private move(unit: Unit, to: Place, act: Move['act']): void {
+    const along = act === 'binned' ? [] : this.inside(unit);
+    const from = this.places.get(unit.id) ?? 'pump';
+    this.places.set(unit.id, to);
+    if (to === 'bin') this.seated.delete(unit.id);
+    this.moves.push({ unitId: unit.id, act, from, to, cell: this.cells.of(unit.id)?.number ?? null });
+    for (const content of along) this.move(content, to, 'along');
+  }
+
+  private missing(component: Component, reason: Extract<Notice, { kind: 'not-there' }>['reason']): void {
+    this.notices.push({ kind: 'not-there', componentId: component.id, reason });
+  }
+}
+
+function startingPlaces(structure: Structure): Map<string, Place> {
+  return new Map([...structure.units.values()].map((unit) => [unit.id, unit.generation === 'new' ? 'tray' : 'pump']));
+}
+
+/** Old units sit in their hosts; new ones too, where a host is renewed whole. */
+function startingSeats(structure: Structure): Set<string> {
+  const seated = [...structure.units.values()].filter(
+    (unit) => structure.hostOf.has(unit.pieceId) && (unit.generation === 'old' || structure.within.has(unit.id)),
+  );
+  return new Set(seated.map((unit) => unit.id));
+}
+
+function namesSameFluid(drained: string | undefined, filled: string | undefined): boolean {
+  const words = (text: string | undefined) => (text ?? '').toLowerCase().match(/[a-z]{3,}/g) ?? [];
+  const wanted = words(filled).filter((word) => word !== 'the' && word !== 'with' && word !== 'and');
+  return wanted.length === 0 || words(drained).length === 0 || words(drained).some((word) => wanted.includes(word));
+}

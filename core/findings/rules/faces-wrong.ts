@@ -1,0 +1,31 @@
+import { sameFacing } from '../../orientation/faces';
+import { verbOf } from '../../procedure/verbs';
+import { nameAll, nameStep, type Rule } from '../rule';
+import { saidFacing } from '../said-facing';
+
+export const facesWrong: Rule = {
+  id: 'faces-wrong',
+  family: 'faces',
+  severity: 'warn',
+  looksFor: 'a part refitted another way round than the series says, or than it was found',
+  reason: 'One of the two is wrong, and the technician believes the step in hand.',
+  find: (context) =>
+    context.workbook.procedure.steps.flatMap((step) => {
+      const { faces } = step;
+      const [only, more] = step.targets;
+      if (!faces || !only || more || verbOf(step.verb).effect !== 'refits') return [];
+      const said = saidFacing(context, only.componentId, step);
+      if (!said || sameFacing(said, faces)) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: [only.componentId],
+          sentence: `${nameStep(context, step)}: elsewhere the ${nameAll(context, only.componentId)} has ${said.end} toward ${said.toward}.`,
+          fix: {
+            label: 'Say it as there',
+            edits: [{ kind: 'change' as const, stepId: step.id, fields: { faces: said } }],
+          },
+        },
+      ];
+    }),
+};

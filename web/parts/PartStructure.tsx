@@ -1,0 +1,214 @@
+import { Button, Group, MultiSelect, NumberInput, Select, Stack, Text } from '@mantine/core';
+import { useTranslation } from 'react-i18next';
+import type { Timeline } from '#core/cloth/replay';
+import { isFastener } from '#core/pump/kinds';
+import { type Component, type Cover, componentById, type Series } from '#core/pump/series';
+import { Covers } from '#core/reach/covers';
+import { whatMustComeOff } from '#core/reach/reach';
+import { DraftText } from './DraftText';
+import { FacesFields } from './FacesFields';
+import styles from './PartStructure.module.css';
+
+interface PartStructureProps {
+  readonly component: Component;
+  readonly series: Series;
+  readonly onChange: (change: Partial<Component>) => void;
+  /** What a procedure suggests about the order; without it only what is said is shown. */
+  readonly timeline?: Timeline;
+}
+
+/** What a part sits in, what holds it, what lies over it, how it faces and what is put on it. */
+export function PartStructure({ component, series, onChange, timeline }: PartStructureProps) {
+  const { t } = useTranslation();
+  const others = series.components.filter((other) => other.id !== component.id);
+  const choices = (list: readonly Component[]) => list.map((other) => ({ value: other.id, label: other.name }));
+  return (
+    <Stack gap="xs">
+      <Select
+        label={t('part.host')}
+        placeholder={t('part.hostNone')}
+        clearable
+        searchable
+        data={choices(others.filter((other) => !sitsIn(series, other, component.id)))}
+        value={component.hostId ?? null}
+        onChange={(hostId) => onChange({ hostId: hostId ?? undefined })}
+      />
+      <MultiSelect
+        label={t('part.heldBy')}
+        placeholder={component.heldBy?.length ? '' : t('part.heldByNone')}
+        data={choices(others.filter((other) => isFastener(other.kind)))}
+        value={component.heldBy ?? []}
+        onChange={(heldBy) => onChange({ heldBy: heldBy.length > 0 ? heldBy : undefined })}
+      />
+      <CoverList component={component} series={series} onChange={onChange} {...(timeline && { timeline })} />
+      <div>
+        <Text size="sm" fw={500}>
+          {t('part.faces')}
+        </Text>
+        <FacesFields faces={component.faces} onFaces={(faces) => onChange({ faces })} />
+      </div>
+      <Wants component={component} series={series} onChange={onChange} />
+      <Group grow gap={6}>
+        <NumberInput
+          label={t('part.soak')}
+          min={1}
+          max={2880}
+          value={component.soakMinutes ?? ''}
+          onChange={(value) => onChange({ soakMinutes: Number(value) >= 1 ? Number(value) : undefined })}
+        />
+        <NumberInput
+          label={t('part.mass')}
+          min={0}
+          max={50_000}
+          value={component.massKg ?? ''}
+          onChange={(value) => onChange({ massKg: Number(value) > 0 ? Number(value) : undefined })}
+        />
+      </Group>
+      {timeline && <Reach component={component} timeline={timeline} />}
+    </Stack>
+  );
+}
+
+/** What lies over the part: said by the trainer, or presumed from the order until it is confirmed or struck out. */
+function CoverList({ component, series, onChange, timeline }: PartStructureProps) {
+  const { t } = useTranslation();
+  const said = component.coveredBy ?? [];
+  const presumed = timeline ? new Covers(timeline).presumed(component.id) : [];
+  const say = (componentId: string, how: Cover['said'] | undefined) => {
+    const rest = said.filter((cover) => cover.componentId !== componentId);
+    const next = how ? [...rest, { componentId, said: how }] : rest;
+    onChange({ coveredBy: next.length > 0 ? next : undefined });
+  };
+  const name = (id: string) => componentById(series, id)?.name ?? '';
+  const known = new Set([component.id, ...said.map((cover) => cover.componentId), ...presumed]);
+  return (
+    <div>
+      <Text size="sm" fw={500}>
+        {t('part.coveredBy')}
+      </Text>
+      {said.map(({ componentId, said: how }) => (
+        <div key={componentId} className={styles.cover}>
+          <span className={how === 'clear' ? styles.struck : ''}>{name(componentId)}</span>
+          <span className="quiet">{t(`part.cover.${how}`)}</span>
+          <Button size="compact-xs" variant="default" onClick={() => say(componentId, undefined)}>
+            {t('part.cover.forget')}
+          </Button>
+        </div>
+      ))}
+      {presumed.map((id) => (
+        <div key={id} className={styles.cover}>
+          <span>{name(id)}</span>
+          <span className="quiet">{t('part.cover.presumed')}</span>
+          <Group gap={4} wrap="nowrap">
+            <Button
+              size="compact-xs"
+              variant="default"
+              aria-label={t('part.cover.confirmLabel', { name: name(id) })}
+              onClick={() => say(id, 'covers')}
+            >
+              {t('part.cover.confirm')}
+            </Button>
+            <Button
+              size="compact-xs"
+              variant="default"
+              aria-label={t('part.cover.strikeLabel', { name: name(id) })}
+              onClick={() => say(id, 'clear')}
+            >
+              {t('part.cover.strike')}
+            </Button>
+          </Group>
+        </div>
+      ))}
+      <Select
+        mt={4}
+        aria-label={t('part.cover.add')}
+        placeholder={t('part.cover.add')}
+        searchable
+        data={series.components.filter(({ id }) => !known.has(id)).map(({ id, name: label }) => ({ value: id, label }))}
+        value={null}
+        onChange={(id) => id && say(id, 'covers')}
+      />
+    </div>
+  );
+}
+
+/** Grease, oil or compound that belongs on the part whenever it is fitted. */
+function Wants({ component, series, onChange }: PartStructureProps) {
+  const { t } = useTranslation();
+  const wants = component.wants ?? [];
+  const set = (next: typeof wants) => onChange({ wants: next.length > 0 ? next : undefined });
+  if (series.consumables.length === 0) return null;
+  return (
+    <div>
+      <Text size="sm" fw={500}>
+        {t('part.wants')}
+      </Text>
+      {wants.map((want, i) => (
+        <div key={want.consumableId} className={styles.want}>
+          <span>{series.consumables.find(({ id }) => id === want.consumableId)?.name}</span>
+          <DraftText
+            ariaLabel={t('step.applyWhere')}
+            placeholder={t('step.applyWhereHint')}
+            value={want.where ?? ''}
+            maxLength={160}
+            onCommit={(where) => set(wants.with(i, { consumableId: want.consumableId, ...(where && { where }) }))}
+          />
+          <Button size="compact-xs" variant="default" onClick={() => set(wants.toSpliced(i, 1))}>
+            {t('part.cover.forget')}
+          </Button>
+        </div>
+      ))}
+      <Select
+        mt={4}
+        aria-label={t('part.wantsAdd')}
+        placeholder={t('part.wantsAdd')}
+        data={series.consumables
+          .filter(({ id }) => !wants.some((want) => want.consumableId === id))
+          .map(({ id, name }) => ({ value: id, label: name }))}
+        value={null}
+        onChange={(id) => id && set([...wants, { consumableId: id }])}
+      />
+    </div>
+  );
+}
+
+/** What must come off to reach the part, in order. */
+function Reach({ component, timeline }: { component: Component; timeline: Timeline }) {
+  const { t } = useTranslation();
+  const { series } = timeline.workbook;
+  const [unit] = timeline.structure.byComponent.get(component.id) ?? [];
+  if (!unit) return null;
+  const first = whatMustComeOff(timeline, unit);
+  const place = series.positionSets.flatMap((set) => set.positions).find(({ id }) => id === unit.positionId)?.name;
+  return (
+    <div>
+      <Text size="sm" fw={500}>
+        {place ? t('part.reachAt', { place }) : t('part.reach')}
+      </Text>
+      {first.length === 0 ? (
+        <Text size="sm" className="quiet">
+          {t('part.reachFree')}
+        </Text>
+      ) : (
+        <ol className={styles.reach}>
+          {first.map((spot) => (
+            <li key={`${spot.componentId}${spot.positionId}`}>
+              {componentById(series, spot.componentId)?.name}
+              <span className="quiet">{t(`part.reason.${spot.reason}`)}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </div>
+  );
+}
+
+/** Whether a part sits in another, by whatever way round. */
+function sitsIn(series: Series, part: Component, hostId: string): boolean {
+  const seen = new Set<string>();
+  for (let id = part.hostId; id && !seen.has(id); id = componentById(series, id)?.hostId) {
+    if (id === hostId) return true;
+    seen.add(id);
+  }
+  return false;
+}

@@ -1,0 +1,143 @@
+import { Button, Textarea, UnstyledButton } from '@mantine/core';
+import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Finding } from '#core/findings/finding';
+import { useAuthor } from '../../state/author-store';
+import { computed } from '../../state/timeline';
+import author from './Author.module.css';
+import { goToFinding } from './author-actions';
+import { findingKey, useAuthorView } from './author-view';
+import styles from './Findings.module.css';
+
+const GROUPS = ['stop', 'warn', 'advise', 'accepted'] as const;
+type Group = (typeof GROUPS)[number];
+
+/** What would go wrong, by what it stops; live while the procedure is written. */
+export function FindingsPanel({ writes }: { writes: boolean }) {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  const { findings } = computed(workbook);
+  const [closed, setClosed] = useState<readonly Group[]>(['accepted']);
+  const groups = GROUPS.map((group) => ({
+    group,
+    findings: findings.filter((finding) => (finding.accepted ? 'accepted' : finding.severity) === group),
+  })).filter((entry) => entry.findings.length > 0);
+  const toggle = (group: Group) =>
+    setClosed(closed.includes(group) ? closed.filter((other) => other !== group) : [...closed, group]);
+  return (
+    <section aria-label={t('findings.title')}>
+      <div className={author.head}>
+        <h2>{t('findings.title')}</h2>
+      </div>
+      {findings.length === 0 && workbook.procedure.steps.length > 0 && (
+        <p className={author.small}>{t('findings.none')}</p>
+      )}
+      {groups.map(({ group, findings: those }) => (
+        <div key={group}>
+          <UnstyledButton
+            className={`${styles.group} ${styles[group]}`}
+            aria-expanded={!closed.includes(group)}
+            onClick={() => toggle(group)}
+          >
+            {closed.includes(group) ? <IconChevronRight size={15} /> : <IconChevronDown size={15} />}
+            {t(`findings.group.${group}`)}
+            <span className="number">{those.length}</span>
+          </UnstyledButton>
+          {!closed.includes(group) &&
+            those.map((finding) => <FindingRow key={findingKey(finding)} finding={finding} writes={writes} />)}
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
+  const { t } = useTranslation();
+  const { severity, sentence, reason, stepId, fix, accepted } = finding;
+  const key = findingKey(finding);
+  const inHand = useAuthorView((state) => state.finding === key);
+  const accepting = useAuthorView((state) => state.accepting === key);
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (inHand) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [inHand]);
+  const Icon = severity === 'advise' ? IconInfoCircleFilled : IconAlertTriangleFilled;
+  return (
+    <div ref={row} className={`${styles.finding} ${inHand ? styles.inHand : ''}`}>
+      <Icon size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
+      <div>
+        <p>{sentence}</p>
+        <p className={styles.reason}>{accepted ? t('findings.accepted', { reason: accepted }) : reason}</p>
+        {accepting && <AcceptForm finding={finding} />}
+        <div className={styles.actions}>
+          {fix && writes && !accepted && (
+            <button type="button" className={styles.go} onClick={() => useAuthor.getState().applyFix(fix)}>
+              {fix.label}
+            </button>
+          )}
+          {stepId && (
+            <button type="button" className={styles.go} onClick={() => goToFinding(key)}>
+              {t('findings.goTo')}
+            </button>
+          )}
+          {writes && severity !== 'stop' && !accepted && !accepting && (
+            <button
+              type="button"
+              className={styles.go}
+              onClick={() => useAuthorView.setState({ finding: key, accepting: key })}
+            >
+              {t('findings.accept')}
+            </button>
+          )}
+          {writes && accepted && (
+            <button type="button" className={styles.go} onClick={() => useAuthor.getState().accept(finding, undefined)}>
+              {t('findings.takeBack')}
+            </button>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const SHORTEST = 3;
+
+/** Why a warning may stand; the release keeps it. */
+function AcceptForm({ finding }: { finding: Finding }) {
+  const { t } = useTranslation();
+  const [reason, setReason] = useState('');
+  const [short, setShort] = useState(false);
+  const close = () => useAuthorView.setState({ accepting: null });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (reason.trim().length < SHORTEST) return setShort(true);
+    useAuthor.getState().accept(finding, reason.trim());
+    close();
+  };
+  return (
+    <form onSubmit={submit} className={styles.accept}>
+      <Textarea
+        autoFocus
+        autosize
+        minRows={2}
+        maxLength={600}
+        aria-label={t('findings.why')}
+        placeholder={t('findings.why')}
+        value={reason}
+        error={short && t('bench.reasonShort')}
+        onChange={(event) => setReason(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') close();
+          if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) submit(event);
+        }}
+      />
+      <Button type="submit" size="compact-sm">
+        {t('findings.acceptGo')}
+      </Button>
+      <Button size="compact-sm" variant="default" onClick={close}>
+        {t('app.cancel')}
+      </Button>
+    </form>
+  );
+}

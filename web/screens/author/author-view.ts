@@ -1,0 +1,27 @@
+import { create } from 'zustand';
+import type { Finding } from '#core/findings/finding';
+
+/** What the author screen shows beside the document: nothing here is saved or undone. */
+interface AuthorView {
+  /** The step the pointer is over. */
+  readonly hovered: string | null;
+  /** The finding gone to last. */
+  readonly finding: string | null;
+  /** The finding whose acceptance is being written. */
+  readonly accepting: string | null;
+  readonly searching: boolean;
+  readonly dialog: 'keys' | 'about' | 'tools' | 'print' | null;
+}
+
+export const useAuthorView = create<AuthorView>(() => ({
+  hovered: null,
+  finding: null,
+  accepting: null,
+  searching: false,
+  dialog: null,
+}));
+
+/** Tells one finding from another as long as neither changes. */
+export function findingKey({ id, stepId, componentIds }: Finding): string {
+  return [id, stepId ?? '', ...componentIds].join(' ');
+}

@@ -1,0 +1,120 @@
+import { Button, Loader } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { isToDo } from '#core/job/job';
+import type { Workbook } from '#core/procedure/procedure';
+import { answer, api } from '../../app/api';
+import { FaultNotice } from '../../app/Fallbacks';
+import { Crumbs, TopBar } from '../../app/Shell';
+import { Cloth } from '../../drawings/Cloth';
+import { save, workbookOf } from '../../state/autosave';
+import { timelineOn } from '../../state/timeline';
+import { StepText } from '../bench/StepText';
+import styles from './Walk.module.css';
+
+/** A procedure walked through as the technician will see it, with the cloth beside it. */
+export function WalkScreen() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const query = useQuery({
+    queryKey: ['walk', id],
+    queryFn: async () => {
+      // Edits made a moment ago may still be on their way.
+      await save();
+      return workbookOf(await answer(api.procedures[':id'].$get({ param: { id } })));
+    },
+    gcTime: 0,
+  });
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+  return <Walk workbook={query.data} />;
+}
+
+function Walk({ workbook }: { workbook: Workbook }) {
+  const { t } = useTranslation();
+  const { series, procedure } = workbook;
+  const { steps } = procedure;
+  const [at, setAt] = useState(0);
+  const [answers, setAnswers] = useState<ReadonlyMap<string, string>>(new Map());
+  const step = steps[at];
+  const unanswered = step?.decision !== undefined && !answers.has(step.id);
+  const next = steps.findIndex((other, i) => i > at && isToDo(other, answers));
+  const before = steps.findLastIndex((other, i) => i < at && isToDo(other, answers));
+  const go = (to: number) => to >= 0 && setAt(to);
+  const forward = () => !unanswered && go(next < 0 ? steps.length : next);
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (event.target instanceof HTMLElement && event.target.closest('input, [role="dialog"]')) return;
+    if (event.key === 'ArrowRight' || event.key === 'PageDown') forward();
+    else if (event.key === 'ArrowLeft' || event.key === 'PageUp') go(before);
+    else if (event.key === 'Home') go(0);
+    else return;
+    event.preventDefault();
+  });
+  useEffect(() => {
+    const listener = (event: KeyboardEvent) => onKey(event);
+    window.addEventListener('keydown', listener);
+    return () => window.removeEventListener('keydown', listener);
+  }, []);
+  const timeline = timelineOn(workbook, answers);
+  return (
+    <div className={styles.screen}>
+      <TopBar
+        path={
+          <Crumbs
+            to={[
+              { label: `${series.name} ${series.code}`, href: `/series/${series.id}` },
+              { label: procedure.title, href: `/procedures/${procedure.id}` },
+            ]}
+            here={t('walk.title')}
+          />
+        }
+        actions={
+          <Button component={Link} to={`/procedures/${procedure.id}`} variant="default">
+            {t('release.back')}
+          </Button>
+        }
+      />
+      <main className={styles.main}>
+        {step ? (
+          <StepText step={step} index={at} workbook={workbook} />
+        ) : (
+          <section className={styles.end}>
+            <h1>{t('walk.end')}</h1>
+            <p>{t('walk.endBody')}</p>
+          </section>
+        )}
+        <aside className={styles.cloth}>
+          {step?.decision && (
+            <div className={styles.question}>
+              <h2>{step.decision.question}</h2>
+              {step.decision.answers.map(({ id, text }) => (
+                <button
+                  key={id}
+                  type="button"
+                  aria-pressed={answers.get(step.id) === id}
+                  className={answers.get(step.id) === id ? styles.chosen : ''}
+                  onClick={() => setAnswers(new Map(answers).set(step.id, id))}
+                >
+                  {text}
+                </button>
+              ))}
+            </div>
+          )}
+          <h2>{step ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
+          <Cloth timeline={timeline} after={Math.min(at + 1, steps.length)} />
+        </aside>
+      </main>
+      <footer className={styles.foot}>
+        <button type="button" disabled={before < 0} onClick={() => go(before)}>
+          {t('bench.back')}
+        </button>
+        <progress max={steps.length} value={at} aria-label={t('bench.progress', { done: at, steps: steps.length })} />
+        <button type="button" className={styles.next} disabled={!step || unanswered} onClick={forward}>
+          {unanswered ? t('bench.needAnswer') : t('walk.next')}
+        </button>
+      </footer>
+    </div>
+  );
+}
