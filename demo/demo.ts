@@ -7,11 +7,12 @@ import { readWorkbook, takeInPackage } from '../server/store/documents';
 import { addEntries, startJob } from '../server/store/jobs';
 import { releaseProcedure } from '../server/store/releases';
 import * as table from '../server/store/schema';
+import corrick from './corrick-dd-40.fukusa.json' with { type: 'json' };
 import pellwick from './pellwick-rl-50.fukusa.json' with { type: 'json' };
 import { type DemoName, PEOPLE } from './people';
 import { drawPhoto } from './pictures';
 
-/** The invented dealer: people, a series with its instructions, and two jobs run on them. */
+/** The invented dealer: people, two series with their instructions, and two jobs run on them. */
 export function openDemo(): DemoPeople & { seed: (services: Services) => Promise<void> } {
   return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
 }
@@ -26,23 +27,27 @@ class Seeder {
   constructor(private readonly services: Services) {}
 
   async run(): Promise<void> {
-    const { db, accounts, newId } = this.services;
+    const { accounts } = this.services;
     for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
-    const reading = readPackage(pellwick);
+    await this.shelve(corrick, 'First release; both ends walked through by Jun');
+    const { releaseId, workbook } = await this.shelve(pellwick, 'First release, walked through with Mara at the bench');
+    await this.finishedJob(releaseId, workbook);
+    await this.halfDoneJob(releaseId, workbook);
+  }
+
+  /** Takes a package in and releases its first procedure; the others stay drafts. */
+  private async shelve(json: unknown, note: string): Promise<{ releaseId: string; workbook: Workbook }> {
+    const { db, newId } = this.services;
+    const reading = readPackage(json);
     if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
     const { series, procedures } = reading.package;
+    const [first] = procedures;
+    if (!first) throw new Error('demo package: no procedure');
     await takeInPackage(db, series, procedures, false, this.idOf('ines'));
-    const [sealRenewal] = procedures;
-    if (!sealRenewal) throw new Error('demo package: no procedure');
-    const { procedure } = await readWorkbook(db, sealRenewal.id);
-    const release = await releaseProcedure(db, sealRenewal.id, this.idOf('ines'), {
-      id: newId(),
-      version: procedure.version,
-      note: 'First release, walked through with Mara at the bench',
-    });
-    const workbook = { series, procedure: sealRenewal };
-    await this.finishedJob(release.id, workbook);
-    await this.halfDoneJob(release.id, workbook);
+    const { procedure } = await readWorkbook(db, first.id);
+    const by = this.idOf('ines');
+    const { id } = await releaseProcedure(db, first.id, by, { id: newId(), version: procedure.version, note });
+    return { releaseId: id, workbook: { series, procedure: first } };
   }
 
   private async finishedJob(releaseId: string, workbook: Workbook): Promise<void> {

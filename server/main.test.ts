@@ -29,7 +29,7 @@ describe('check', () => {
   test('a whole procedure passes', async () => {
     const { code, out } = await runMain(['check', file('good.json')]);
     expect(code).toBe(0);
-    expect(out).toMatch(/Test: 1 found\n {2}advise no-source/);
+    expect(out).toMatch(/Test: 2 found\n {2}warn {3}pressure-kept .*\n {2}advise no-source/);
   });
 
   test('a part left over is named, and the exit code says stop', async () => {
@@ -46,11 +46,14 @@ describe('check', () => {
     expect(err).toContain('series.code: is empty');
   });
 
-  test('the demo package holds one clean procedure and one draft with a fault', async () => {
-    const { code, out } = await runMain(['check', 'demo/pellwick-rl-50.fukusa.json']);
+  test('the demo packages hold a clean procedure each, and drafts with faults; what stands is told with its reason', async () => {
+    const { code, out } = await runMain(['check', 'demo/pellwick-rl-50.fukusa.json', 'demo/corrick-dd-40.fukusa.json']);
     expect(code).toBe(1);
     expect(out).toContain('Shaft seal renewal: nothing found');
+    expect(out).toMatch(/stands unmarked .* are matched and not marked\. The rotors carry the number/);
     expect(out).toContain('New cover O-ring stays in the kit tray: nothing fits it.');
+    expect(out).toContain('Wet end service: nothing found');
+    expect(out).toMatch(/stop {3}still-tight .*Take off upper manifold/);
   });
 });
 

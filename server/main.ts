@@ -77,9 +77,12 @@ program
     if (options.json) console.log(JSON.stringify(results, null, 2));
     else {
       for (const { file, procedure, findings } of results) {
-        console.log(`${file}: ${procedure}: ${findings.length === 0 ? 'nothing found' : `${findings.length} found`}`);
-        for (const finding of findings)
-          console.log(`  ${finding.severity.padEnd(6)} ${finding.id.padEnd(14)} ${finding.sentence}`);
+        const open = findings.filter((finding) => !finding.accepted);
+        console.log(`${file}: ${procedure}: ${open.length === 0 ? 'nothing found' : `${open.length} found`}`);
+        for (const { severity, id, sentence, accepted } of findings)
+          console.log(
+            `  ${(accepted ? 'stands' : severity).padEnd(6)} ${id.padEnd(14)} ${sentence}${accepted ? ` ${accepted}` : ''}`,
+          );
       }
     }
     if (stopped) process.exitCode = 1;

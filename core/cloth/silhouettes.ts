@@ -56,7 +56,7 @@ export const SILHOUETTES: Readonly<Record<ComponentKind, string>> = {
     disc(2, 25, 11) +
     disc(2, 15, 29) +
     disc(2, 25, 29),
-  housing: `M4 10h32v24H4zM14 5h12v4H14z${disc(8, 20, 22)}${disc(5, 20, 22)}`,
+  housing: `M3 12h34v20H3zM7 6h7v6H7zM26 6h7v6h-7z${disc(3.6, 10, 22)}${disc(3.6, 20, 22)}${disc(3.6, 30, 22)}M1 32h7v3H1zM32 32h7v3h-7z`,
   gasket: round(3, 6, 34, 28, 12) + round(8, 11, 24, 18, 8),
   bearing: disc(17) + disc(14.2) + around(9, 11, 2.3) + disc(7.8) + disc(5),
   spacer: `${box(7, 8, 26, 24)}${box(10, 12, 20, 2)}${box(10, 26, 20, 2)}`,

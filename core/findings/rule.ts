@@ -47,9 +47,17 @@ export function targetIds(step: Step): string[] {
 /** "cover nuts", "rotor", for all there is of a component. */
 export function nameAll({ timeline }: CheckContext, componentId: string): string {
   const component = timeline.structure.components.get(componentId);
-  if (!component) return 'part';
-  const pieces = (timeline.structure.byComponent.get(componentId) ?? []).filter((unit) => unit.generation === 'old');
-  return componentPhrase(component, pieces.length, false);
+  return component ? componentPhrase(component, piecesOf(timeline, componentId), false) : 'part';
+}
+
+/** The word that agrees with `nameAll`: `agree(context, id, 'is', 'are')`. */
+export function agree({ timeline }: CheckContext, componentId: string, one: string, several: string): string {
+  return piecesOf(timeline, componentId) > 1 ? several : one;
+}
+
+function piecesOf({ structure }: Timeline, componentId: string): number {
+  const units = structure.byComponent.get(componentId) ?? [];
+  return new Set(units.map((unit) => unit.pieceId)).size;
 }
 
 type NoticeOf<K extends Notice['kind']> = Extract<Notice, { kind: K }>;

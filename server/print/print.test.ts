@@ -4,20 +4,27 @@ import type { Entry } from '#core/job/entry';
 import { changeStep } from '#core/procedure/edit';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
+import { matPdf } from './mat';
 import { recordPdf } from './record';
 
 /** The text of a PDF as a general-purpose reader sees it. */
-async function read(pdf: Buffer): Promise<{ pages: number; text: string; images: number }> {
+async function read(pdf: Buffer): Promise<{ pages: number; sheet: string; text: string; images: number }> {
   const document = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: false, verbosity: 0 }).promise;
   let text = '';
   let images = 0;
+  const { width, height } = (await document.getPage(1)).getViewport({ scale: 25.4 / 72 });
   for (let n = 1; n <= document.numPages; n += 1) {
     const page = await document.getPage(n);
     text += (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
     // 85 is the operator that paints an image (paintImageXObject).
     images += (await page.getOperatorList()).fnArray.filter((operator) => operator === 85).length;
   }
-  return { pages: document.numPages, text: text.replace(/\s+/g, ' '), images };
+  return {
+    pages: document.numPages,
+    sheet: `${Math.round(width)} x ${Math.round(height)} mm`,
+    text: text.replace(/\s+/g, ' '),
+    images,
+  };
 }
 
 const { series, procedures } = testPackage();
@@ -112,4 +119,68 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(text).toContain('Tobias Test took the job over');
   expect(text).toContain('f'.repeat(64));
   expect(images).toBe(1);
+});
+
+describe('the bench mat', () => {
+  const address = 'https://workshop.example/procedures/p';
+  test.each([
+    ['A2', 1, '594 x 420 mm'],
+    ['A3', 1, '420 x 297 mm'],
+    ['A4-tiles', 4, '297 x 210 mm'],
+  ] as const)('%s comes out at full size on %i sheets of %s', async (paper, pages, sheet) => {
+    const mat = await read(await matPdf(workbook, paper, address));
+    expect(mat).toMatchObject({ pages, sheet });
+    expect(mat.text).toContain('8 cover nuts');
+    expect(mat.text).toContain('step 2');
+    expect(mat.text).toContain('100 mm');
+  });
+
+  test('names with signs of their own do not break the drawing', async () => {
+    const named = {
+      ...workbook,
+      series: { ...series, components: series.components.map((part) => ({ ...part, name: `<${part.name}> & "co"` })) },
+    };
+    expect((await read(await matPdf(named, 'A3', address))).text).toContain('& "co"');
+  });
+});
+
+test('branches, methods, aids and what let a warning stand are printed with the step', async () => {
+  const [ask, answered] = base.steps;
+  const [tool] = series.tools;
+  const branching = {
+    ...base,
+    steps: base.steps.map((step) => {
+      if (step === ask)
+        return {
+          ...step,
+          decision: {
+            question: 'Is it stuck?',
+            answers: [
+              { id: 'y', text: 'yes' },
+              { id: 'n', text: 'no' },
+            ],
+          },
+        };
+      if (step !== answered || !tool) return step;
+      return {
+        ...step,
+        when: [{ stepId: ask!.id, answerIds: ['y'] }],
+        methods: [{ id: 'm', name: 'mallet', verb: 'separate' as const, toolIds: [], cautions: [] }],
+        aidsIn: [tool.id],
+      };
+    }),
+  };
+  const { text } = await read(
+    await instructionPdf({
+      number: 1,
+      workbook: { series, procedure: branching },
+      releasedAt: '2026-01-05T08:00:00.000Z',
+      releasedBy: 'Ada Test',
+      note: null,
+    }),
+  );
+  expect(text).toContain('Is it stuck?: yes / no');
+  expect(text).toContain('Only when step 1 is answered "yes"');
+  expect(text).toContain('Or: mallet: Separate');
+  expect(text).toContain('Put in: socket, 17 mm');
 });

@@ -1,3 +1,5 @@
+import { packageOf } from '#core/package/package';
+import { typed } from '#core/testing/workbook';
 import { openWorkshop, type Parsed, testPackage, type Workshop, withRelease } from '../testing/workshop';
 
 let workshop: Workshop;
@@ -140,6 +142,51 @@ describe('releases', () => {
     });
     expect((await workshop.call('trainer', 'DELETE', `/api/procedures/${json.id}`)).status).toBe(200);
     expect((await workshop.call('trainer', 'GET', `/api/procedures/${json.id}`)).status).toBe(404);
+  });
+});
+
+describe('modules', () => {
+  const SAFE = ['isolate the drive', 'bleed the casing'];
+  const down = typed([...SAFE, 'take off cover', 'draw rotor @each shaft']);
+  const up = typed(['fit rotor', 'fit cover', 'restore the drive'], {
+    ...down,
+    procedure: { ...down.procedure, steps: [] },
+  });
+  const sent = packageOf({ ...up.series, id: 'modular', code: 'M-1' }, [
+    { ...down.procedure, id: 'mod-down', seriesId: 'modular', title: 'Tear down', handsOn: true },
+    { ...up.procedure, id: 'mod-up', seriesId: 'modular', title: 'Put together', takesOver: 'mod-down' },
+  ]);
+
+  test('a module opens with those before it, is released with them, and keeps them when they change', async () => {
+    await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+    const opened = (await workshop.call('trainer', 'GET', '/api/procedures/mod-up')).json;
+    expect(opened.before.map((module: Parsed) => module.title)).toEqual(['Tear down']);
+    const released = await workshop.call('trainer', 'POST', '/api/procedures/mod-up/releases', { version: 1 });
+    expect(released.status).toBe(201);
+    const frozen = (await workshop.call('trainer', 'GET', `/api/releases/${released.json.id}`)).json;
+    expect(frozen.workbook.before[0].steps).toHaveLength(4);
+  });
+
+  test('on its own the second module would act on nothing, and the shelf knows the difference', async () => {
+    const shelf = (await workshop.call('trainer', 'GET', '/api/shelf')).json.series as Parsed[];
+    const modular = shelf.find((series) => series.id === 'modular');
+    expect(modular.procedures.map((procedure: Parsed) => procedure.stops)).toEqual([0, 0]);
+    await workshop.call('trainer', 'PATCH', '/api/procedures/mod-down', {
+      seriesVersion: 1,
+      procedureVersion: 1,
+      seriesPatch: [],
+      procedurePatch: [{ op: 'remove', path: '/handsOn' }],
+    });
+    const after = (await workshop.call('trainer', 'GET', '/api/shelf')).json.series as Parsed[];
+    const titles = after.find((series) => series.id === 'modular').procedures;
+    expect(titles.find((procedure: Parsed) => procedure.title === 'Tear down').stops).toBe(2);
+  });
+
+  test('the mat of a draft is printed for everybody, on paper that exists', async () => {
+    const mat = await workshop.call('technician', 'GET', '/api/procedures/mod-down/cloth?paper=A3');
+    expect([mat.status, mat.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    const none = await workshop.call('technician', 'GET', '/api/procedures/mod-down/cloth?paper=A9');
+    expect([none.status, none.json.fault.where[0].path]).toEqual([400, 'paper']);
   });
 });
 

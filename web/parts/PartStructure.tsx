@@ -95,30 +95,32 @@ function CoverList({ component, series, onChange, timeline }: PartStructureProps
           </Button>
         </div>
       ))}
-      {presumed.map((id) => (
-        <div key={id} className={styles.cover}>
-          <span>{name(id)}</span>
-          <span className="quiet">{t('part.cover.presumed')}</span>
-          <Group gap={4} wrap="nowrap">
-            <Button
-              size="compact-xs"
-              variant="default"
-              aria-label={t('part.cover.confirmLabel', { name: name(id) })}
-              onClick={() => say(id, 'covers')}
-            >
-              {t('part.cover.confirm')}
-            </Button>
-            <Button
-              size="compact-xs"
-              variant="default"
-              aria-label={t('part.cover.strikeLabel', { name: name(id) })}
-              onClick={() => say(id, 'clear')}
-            >
-              {t('part.cover.strike')}
-            </Button>
-          </Group>
-        </div>
-      ))}
+      <div className={styles.presumed}>
+        {presumed.map((id) => (
+          <div key={id} className={styles.cover}>
+            <span>{name(id)}</span>
+            <span className="quiet">{t('part.cover.presumed')}</span>
+            <Group gap={4} wrap="nowrap">
+              <Button
+                size="compact-xs"
+                variant="default"
+                aria-label={t('part.cover.confirmLabel', { name: name(id) })}
+                onClick={() => say(id, 'covers')}
+              >
+                {t('part.cover.confirm')}
+              </Button>
+              <Button
+                size="compact-xs"
+                variant="default"
+                aria-label={t('part.cover.strikeLabel', { name: name(id) })}
+                onClick={() => say(id, 'clear')}
+              >
+                {t('part.cover.strike')}
+              </Button>
+            </Group>
+          </div>
+        ))}
+      </div>
       <Select
         mt={4}
         aria-label={t('part.cover.add')}

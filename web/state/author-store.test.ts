@@ -70,6 +70,7 @@ test('opening another procedure starts a new history', () => {
 
 test('what is computed from a workbook is computed once', () => {
   author().addLine('isolate the drive');
+  author().addLine('bleed the casing');
   author().addLine('take off cover');
   const first = computed(author().workbook);
   expect(computed(author().workbook)).toBe(first);

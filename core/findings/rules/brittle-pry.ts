@@ -1,4 +1,4 @@
-import { nameAll, nameStep, type Rule } from '../rule';
+import { agree, nameAll, nameStep, type Rule } from '../rule';
 
 export const brittlePry: Rule = {
   id: 'brittle-pry',
@@ -15,7 +15,7 @@ export const brittlePry: Rule = {
         .map(({ componentId }) => ({
           stepId: step.id,
           componentIds: [componentId],
-          sentence: `${nameStep(context, step)}: the ${nameAll(context, componentId)} is brittle and is pried.`,
+          sentence: `${nameStep(context, step)}: the ${nameAll(context, componentId)} ${agree(context, componentId, 'is brittle and is', 'are brittle and are')} pried.`,
           fix: {
             label: 'Draw it instead',
             edits: [

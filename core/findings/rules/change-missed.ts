@@ -1,4 +1,4 @@
-import { nameAll, type Rule } from '../rule';
+import { agree, nameAll, type Rule } from '../rule';
 
 export const changeMissed: Rule = {
   id: 'change-missed',
@@ -24,10 +24,10 @@ export const changeMissed: Rule = {
       if (reached) return [];
       const meant =
         change.kind === 'leaves'
-          ? `The ${name} is meant to leave the pump and is still in it.`
+          ? `The ${name} ${agree(context, change.componentId, 'is', 'are')} meant to leave the pump and still in it.`
           : change.kind === 'joins'
-            ? `The ${name} is meant to join the pump and is not in it.`
-            : `The ${name} is meant to change from ${place(change.fromPositionId)} to ${place(change.toPositionId)} and does not.`;
+            ? `The ${name} ${agree(context, change.componentId, 'is', 'are')} meant to join the pump and not in it.`
+            : `The ${name} ${agree(context, change.componentId, 'is', 'are')} meant to change from ${place(change.fromPositionId)} to ${place(change.toPositionId)} and stays.`;
       return [{ componentIds: [change.componentId], sentence: meant }];
     });
   },

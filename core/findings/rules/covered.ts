@@ -1,4 +1,4 @@
-import { nameAll, nameStep, noticed, type Rule } from '../rule';
+import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const covered: Rule = {
   id: 'covered',
@@ -21,7 +21,9 @@ export const covered: Rule = {
         componentIds: [notice.componentId, notice.byComponentId],
         ...(notice.sure && { severity: 'stop' as const }),
         sentence: `${nameStep(context, step)}: the ${nameAll(context, notice.byComponentId)} ${
-          notice.sure ? 'covers it' : 'came off before it and may cover it'
+          notice.sure
+            ? agree(context, notice.byComponentId, 'covers it', 'cover it')
+            : 'came off before it and may cover it'
         }${when}.`,
         ...(clears > index && {
           fix: {

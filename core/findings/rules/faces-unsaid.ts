@@ -1,5 +1,5 @@
 import { verbOf } from '../../procedure/verbs';
-import { nameAll, nameStep, type Rule } from '../rule';
+import { agree, nameAll, nameStep, type Rule } from '../rule';
 import { saidFacing } from '../said-facing';
 
 export const facesUnsaid: Rule = {
@@ -19,7 +19,7 @@ export const facesUnsaid: Rule = {
           {
             stepId: step.id,
             componentIds: [componentId],
-            sentence: `${nameStep(context, step)}, does not say which way the ${nameAll(context, componentId)} faces.`,
+            sentence: `${nameStep(context, step)}, does not say which way the ${nameAll(context, componentId)} ${agree(context, componentId, 'faces', 'face')}.`,
             ...(said && {
               fix: {
                 label: `Say: ${said.end} toward ${said.toward}`,

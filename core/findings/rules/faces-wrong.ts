@@ -1,6 +1,6 @@
 import { sameFacing } from '../../orientation/faces';
 import { verbOf } from '../../procedure/verbs';
-import { nameAll, nameStep, type Rule } from '../rule';
+import { agree, nameAll, nameStep, type Rule } from '../rule';
 import { saidFacing } from '../said-facing';
 
 export const facesWrong: Rule = {
@@ -20,7 +20,7 @@ export const facesWrong: Rule = {
         {
           stepId: step.id,
           componentIds: [only.componentId],
-          sentence: `${nameStep(context, step)}: elsewhere the ${nameAll(context, only.componentId)} has ${said.end} toward ${said.toward}.`,
+          sentence: `${nameStep(context, step)}: elsewhere the ${nameAll(context, only.componentId)} ${agree(context, only.componentId, 'has', 'have')} ${said.end} toward ${said.toward}.`,
           fix: {
             label: 'Say it as there',
             edits: [{ kind: 'change' as const, stepId: step.id, fields: { faces: said } }],

@@ -1,5 +1,5 @@
 import { sayNumber } from '../../quantity/quantity';
-import { nameAll, nameStep, type Rule } from '../rule';
+import { agree, nameAll, nameStep, type Rule } from '../rule';
 
 /**
  * Above this a lift wants a plan whoever does it: the guideline filter of HSE INDG143 gives 16 kg for women and 25 kg
@@ -42,7 +42,7 @@ export const heavy: Rule = {
         {
           stepId: step.id,
           componentIds: [heaviest.componentId],
-          sentence: `${nameStep(context, step)}: the ${nameAll(context, heaviest.componentId)} of ${kg} kg is moved without a planned lift.`,
+          sentence: `${nameStep(context, step)}: the ${nameAll(context, heaviest.componentId)} of ${kg} kg ${agree(context, heaviest.componentId, 'is', 'are')} moved without a planned lift.`,
           fix: {
             label: 'Add the caution',
             edits: [

@@ -1,6 +1,6 @@
 import { torqueAfter } from '../../procedure/way-back/refitting';
 import { isFastener } from '../../pump/kinds';
-import { atTheEnd, nameAll, type Rule } from '../rule';
+import { agree, atTheEnd, nameAll, type Rule } from '../rule';
 
 export const looseAtEnd: Rule = {
   id: 'loose-at-end',
@@ -33,7 +33,7 @@ export const looseAtEnd: Rule = {
           ...(step && { stepId: step.id }),
           componentIds: [componentId],
           unitIds: units.map((unit) => unit.id),
-          sentence: `The ${nameAll(context, componentId)} are left loose${when}: nothing torques them${step ? ` after step ${last + 1}` : ''}.`,
+          sentence: `The ${nameAll(context, componentId)} ${agree(context, componentId, 'is', 'are')} left loose${when}: nothing torques ${agree(context, componentId, 'it', 'them')}${step ? ` after step ${last + 1}` : ''}.`,
           fix: { label: 'Add the torque step', edits: torqueAfter(workbook, componentId, last) },
         };
       });

@@ -1,5 +1,5 @@
 import { isPhotographed, lastLooks } from '../../evidence/looks';
-import { nameAll, type Rule } from '../rule';
+import { agree, nameAll, type Rule } from '../rule';
 
 export const noLastLook: Rule = {
   id: 'no-last-look',
@@ -21,7 +21,7 @@ export const noLastLook: Rule = {
           {
             stepId: step.id,
             componentIds: [componentId],
-            sentence: `No photo shows the ${name} before step ${coveredAt + 1} covers it with the ${nameAll(context, coveredById)}.`,
+            sentence: `No photo shows the ${name} before step ${coveredAt + 1} puts the ${nameAll(context, coveredById)} over ${agree(context, componentId, 'it', 'them')}.`,
             fix: {
               label: 'Ask for a photo',
               edits: [{ kind: 'change' as const, stepId: step.id, fields: { photo: { mustShow: shows } } }],

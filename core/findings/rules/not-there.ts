@@ -1,13 +1,12 @@
-import { pluralName } from '../../pump/kinds';
 import { toolLabel } from '../../pump/series';
-import { nameStep, noticed, type Rule } from '../rule';
+import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 const STATES = {
-  'not-in-pump': 'are not in the pump any more',
-  'not-out': 'are neither on the cloth nor ready in the tray',
-  'already-renewed': 'are renewed already',
-  'nothing-in-it': 'hold nothing that could be laid out',
-  'not-fitted': 'are not in the pump yet',
+  'not-in-pump': ['is not in the pump any more', 'are not in the pump any more'],
+  'not-out': ['is neither on the cloth nor ready in the tray', 'are neither on the cloth nor ready in the tray'],
+  'already-renewed': ['is renewed already', 'are renewed already'],
+  'nothing-in-it': ['holds nothing that could be laid out', 'hold nothing that could be laid out'],
+  'not-fitted': ['is not in the pump yet', 'are not in the pump yet'],
 } as const;
 
 export const notThere: Rule = {
@@ -18,11 +17,10 @@ export const notThere: Rule = {
   reason: 'The technician looks for a part that is not there.',
   find: (context) => [
     ...noticed(context, 'not-there').map(({ step, notice, when }) => {
-      const name = context.timeline.structure.components.get(notice.componentId)?.name ?? 'part';
       return {
         stepId: step.id,
         componentIds: [notice.componentId],
-        sentence: `${nameStep(context, step)}: the ${pluralName(name)} ${STATES[notice.reason]}${when}.`,
+        sentence: `${nameStep(context, step)}: the ${nameAll(context, notice.componentId)} ${agree(context, notice.componentId, STATES[notice.reason][0], STATES[notice.reason][1])}${when}.`,
       };
     }),
     ...noticed(context, 'aid-not-in').map(({ step, notice, when }) => {

@@ -18,7 +18,7 @@ export const reused: Rule = {
           componentIds: [componentId],
           ...(cut && { severity: 'stop' as const }),
           sentence: `${nameStep(context, step)}, puts back the old ${componentPhrase(component, component.positionSetId ? 2 : component.count)}${when}.`,
-          fix: { label: 'Add its renewal', edits: renewing(context.workbook, [componentId]) },
+          fix: { label: 'Add its renewal', edits: renewing(context.workbook, [componentId], step.positionIds) },
         },
       ];
     }),

@@ -48,10 +48,7 @@ const PLANTED: Record<string, [Workbook, string]> = {
     'The cover stays on the cloth: step 2 takes it off and nothing puts it back.',
   ],
   'left-in-tray': [typed(['take off gasket', 'renew gasket']), 'New gasket stays in the kit tray: nothing fits it.'],
-  'not-there': [
-    typed(['fit cover']),
-    'Step 1, "Fit cover": the covers are neither on the cloth nor ready in the tray.',
-  ],
+  'not-there': [typed(['fit cover']), 'Step 1, "Fit cover": the cover is neither on the cloth nor ready in the tray.'],
   'not-isolated': [
     typed(['loosen 8 cover nuts']),
     'Step 1, "Loosen cover nuts", opens the pump before it is isolated.',
@@ -86,7 +83,7 @@ const PLANTED: Record<string, [Workbook, string]> = {
   ],
   'change-missed': [
     intending(typed(['take off gasket', 'fit gasket']), 'gasket'),
-    'The gasket is meant to leave the pump and is still in it.',
+    'The gasket is meant to leave the pump and still in it.',
   ],
   covered: [
     withComponent(typed(['take off gasket', 'take off cover']), 'gasket', (id) => ({
@@ -167,7 +164,7 @@ const PLANTED: Record<string, [Workbook, string]> = {
   ],
   'no-last-look': [
     withStep(typed(['take off cover', 'take off seal', 'fit seal', 'fit cover']), 2, { faces: lip }),
-    'No photo shows the seal before step 4 covers it with the cover.',
+    'No photo shows the seal before step 4 puts the cover over it.',
   ],
   'no-as-found': [
     typed(['take off gasket', 'clean gasket', 'fit gasket']),

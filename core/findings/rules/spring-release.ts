@@ -1,6 +1,6 @@
 import { newStep } from '../../procedure/edit';
 import type { Step } from '../../procedure/procedure';
-import { nameAll, nameStep, noticed, type Rule } from '../rule';
+import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const springRelease: Rule = {
   id: 'spring-release',
@@ -22,7 +22,7 @@ export const springRelease: Rule = {
       return {
         stepId: step.id,
         componentIds: [notice.componentId],
-        sentence: `${nameStep(context, step)}: the ${nameAll(context, notice.componentId)} is under spring tension${when}.`,
+        sentence: `${nameStep(context, step)}: the ${nameAll(context, notice.componentId)} ${agree(context, notice.componentId, 'is', 'are')} under spring tension${when}.`,
         fix: { label: 'Ease it out first', edits: [{ kind: 'insert', index, step: ease }] },
       };
     }),

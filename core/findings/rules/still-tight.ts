@@ -1,6 +1,6 @@
 import { newStep } from '../../procedure/edit';
 import type { Step } from '../../procedure/procedure';
-import { nameAll, nameStep, noticed, type Rule } from '../rule';
+import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const stillTight: Rule = {
   id: 'still-tight',
@@ -20,7 +20,7 @@ export const stillTight: Rule = {
       return {
         stepId: step.id,
         componentIds: [notice.componentId, notice.fastenerId],
-        sentence: `${nameStep(context, step)}, is done while the ${nameAll(context, notice.fastenerId)} are tight${when}.`,
+        sentence: `${nameStep(context, step)}, is done while the ${nameAll(context, notice.fastenerId)} ${agree(context, notice.fastenerId, 'is', 'are')} tight${when}.`,
         fix: { label: 'Loosen them first', edits: [{ kind: 'insert', index, step: loosen }] },
       };
     }),

@@ -1,5 +1,5 @@
 import { asFoundEnds } from '../../evidence/looks';
-import { nameAll, nameStep, type Rule } from '../rule';
+import { agree, nameAll, nameStep, type Rule } from '../rule';
 import { saidFacing } from '../said-facing';
 
 export const unrecorded: Rule = {
@@ -27,7 +27,7 @@ export const unrecorded: Rule = {
           {
             stepId: step.id,
             componentIds: [componentId],
-            sentence: `${nameStep(context, step)}: nothing records which way round the ${nameAll(context, componentId)} was.`,
+            sentence: `${nameStep(context, step)}: nothing records which way round the ${nameAll(context, componentId)} ${agree(context, componentId, 'was', 'were')}.`,
             fix: {
               label: 'Ask for a photo',
               edits: [

@@ -6,10 +6,18 @@ import { verbOf } from '../verbs';
 import { draftStep } from './draft-step';
 import { lastNaming } from './refitting';
 
-/** The renewal of these components, before anything is put back and after the last of them is off. */
-export function renewing(workbook: Workbook, componentIds: readonly string[]): Edit[] {
+/**
+ * The renewal of these components, before anything is put back and after the last of them is off; at the positions
+ * given, or wherever the parts are.
+ */
+export function renewing(
+  workbook: Workbook,
+  componentIds: readonly string[],
+  positionIds: readonly string[] = [],
+): Edit[] {
   const step = draftStep(workbook, 'renew', componentIds.join('-'), {
     targets: componentIds.map((componentId) => ({ componentId })),
+    positionIds: [...positionIds],
   });
   const lastOff = lastNaming(workbook.procedure.steps, 'takes', componentIds);
   return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1), step }];

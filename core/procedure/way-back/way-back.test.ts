@@ -46,6 +46,13 @@ test('what is always renewed is renewed first, and goes in from the tray', () =>
   expect(check(whole).map((finding) => finding.id)).not.toContain('reused');
 });
 
+test('only what is out is renewed: the other shaft keeps its seal', () => {
+  const workbook = withComponent(typed(['draw seal @shaft 1', 'inspect rotor @each shaft']), 'seal', {
+    renewal: 'always',
+  });
+  expect(drafted(workbook)).toEqual(['Renew the seal at shaft 1.', 'Fit the seal at shaft 1.']);
+});
+
 test('faces said on the way down are kept on the way up', () => {
   const base = typed(['take off cup washer @each shaft']);
   const faces = { end: 'dished side', toward: 'the rotor' };

@@ -1,7 +1,7 @@
 import { calledFor, lyingFree, replay, type Timeline } from '../../cloth/replay';
 import type { Unit } from '../../cloth/units';
 import { isFastener } from '../../pump/kinds';
-import { componentById } from '../../pump/series';
+import { componentById, positionSetById } from '../../pump/series';
 import type { Edit } from '../edit';
 import type { Step, Workbook } from '../procedure';
 import { verbOf } from '../verbs';
@@ -62,13 +62,32 @@ function renewWhatIsOut(workbook: Workbook): Workbook {
   const out = timeline.ends.flatMap(({ state }) =>
     lyingFree(timeline, state).map((unit) => ({ unit, cut: state.marks.get(unit.id)?.has('cut') })),
   );
-  const due = new Set(
-    out.flatMap(({ unit: { componentId }, cut }) =>
-      cut || componentById(workbook.series, componentId)?.renewal === 'always' ? [componentId] : [],
-    ),
+  const due = new Map<string, Set<string>>();
+  for (const { unit, cut } of out) {
+    const { componentId, positionId } = unit;
+    const always = cut || componentById(workbook.series, componentId)?.renewal === 'always';
+    if (!always || renewed.has(componentId) || isLeaving(workbook, componentId)) continue;
+    due.set(componentId, (due.get(componentId) ?? new Set()).add(positionId ?? ''));
+  }
+  // Parts that are out at the same positions are renewed together; those still in the pump are left alone.
+  const together = new Map<string, { ids: string[]; positionIds: string[] }>();
+  for (const [id, places] of due) {
+    const positionIds = positionsOut(workbook, id, places);
+    const group = together.get(positionIds.join(' ')) ?? { ids: [], positionIds };
+    group.ids.push(id);
+    together.set(positionIds.join(' '), group);
+  }
+  return [...together.values()].reduce(
+    (draft, { ids, positionIds }) => withEdits(draft, renewing(draft, ids, positionIds)),
+    workbook,
   );
-  const missing = [...due].filter((id) => !renewed.has(id) && !isLeaving(workbook, id));
-  return missing.length > 0 ? withEdits(workbook, renewing(workbook, missing)) : workbook;
+}
+
+/** The positions a part is out at; none when it is out everywhere. */
+function positionsOut({ series }: Workbook, componentId: string, out: ReadonlySet<string>): string[] {
+  const all = positionSetById(series, componentById(series, componentId)?.positionSetId)?.positions ?? [];
+  const there = all.map((position) => position.id).filter((id) => out.has(id));
+  return there.length === all.length ? [] : there;
 }
 
 /** What lies free, or new and called for in the tray, at the end of any way, and is meant to go back. */

@@ -70,7 +70,7 @@ export function ClothPanel({ writes }: { writes: boolean }) {
         <Tray label={t('cloth.tray')} series={series} units={unitsIn(timeline, state, 'tray')} />
         <Button
           variant="default"
-          size="compact-md"
+          size="compact-sm"
           leftSection={<IconPrinter size={16} />}
           onClick={() => useAuthorView.setState({ dialog: 'print' })}
         >
