@@ -34,7 +34,6 @@ export function AuthorPalette({ writes }: { writes: boolean }) {
       scrollable
       maxHeight={460}
       overlayProps={{ blur: 0, backgroundOpacity: 0.35, color: '#1d2b45' }}
-      highlightColor="indigo.1"
       nothingFound={t('keys.nothing')}
       searchProps={{ placeholder: t('keys.palette'), 'aria-label': t('keys.palette') }}
     />

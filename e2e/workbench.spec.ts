@@ -1,0 +1,288 @@
+import { expect, newProcedure, saved, signIn, startJob, test, typeLines } from './workshop';
+
+/** A part taken off and never put back, over one that is. */
+const FRAYED = [
+  'isolate the drive',
+  'bleed the casing',
+  'take off cover',
+  'take off gasket',
+  'fit cover',
+  'restore the drive',
+];
+
+test('the fold: pairs show under the pointer, stages fold away, a search finds, and a key fills the gap', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Gap');
+  await typeLines(page, FRAYED);
+  const chip = (name: RegExp) => page.getByRole('button', { name });
+
+  await chip(/^Step 3, Take off cover/).hover();
+  await expect(chip(/^Step 5, Fit cover/)).toHaveClass(/partner/);
+  await page.getByRole('button', { name: /^Make safe, and prove/ }).click();
+  await expect(chip(/^Step 1, Isolate/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^Make safe, and prove/ }).click();
+  await expect(chip(/^Step 1, Isolate/)).toBeVisible();
+
+  await chip(/^Step 4, Take off gasket/).focus();
+  await page.keyboard.press('/');
+  await page.keyboard.type('gasket');
+  await expect(page.getByText('1 step', { exact: true })).toBeVisible();
+  await expect(chip(/^Step 3, Take off cover/)).toHaveCount(0);
+  await page.keyboard.press('Escape');
+
+  await expect(page.getByText('gasket: never back')).toBeVisible();
+  await chip(/^Step 4, Take off gasket/).focus();
+  await page.keyboard.press('f');
+  await expect(page.getByText('gasket: never back')).toHaveCount(0);
+  await expect(chip(/^Step 5, Fit gasket/)).toBeVisible();
+  await expect(page.getByText('Drafted from the way down.')).toBeVisible();
+  await page.getByRole('button', { name: 'Confirm', exact: true }).click();
+  await expect(page.getByText('Drafted from the way down.')).toHaveCount(0);
+});
+
+test('a warning is let stand for a reason, which the release shows, and can be counted again', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Stands');
+  await typeLines(page, ['isolate the drive', 'take off cover', 'fit cover', 'restore the drive']);
+  const findings = page.getByRole('region', { name: 'What would go wrong' });
+  await expect(findings.getByText(/before the pressure is released/)).toBeVisible();
+  await page.getByRole('button', { name: /^Step 4/ }).focus();
+  await page.keyboard.press('g');
+  await expect(page.getByText('On the cloth after step 2')).toBeVisible();
+  await page.keyboard.press('a');
+  const reason = page.getByRole('textbox', { name: /Why it may stand/ });
+  await expect(reason).toBeFocused();
+  await reason.fill('no');
+  await page.keyboard.press('Control+Enter');
+  await expect(findings.getByText('Say it in a few words.')).toBeVisible();
+  await reason.fill('It comes in flushed, on a pallet');
+  await page.keyboard.press('Control+Enter');
+  await expect(findings.getByRole('button', { name: /^Let stand/ })).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await expect(page.getByText('Let stand: It comes in flushed, on a pallet')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to writing' }).click();
+  await findings.getByRole('button', { name: /^Let stand/ }).click();
+  await findings.getByRole('button', { name: 'Count it again' }).click();
+  await expect(findings.getByRole('button', { name: /^Warnings/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(findings.getByRole('button', { name: /^Let stand/ })).toBeVisible();
+});
+
+test('a question is written, walked through both ways, and asked at the bench', async ({ page, browser }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Branch');
+  await typeLines(page, [
+    'isolate the drive',
+    'bleed the casing',
+    'take off ball',
+    'draw seat',
+    'fit seat',
+    'fit ball',
+    'restore the drive',
+  ]);
+  await page.getByRole('button', { name: /^Step 3, Take off ball/ }).click();
+  await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Question', exact: true }).fill('Did the seat stay behind?');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('textbox', { name: 'Answer 2' })).toHaveValue('no');
+  await expect(page.getByText('asks a question and no step depends on the answer.')).toBeVisible();
+  for (const step of [/^Step 4, Draw out seat/, /^Step 5, Fit seat/]) {
+    await page.getByRole('button', { name: step }).click();
+    await page.getByRole('button', { name: 'Only when', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Which question' }).click();
+    await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
+  }
+  await expect(page.getByText('Only when step 3 is answered "yes"')).toBeVisible();
+  await expect(page.getByText('asks a question')).toHaveCount(0);
+  await expect(page.getByText('Nothing found', { exact: false })).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('link', { name: 'Walk it through' }).click();
+  await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'answer wanted' })).toBeDisabled();
+  await page.getByRole('button', { name: 'no', exact: true }).click();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Fit the ball' })).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await page.getByRole('button', { name: 'yes', exact: true }).click();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'That is all' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Back to writing' }).click();
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByRole('button', { name: 'Release number 1' }).click();
+  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+
+  const bench = await (await browser.newContext()).newPage();
+  await signIn(bench, 'Mara Oduya');
+  await startJob(bench, 'Branch', 'SB-9001');
+  for (let i = 0; i < 2; i += 1) await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(bench.getByRole('button', { name: 'answer wanted' })).toBeDisabled();
+  await bench.getByRole('button', { name: 'no', exact: true }).click();
+  await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(bench.getByRole('heading', { name: 'Fit the ball' })).toBeVisible();
+  // Going back, the answer is still there and can be another.
+  await bench.getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(bench.getByRole('button', { name: 'no', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await bench.getByRole('button', { name: 'yes', exact: true }).click();
+  await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(bench.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
+  await bench.reload();
+  await expect(bench.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
+  for (let i = 0; i < 4; i += 1) await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await bench.getByRole('button', { name: 'Finish and seal the record' }).click();
+  await expect(bench.getByText('Did the seat stay behind?')).toBeVisible();
+  await bench.context().close();
+});
+
+test('what lies over a part is presumed, struck out or confirmed, and says what must come off to reach it', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Structure');
+  await typeLines(page, [
+    'take off side plate',
+    'take off cover',
+    'draw seal',
+    'fit side plate',
+    'fit seal',
+    'fit cover',
+  ]);
+  await expect(page.getByText(/closes over the seal and cover still out/)).toBeVisible();
+  await page.getByRole('button', { name: /^Step 3, Draw out seal/ }).click();
+  await page.getByRole('button', { name: 'About seal' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('listitem')).toHaveText(['side plate, from the order', 'cover, from the order']);
+  await dialog.getByRole('button', { name: 'Strike out side plate' }).click();
+  await dialog.getByRole('button', { name: 'cover covers it' }).click();
+  // The cover still needs the side plate away, as far as anybody said.
+  await expect(dialog.getByRole('listitem')).toHaveText(['side plate, from the order', 'cover, covers it']);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Step 2, Take off cover/ }).click();
+  await page.getByRole('button', { name: 'About cover', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Strike out side plate' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/closes over/)).toHaveCount(0);
+  // Now the seal goes in under the cover only: put the cover back first and it is a stop.
+  await page.getByRole('button', { name: /^Step 6, Fit cover/ }).focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByText(/Step 5, "Fit cover", closes over the seal still out/)).toBeVisible();
+  await expect(page.getByRole('link', { name: '1 stops release' })).toBeVisible();
+});
+
+test('fewer tool changes are found beside the screen, shown, and used as one edit', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Tools');
+  await typeLines(page, [
+    'take off 4 nuts @shaft 1 /socket',
+    'draw cover @shaft 1 /puller',
+    'take off 4 nuts @shaft 2 /socket',
+    'draw cover @shaft 2 /puller',
+  ]);
+  await page.getByRole('button', { name: /^Step 4/ }).focus();
+  await page.keyboard.press('t');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('Take down: 2 tools picked up instead of 4')).toBeVisible();
+  await expect(dialog.getByText('No allowed order needs fewer.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Use this order' }).click();
+  await expect(page.getByRole('button', { name: /^Step 2, Take off nuts/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Step 2, Draw out cover/ })).toBeVisible();
+});
+
+test('the cloth: scrubbing moves the parts, a cell tells its journey, and the mat is printed to scale', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/procedures/dd-40-wet-end');
+  await page.getByRole('slider', { name: 'Steps carried out' }).focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByText('Before the first step')).toBeVisible();
+  await expect(page.getByText('The cloth is empty')).toBeVisible();
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('On the cloth after step 6')).toBeVisible();
+  await page.getByRole('button', { name: 'Cell 2, upper manifold' }).click();
+  const details = page.getByRole('region', { name: 'About this cell' });
+  await expect(details.getByRole('button', { name: '6 Take off upper manifold' })).toBeVisible();
+  await details.getByRole('button', { name: '48 Fit upper manifold' }).click();
+  await expect(page.getByText('On the cloth after step 48')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Print the cloth' }).click();
+  const link = page.getByRole('link', { name: 'One sheet A3' });
+  const address = await link.getAttribute('href');
+  const mat = await page.request.get(address ?? '');
+  expect(mat.headers()['content-type']).toBe('application/pdf');
+});
+
+test('on a way of its own a step shows the cloth of that way', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/procedures/dd-40-wet-end');
+  await page.getByRole('button', { name: /^Step 9, Take off valve seats/ }).click();
+  await expect(page.getByText('Only when step 7 is answered "They came out"')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cell \d+, 2 valve seats/ })).toBeVisible();
+});
+
+test('everything is a key away: the palette goes anywhere and "?" lists the keys', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/procedures/dd-40-wet-end');
+  await expect(page.getByText('52 steps')).toBeVisible();
+  await page.keyboard.press('?');
+  const keys = page.getByRole('dialog');
+  await expect(keys.getByText('Draft the way back')).toBeVisible();
+  await expect(keys.getByText('Walk through it as a technician')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(keys).toBeHidden();
+  await page.keyboard.press('Control+k');
+  await expect(page.getByPlaceholder('Type what you want to do, or a step')).toBeFocused();
+  await page.keyboard.type('torque diaphragm');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('On the cloth after step 38')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Step 38, Torque diaphragm nuts/ })).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page.getByText('On the cloth after step 39')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByLabel('Next step')).toBeFocused();
+});
+
+test('a module takes over the bench of another, and kits are counted against what is renewed', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  const { code } = await newProcedure(page, 'Tear down');
+  await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off 4 seals', 'renew seals']);
+  await expect(page.getByText(/New four seals stay in the kit tray/)).toBeVisible();
+  await page.getByRole('button', { name: /^Step 3/ }).focus();
+  await page.keyboard.press('i');
+  await page
+    .getByRole('dialog')
+    .getByLabel(/Hands the bench on/)
+    .check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('stay in the kit tray')).toHaveCount(0);
+  await saved(page);
+
+  await page.getByRole('link', { name: `Testwick ${code}` }).click();
+  await page.getByRole('textbox', { name: 'Name of a kit' }).fill('Seal kit');
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await page.getByRole('combobox', { name: 'Put a part in' }).click();
+  await page.getByRole('option', { name: 'seal' }).click();
+  await expect(page.getByRole('textbox', { name: 'Pieces in the kit' })).toHaveValue('1');
+  await page.getByRole('button', { name: 'New procedure' }).click();
+  await page.getByLabel('What is it for').fill('Put together');
+  await page.getByRole('button', { name: 'Start writing' }).click();
+  await expect(page.getByLabel('Next step')).toBeVisible();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: /About this procedure/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('combobox', { name: 'Takes over the bench from' }).click();
+  await page.getByRole('option', { name: 'Tear down' }).click();
+  await page.keyboard.press('Escape');
+  await typeLines(page, ['fit seals', 'restore the drive']);
+  await saved(page);
+  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+});
