@@ -66,8 +66,10 @@ let base: number | undefined;
 console.log('steps  units   full ms (p95)     edit at n/2 ms (p95)   edit/full   full per step, against 50 steps');
 for (const [steps, units] of [
   [50, 20],
+  [500, 20],
   [500, 200],
   [500, 600],
+  [2000, 20],
   [2000, 600],
 ] as const) {
   const workbook = cleanProcedure(steps, units);
@@ -84,5 +86,50 @@ for (const [steps, units] of [
   const cell = (value: number) => value.toFixed(2).padStart(7);
   console.log(
     `${String(steps).padStart(5)}  ${String(timeline.units.size).padStart(5)}  ${cell(full.median)} (${cell(full.p95)})   ${cell(edit.median)} (${cell(edit.p95)})        ${(edit.median / full.median).toFixed(2)}        ${(perStep / base).toFixed(2)}`,
+  );
+}
+
+/** Decisions each of which leads to a seat drawn and fitted again on one answer. */
+function decisions(count: number): Workbook {
+  const { series } = cleanProcedure(count * 4, count * 2);
+  const steps = Array.from({ length: count }, (_, i): Step[] => {
+    const step = (id: string, verb: Step['verb'], component: number): Step => ({
+      id: `${id}${i}`,
+      stage: 'take-down',
+      verb,
+      targets: [{ componentId: `c${component % series.components.length}` }],
+      positionIds: [],
+      toolIds: [],
+      applications: [],
+      cautions: [],
+    });
+    const answers = [
+      { id: 'yes', text: 'yes' },
+      { id: 'no', text: 'no' },
+    ];
+    const when = [{ stepId: `ball${i}`, answerIds: ['no'] }];
+    return [
+      { ...step('ball', 'take-off', 2 * i), decision: { question: 'Did it come out?', answers } },
+      { ...step('seat', 'draw', 2 * i + 1), when },
+      { ...step('seatBack', 'fit', 2 * i + 1), when },
+      step('ballBack', 'fit', 2 * i),
+    ];
+  }).flat();
+  return { series, procedure: { id: 'p', seriesId: 's', title: 'Decisions', steps } };
+}
+
+console.log('decisions   merged ms   every way by itself ms   ways   merged/naive');
+for (const count of [2, 6, 10]) {
+  const workbook = decisions(count);
+  const ways = 2 ** count;
+  const merged = measure(() => replay(workbook)).median;
+  const started = performance.now();
+  for (let way = 0; way < ways; way += 1) {
+    const route = new Map(Array.from({ length: count }, (_, i) => [`ball${i}`, way & (1 << i) ? 'no' : 'yes']));
+    replay(workbook, undefined, route);
+  }
+  const naive = performance.now() - started;
+  console.log(
+    `${String(count).padStart(9)}   ${merged.toFixed(2).padStart(9)}   ${naive.toFixed(1).padStart(22)}   ${String(ways).padStart(4)}   ${(merged / naive).toFixed(4)}`,
   );
 }

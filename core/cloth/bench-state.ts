@@ -48,6 +48,8 @@ export type Notice =
       componentId: string;
       reason: 'not-in-pump' | 'not-out' | 'already-renewed' | 'nothing-in-it' | 'not-fitted';
     }
+  /** At these positions there is nothing to act on, while at others there is. */
+  | { kind: 'partly-there'; componentId: string; act: 'takes' | 'refits'; positionIds: readonly string[] }
   | { kind: 'aid-not-in'; toolId: string }
   | { kind: 'covered'; componentId: string; byComponentId: string; sure: boolean }
   | { kind: 'buried'; componentId: string; underPieceId: string; sure: boolean }

@@ -95,27 +95,18 @@ export class Bench implements BenchState {
     const units = this.structure.byComponent.get(component.id) ?? [];
     const meant = this.meant(step, units);
     switch (verbOf(step.verb).effect) {
-      case 'takes':
-        this.take(
-          step,
-          component,
-          limit(
-            meant.filter((unit) => this.isFitted(unit)),
-            count,
-          ),
-          index,
-        );
+      case 'takes': {
+        const fitted = meant.filter((unit) => this.isFitted(unit));
+        this.judgePositions(component, 'takes', meant, fitted);
+        this.take(step, component, limit(fitted, count), index);
         break;
-      case 'refits':
-        this.refit(
-          step,
-          component,
-          limit(
-            meant.filter((unit) => this.isReady(unit)),
-            count,
-          ),
-        );
+      }
+      case 'refits': {
+        const ready = meant.filter((unit) => this.isReady(unit));
+        this.judgePositions(component, 'refits', meant, ready);
+        this.refit(step, component, limit(ready, count));
         break;
+      }
       case 'renews':
         this.renew(
           step,
@@ -265,6 +256,20 @@ export class Bench implements BenchState {
     this.opened = true;
     if (this.isolatedBy === null) this.notices.push({ kind: 'not-isolated' });
     if (this.pressure === 'held') this.notices.push({ kind: 'pressure-kept' });
+  }
+
+  /** A step for several positions finds its parts at some of them only. */
+  private judgePositions(
+    component: Component,
+    act: 'takes' | 'refits',
+    meant: readonly Unit[],
+    there: readonly Unit[],
+  ): void {
+    const found = new Set(there.map((unit) => this.positionOf(unit)));
+    const bare = new Set(meant.map((unit) => this.positionOf(unit)).filter((position) => !found.has(position)));
+    const positionIds = [...bare].filter((position) => position !== null);
+    if (found.size > 0 && positionIds.length > 0)
+      this.notices.push({ kind: 'partly-there', componentId: component.id, act, positionIds });
   }
 
   /** A facing said for the bench holds for how the housing lies: turned over, up is down. */

@@ -1,3 +1,4 @@
+import { listing } from '../../narration/sentence';
 import { toolLabel } from '../../pump/series';
 import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
@@ -13,7 +14,8 @@ export const notThere: Rule = {
   id: 'not-there',
   family: 'reach',
   severity: 'warn',
-  looksFor: 'a step that acts on a part, or takes out an aid, where it is not',
+  looksFor:
+    'a step that acts on a part, or takes out an aid, where it is not; advice where it is not at some positions',
   reason: 'The technician looks for a part that is not there.',
   find: (context) => [
     ...noticed(context, 'not-there').map(({ step, notice, when }) => {
@@ -21,6 +23,18 @@ export const notThere: Rule = {
         stepId: step.id,
         componentIds: [notice.componentId],
         sentence: `${nameStep(context, step)}: the ${nameAll(context, notice.componentId)} ${agree(context, notice.componentId, STATES[notice.reason][0], STATES[notice.reason][1])}${when}.`,
+      };
+    }),
+    ...noticed(context, 'partly-there').map(({ step, notice, when }) => {
+      const places = context.workbook.series.positionSets
+        .flatMap((set) => set.positions)
+        .filter(({ id }) => notice.positionIds.includes(id));
+      const state = notice.act === 'takes' ? 'out already' : 'not out';
+      return {
+        stepId: step.id,
+        componentIds: [notice.componentId],
+        severity: 'advise' as const,
+        sentence: `${nameStep(context, step)}: at ${listing(places.map(({ name }) => name))} it is ${state}${when}.`,
       };
     }),
     ...noticed(context, 'aid-not-in').map(({ step, notice, when }) => {

@@ -362,6 +362,16 @@ test('what an order only suggests warns, what the series says stops; struck out 
   expect(found(said('clear'), 'buried')).toEqual([]);
 });
 
+test('a step for each shaft that finds its part at one only says at which it does not', () => {
+  const sentences = (lines: string[]) => found(typed(lines), 'not-there').map((finding) => finding.sentence);
+  expect(sentences(['draw rotor @shaft 1', 'fit rotor @each shaft'])).toEqual([
+    'Step 2, "Fit rotors": at shaft 2 it is not out.',
+  ]);
+  expect(sentences(['draw rotor @shaft 2', 'draw rotor @each shaft', 'fit rotor'])).toEqual([
+    'Step 2, "Draw out rotors": at shaft 2 it is out already.',
+  ]);
+});
+
 test('a cut part is not put back, whatever its renewal', () => {
   const [finding] = found(typed(['cut split pin', 'fit split pin']), 'reused');
   expect(finding?.severity).toBe('stop');
