@@ -3,7 +3,16 @@ import type { Step } from '../procedure/procedure';
 import type { Place } from './units';
 
 /** What has been done to a unit. */
-export type Mark = 'marked' | 'cleaned' | 'inspected' | 'measured' | 'lubricated' | 'compound' | 'soaked' | 'cut';
+export type Mark =
+  | 'marked'
+  | 'cleaned'
+  | 'inspected'
+  | 'measured'
+  | 'lubricated'
+  | 'compound'
+  | 'soaked'
+  | 'cut'
+  | 'aligned';
 
 /** Of the fasteners of one component at one position; a group nobody touched is tight. */
 export type Tightness = 'tight' | 'loose' | 'by-hand' | 'torqued';

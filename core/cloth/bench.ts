@@ -1,13 +1,13 @@
-import { facingsClash, type Pose } from '../orientation/faces';
+import { facingsClash } from '../orientation/faces';
 import type { Step } from '../procedure/procedure';
 import { opensPump, verbOf } from '../procedure/verbs';
 import { isFastener } from '../pump/kinds';
 import type { Component } from '../pump/series';
-import { type BenchState, groupKey, type Mark, type Move, type Notice, type Tightness } from './bench-state';
+import { BenchPieces } from './bench-pieces';
+import { groupKey, type Mark, type Move, type Notice } from './bench-state';
 import type { Cells } from './cells';
-import { Layers } from './layers';
-import { limit, meantBy, type Structure } from './structure';
-import type { Place, Unit } from './units';
+import { limit } from './structure';
+import type { Unit } from './units';
 
 /** What carrying out a step does. */
 export interface Outcome {
@@ -25,55 +25,18 @@ const MARKED_BY: Partial<Record<Step['verb'], Mark>> = {
   'apply-compound': 'compound',
   soak: 'soaked',
   cut: 'cut',
+  align: 'aligned',
 };
 
 /** The working state that operations act on: an operation applies to it and yields moves and notices. */
-export class Bench implements BenchState {
-  readonly places: Map<string, Place>;
-  readonly seated: Set<string>;
-  readonly marks: Map<string, ReadonlySet<Mark>>;
-  readonly groups: Map<string, Tightness>;
-  readonly aids: Map<string, string>;
-  readonly drained: Map<string, Step>;
-  readonly tamed: Set<string>;
-  readonly poses: Map<string, Pose>;
-  readonly seats: Map<string, string>;
-  isolatedBy: string | null = null;
-  pressure: BenchState['pressure'] = 'held';
-  shaft: string | null = null;
+export class Bench extends BenchPieces {
   /** Whether anything was opened yet; the safety of opening is judged once. */
   private opened = false;
-  private readonly layers: Layers;
-  private moves: Move[] = [];
-  private notices: Notice[] = [];
-
-  constructor(
-    private readonly structure: Structure,
-    private readonly cells: Cells,
-    from?: Bench,
-  ) {
-    this.places = new Map(from?.places ?? startingPlaces(structure));
-    this.seated = new Set(from?.seated ?? startingSeats(structure));
-    this.marks = new Map(from?.marks);
-    this.groups = new Map(from?.groups);
-    this.aids = new Map(from?.aids);
-    this.drained = new Map(from?.drained);
-    this.tamed = new Set(from?.tamed);
-    this.poses = new Map(from?.poses);
-    this.seats = new Map(from?.seats);
-    this.layers = new Layers(structure, from?.layers);
-    if (from) {
-      this.isolatedBy = from.isolatedBy;
-      this.pressure = from.pressure;
-      this.shaft = from.shaft;
-      this.opened = from.opened;
-    } else if (structure.series.unpressurised) {
-      this.pressure = 'released';
-    }
-  }
 
   copy(cells: Cells = this.cells): Bench {
-    return new Bench(this.structure, cells, this);
+    const copy = new Bench(this.structure, cells, this);
+    copy.opened = this.opened;
+    return copy;
   }
 
   /** Carries out a step, the `index`th of all. */
@@ -294,105 +257,9 @@ export class Bench implements BenchState {
     }
   }
 
-  /** Units at the positions the step names, by where they sit now; those said to come from elsewhere, by that place. */
-  private meant(step: Step, units: readonly Unit[]): Unit[] {
-    const from = step.fromPositionId;
-    if (from) return units.filter((unit) => this.positionOf(unit) === from);
-    if (this.seats.size === 0) return meantBy(step, units);
-    return meantBy(
-      step,
-      units.map((unit) => ({ unit, positionId: this.positionOf(unit) })),
-    ).map(({ unit }) => unit);
-  }
-
-  positionOf(unit: Unit): string | null {
-    return this.seats.get(unit.pieceId) ?? unit.positionId;
-  }
-
-  /** The unit of a piece that is in use: the new one once the old one is in the bin. */
-  serving(pieceId: string): Unit | undefined {
-    const { old, new: fresh } = this.structure.byPiece.get(pieceId) ?? {};
-    return old && this.places.get(old.id) !== 'bin' ? old : (fresh ?? old);
-  }
-
-  private isFitted(unit: Unit): boolean {
-    const place = this.places.get(unit.id);
-    return place === 'pump' || (place === 'cloth' && this.seated.has(unit.id));
-  }
-
-  /** Lying free on the cloth, or new in the tray with the old one in the bin. */
-  private isReady(unit: Unit): boolean {
-    if (this.seated.has(unit.id)) return false;
-    const place = this.places.get(unit.id);
-    return place === 'cloth' || (place === 'tray' && this.serving(unit.pieceId) === unit);
-  }
-
-  private isWorn(unit: Unit): boolean {
-    const place = this.places.get(unit.id);
-    return unit.generation === 'old' && (place === 'pump' || place === 'cloth');
-  }
-
-  private isTight(fastenerId: string, positionId: string | null): boolean {
-    const units = this.structure.byComponent.get(fastenerId) ?? [];
-    return units.some((unit) => {
-      const at = this.positionOf(unit);
-      if (this.places.get(unit.id) !== 'pump' || (positionId && at && at !== positionId)) return false;
-      const state = this.groups.get(groupKey(fastenerId, at)) ?? 'tight';
-      return state === 'tight' || state === 'torqued';
-    });
-  }
-
-  /** The units that sit in this one now, not those that sit in them. */
-  private inside(host: Unit): Unit[] {
-    if (this.places.get(host.id) === 'bin') return [];
-    return (this.structure.contentsOf.get(host.pieceId) ?? [])
-      .flatMap((pieceId) => this.serving(pieceId) ?? [])
-      .filter((unit) => this.seated.has(unit.id) && this.places.get(unit.id) === this.places.get(host.id));
-  }
-
-  private layOut(step: Step, unit: Unit, index: number): void {
-    this.seated.delete(unit.id);
-    this.layers.off(unit.pieceId, index);
-    this.cells.reserve(step, unit);
-    this.move(unit, 'cloth', 'out');
-  }
-
-  /** Into its host where that lies, or into the pump. */
-  private putHome(unit: Unit): void {
-    const hostPiece = this.structure.hostOf.get(unit.pieceId);
-    const host = hostPiece ? this.serving(hostPiece) : undefined;
-    const place = host ? (this.places.get(host.id) ?? 'pump') : 'pump';
-    const rest = place === 'bin' ? 'pump' : place;
-    for (const notice of this.layers.home(unit, rest === 'pump' ? null : (host?.pieceId ?? null)))
-      this.notices.push(notice);
-    if (host) this.seated.add(unit.id);
-    this.move(unit, rest, 'home');
-  }
-
-  private move(unit: Unit, to: Place, act: Move['act']): void {
-    const along = act === 'binned' ? [] : this.inside(unit);
-    const from = this.places.get(unit.id) ?? 'pump';
-    this.places.set(unit.id, to);
-    if (to === 'bin') this.seated.delete(unit.id);
-    this.moves.push({ unitId: unit.id, act, from, to, cell: this.cells.of(unit.id)?.number ?? null });
-    for (const content of along) this.move(content, to, 'along');
-  }
-
   private missing(component: Component, reason: Extract<Notice, { kind: 'not-there' }>['reason']): void {
     this.notices.push({ kind: 'not-there', componentId: component.id, reason });
   }
-}
-
-function startingPlaces(structure: Structure): Map<string, Place> {
-  return new Map([...structure.units.values()].map((unit) => [unit.id, unit.generation === 'new' ? 'tray' : 'pump']));
-}
-
-/** Old units sit in their hosts; new ones too, where a host is renewed whole. */
-function startingSeats(structure: Structure): Set<string> {
-  const seated = [...structure.units.values()].filter(
-    (unit) => structure.hostOf.has(unit.pieceId) && (unit.generation === 'old' || structure.within.has(unit.id)),
-  );
-  return new Set(seated.map((unit) => unit.id));
 }
 
 function namesSameFluid(drained: string | undefined, filled: string | undefined): boolean {

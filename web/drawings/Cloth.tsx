@@ -60,6 +60,7 @@ export function Cloth({ timeline, after, marked = [], onChoose }: ClothProps) {
             key={cell.number}
             type="button"
             className={look}
+            data-now={touched.has(cell.number) ? '' : undefined}
             aria-label={t('cloth.cellLabel', { number: cell.number, name })}
             onClick={(event) => onChoose(cell, event.currentTarget)}
           >

@@ -487,6 +487,10 @@ export const en = {
     placeholder: 'draw stationary rings /hook tool @each shaft',
     first: 'First step',
     after: 'New step after {{number}}',
+    lays_one: 'Would be laid in cell {{cells}}',
+    lays_other: 'Would be laid in cells {{cells}}',
+    empties_one: 'Would be taken from cell {{cells}}',
+    empties_other: 'Would be taken from cells {{cells}}',
     signs: '/tool  @position  !caution  =torque  ~minutes  ?photo',
     fault: {
       nothing: 'Begin with a verb: take off, draw, fit, torque.',

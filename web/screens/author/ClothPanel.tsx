@@ -1,6 +1,6 @@
 import { ActionIcon, Button, List, Popover, Slider, UnstyledButton } from '@mantine/core';
 import { IconPrinter, IconX } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Cell } from '#core/cloth/cells';
 import { journeyOf } from '#core/cloth/journey';
@@ -18,27 +18,41 @@ import { findingKey, useAuthorView } from './author-view';
 import styles from './ClothPanel.module.css';
 import { FindingsPanel } from './FindingsPanel';
 
-/** The cloth after the step in hand, and what would go wrong. */
+/** The cloth after the step in hand, and what would go wrong. Going through the fold goes before both. */
 export function ClothPanel({ writes }: { writes: boolean }) {
+  const selected = useDeferredValue(useAuthor((state) => state.selected));
+  return (
+    <>
+      <ClothAfter selected={selected} />
+      <FindingsPanel writes={writes} />
+    </>
+  );
+}
+
+const ClothAfter = memo(function ClothAfter({ selected }: { selected: string | null }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
-  const selected = useAuthor((state) => state.selected);
   const findingInHand = useAuthorView((state) => state.finding);
-  const [atStart, setAtStart] = useState(false);
+  /** The step in hand when the slider went to the start; another step ends the look at the bare bench. */
+  const [startFrom, setStartFrom] = useState<string | null | undefined>(undefined);
   const [opened, setOpened] = useState<number | null>(null);
   const { procedure, series } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another step in hand ends the look at the bare bench.
-  useEffect(() => setAtStart(false), [selected]);
+  const atStart = startFrom !== undefined && startFrom === selected;
   const count = atStart ? 0 : index < 0 ? procedure.steps.length : index + 1;
   const timeline = timelineTo(workbook, index);
   const state = stateAfter(timeline, count);
   const marked = computed(workbook).findings.find((finding) => findingKey(finding) === findingInHand)?.componentIds;
   const cell = timeline.cells.find((candidate) => candidate.number === opened);
+  const mat = useRef<HTMLDivElement>(null);
+  // A large cloth scrolls by itself, so that what would go wrong stays in sight.
+  useEffect(() => {
+    if (count > 0) mat.current?.querySelector('[data-now]')?.scrollIntoView({ block: 'nearest' });
+  }, [count]);
   const scrub = (value: number) => {
     const step = procedure.steps[value - 1];
     if (step) useAuthor.getState().select(step.id);
-    setAtStart(value === 0);
+    setStartFrom(value === 0 ? selected : undefined);
   };
   return (
     <>
@@ -58,12 +72,14 @@ export function ClothPanel({ writes }: { writes: boolean }) {
           onChange={scrub}
         />
       )}
-      <Cloth
-        timeline={timeline}
-        after={count}
-        {...(marked && { marked })}
-        onChoose={({ number }) => setOpened(number === opened ? null : number)}
-      />
+      <div ref={mat} className={styles.mat}>
+        <Cloth
+          timeline={timeline}
+          after={count}
+          {...(marked && { marked })}
+          onChoose={({ number }) => setOpened(number === opened ? null : number)}
+        />
+      </div>
       {cell && <CellDetails timeline={timeline} cell={cell} onClose={() => setOpened(null)} />}
       <div className={styles.trays}>
         <Tray label={t('cloth.bin')} series={series} units={unitsIn(timeline, state, 'bin')} />
@@ -77,10 +93,9 @@ export function ClothPanel({ writes }: { writes: boolean }) {
           {t('cloth.print')}
         </Button>
       </div>
-      <FindingsPanel writes={writes} />
     </>
   );
-}
+});
 
 interface CellDetailsProps {
   readonly timeline: Timeline;

@@ -1,6 +1,6 @@
 import { Button, Textarea, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { type FormEvent, memo, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Finding } from '#core/findings/finding';
 import { useAuthor } from '../../state/author-store';
@@ -14,7 +14,7 @@ const GROUPS = ['stop', 'warn', 'advise', 'accepted'] as const;
 type Group = (typeof GROUPS)[number];
 
 /** What would go wrong, by what it stops; live while the procedure is written. */
-export function FindingsPanel({ writes }: { writes: boolean }) {
+export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const { findings } = computed(workbook);
@@ -50,7 +50,7 @@ export function FindingsPanel({ writes }: { writes: boolean }) {
       ))}
     </section>
   );
-}
+});
 
 function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
   const { t } = useTranslation();

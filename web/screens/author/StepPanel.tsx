@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
-import { useRef } from 'react';
+import { memo, useDeferredValue, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
 import { conditionOf } from '#core/narration/branches';
 import { sentenceOf, titleOf } from '#core/narration/sentence';
@@ -13,11 +13,16 @@ import styles from './Step.module.css';
 import { StepFacts } from './StepFacts';
 import { StepFields } from './StepFields';
 
-/** The step in hand: as a sentence with slots, and every field behind it. */
+/** The step in hand. Going through the fold goes first; the step follows as soon as there is time. */
 export function StepPanel({ writes }: { writes: boolean }) {
+  const selected = useDeferredValue(useAuthor((state) => state.selected));
+  return <StepInHand selected={selected} writes={writes} />;
+}
+
+/** A step as a sentence with slots, and every field behind it. */
+const StepInHand = memo(function StepInHand({ selected, writes }: { selected: string | null; writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
-  const selected = useAuthor((state) => state.selected);
   const fields = useRef<HTMLDivElement>(null);
   const { series, procedure } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
@@ -101,7 +106,7 @@ export function StepPanel({ writes }: { writes: boolean }) {
       </div>
     </>
   );
-}
+});
 
 function EmptyStep({ writes }: { writes: boolean }) {
   const { t } = useTranslation();

@@ -1,10 +1,13 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { listing } from '#core/narration/sentence';
 import { type Completion, completeLine } from '#core/procedure/line/complete-line';
 import { type LineFault, parseLine } from '#core/procedure/line/parse-line';
+import { previewLine } from '#core/procedure/line/preview-line';
 import { verbOf } from '#core/procedure/verbs';
 import { useAuthor } from '../../state/author-store';
+import { computed } from '../../state/timeline';
 import { LINE_ID } from './author-actions';
 import styles from './Step.module.css';
 
@@ -67,7 +70,7 @@ export function TypedLine() {
             {faults.map((fault) => faultText(fault)).join(' ')}
           </span>
         ) : (
-          <span>{after > 0 ? t('line.after', { number: after }) : t('line.first')}</span>
+          <LineOutlook text={text} after={after - 1} />
         )}
         <span>{t('line.signs')}</span>
       </div>
@@ -134,4 +137,26 @@ export function TypedLine() {
         return t('line.fault.minutes', { text: fault.text });
     }
   }
+}
+
+/** What the line would do, while it is typed: the cell it lays a part in, and what would go wrong. */
+function LineOutlook({ text, after }: { text: string; after: number }) {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  // Typing goes first; the outlook follows as soon as there is time.
+  const said = useDeferredValue(text);
+  const preview = useMemo(() => {
+    if (!said.trim()) return undefined;
+    const { timeline, findings } = computed(workbook);
+    return previewLine(said, timeline, findings, after < 0 ? workbook.procedure.steps.length - 1 : after);
+  }, [said, workbook, after]);
+  const [wrong] = preview?.finds ?? [];
+  if (wrong) return <span className={styles.lineFault}>{wrong.sentence}</span>;
+  if (preview && preview.lays.length > 0)
+    return <span>{t('line.lays', { cells: listing(preview.lays.map(String)), count: preview.lays.length })}</span>;
+  if (preview && preview.empties.length > 0)
+    return (
+      <span>{t('line.empties', { cells: listing(preview.empties.map(String)), count: preview.empties.length })}</span>
+    );
+  return <span>{after >= 0 ? t('line.after', { number: after + 1 }) : t('line.first')}</span>;
 }
