@@ -12,12 +12,12 @@ export abstract class BenchPieces implements BenchState {
   readonly seated: Set<string>;
   readonly marks: Map<string, ReadonlySet<Mark>>;
   readonly groups: Map<string, Tightness>;
-  readonly aids: Map<string, string>;
+  readonly aids: Map<string, Step>;
   readonly drained: Map<string, Step>;
   readonly tamed: Set<string>;
   readonly poses: Map<string, Pose>;
   readonly seats: Map<string, string>;
-  isolatedBy: string | null = null;
+  isolatedBy: Step | null = null;
   pressure: BenchState['pressure'] = 'held';
   shaft: string | null = null;
   protected readonly layers: Layers;

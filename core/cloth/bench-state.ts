@@ -24,12 +24,12 @@ export interface BenchState {
   readonly seated: ReadonlySet<string>;
   readonly marks: ReadonlyMap<string, ReadonlySet<Mark>>;
   readonly groups: ReadonlyMap<string, Tightness>;
-  /** Temporary aids that are in, with the step that put them there. */
-  readonly aids: ReadonlyMap<string, string>;
+  /** Temporary aids that are in, by tool, with the step that put them there. */
+  readonly aids: ReadonlyMap<string, Step>;
   /** Steps that drained something which nothing has filled since. */
   readonly drained: ReadonlyMap<string, Step>;
   /** The last step that isolated; null when nothing is isolated. */
-  readonly isolatedBy: string | null;
+  readonly isolatedBy: Step | null;
   readonly pressure: 'held' | 'released';
   /** Spring-loaded components that are compressed or eased out under control. */
   readonly tamed: ReadonlySet<string>;

@@ -45,7 +45,7 @@ export class Bench extends BenchPieces {
     this.notices = [];
     this.judgeOpening(step);
     // Aids put in by a step hold while it acts; those taken out hold until it is done.
-    for (const toolId of step.aidsIn ?? []) this.aids.set(toolId, step.id);
+    for (const toolId of step.aidsIn ?? []) this.aids.set(toolId, step);
     for (const { componentId, count } of step.targets) {
       const component = this.structure.components.get(componentId);
       if (component) this.act(step, component, count, index);
@@ -193,7 +193,7 @@ export class Bench extends BenchPieces {
     switch (step.verb) {
       case 'isolate':
       case 'lock-out':
-        this.isolatedBy = step.id;
+        this.isolatedBy = step;
         break;
       case 'restore':
         this.isolatedBy = null;

@@ -1,3 +1,4 @@
+import type { Step } from '../../procedure/procedure';
 import { toolLabel } from '../../pump/series';
 import { type Rule, sayRoute } from '../rule';
 
@@ -10,20 +11,20 @@ export const aidLeftIn: Rule = {
   find: ({ workbook, timeline }) => {
     const { series, procedure } = workbook;
     if (procedure.handsOn) return [];
-    const left = new Map<string, { stepId: string; when: string }>();
+    const left = new Map<string, { step: Step; when: string }>();
     for (const { state, route } of timeline.ends) {
-      for (const [toolId, stepId] of state.aids) {
+      for (const [toolId, step] of state.aids) {
         const everywhere = timeline.ends.every((end) => end.state.aids.has(toolId));
-        left.set(toolId, { stepId, when: everywhere ? '' : sayRoute(workbook, route) });
+        left.set(toolId, { step, when: everywhere ? '' : sayRoute(workbook, route) });
       }
     }
-    return [...left].map(([toolId, { stepId, when }]) => {
+    return [...left].map(([toolId, { step, when }]) => {
       const tool = series.tools.find((candidate) => candidate.id === toolId);
-      const putIn = procedure.steps.findIndex((step) => step.id === stepId);
-      const last = procedure.steps.findLast((step) => step.stage === 'put-back') ?? procedure.steps.at(-1);
+      const putIn = procedure.steps.indexOf(step);
+      const last = procedure.steps.findLast((other) => other.stage === 'put-back') ?? procedure.steps.at(-1);
       const name = tool ? toolLabel(tool) : 'aid';
       return {
-        ...(putIn >= 0 && { stepId }),
+        ...(putIn >= 0 && { stepId: step.id }),
         componentIds: [],
         sentence: `Nothing takes out the ${name}${putIn >= 0 ? ` that step ${putIn + 1} puts in` : ' that was put in'}${when}.`,
         ...(last && {

@@ -1,4 +1,3 @@
-import { newStep } from '../../procedure/edit';
 import { counterpart } from '../../procedure/way-back/preparing';
 import { nameStep, type Rule } from '../rule';
 
@@ -10,24 +9,17 @@ export const notRestored: Rule = {
   reason: 'The pump is handed back locked, and somebody cuts the lock off.',
   find: (context) => {
     const { workbook, timeline } = context;
-    const isolatedBy = timeline.ends.find(({ state }) => state.isolatedBy !== null)?.state.isolatedBy;
-    if (!isolatedBy || workbook.procedure.handsOn) return [];
-    const step = workbook.procedure.steps.find((candidate) => candidate.id === isolatedBy);
+    const step = timeline.ends.find(({ state }) => state.isolatedBy !== null)?.state.isolatedBy;
+    if (!step || workbook.procedure.handsOn) return [];
+    const here = workbook.procedure.steps.includes(step);
     return [
       {
-        ...(step && { stepId: step.id }),
+        ...(here && { stepId: step.id }),
         componentIds: [],
-        sentence: step
+        sentence: here
           ? `${nameStep(context, step)}: nothing restores it.`
           : 'An earlier module isolates the pump and nothing restores it.',
-        fix: {
-          label: 'Add the restoring',
-          edits: counterpart(
-            workbook,
-            step ?? { ...newStep('isolation', 'isolate', undefined), about: 'the drive' },
-            'restore',
-          ),
-        },
+        fix: { label: 'Add the restoring', edits: counterpart(workbook, step, 'restore') },
       },
     ];
   },

@@ -44,8 +44,8 @@ export function draftPutBack(workbook: Workbook): Workbook {
   go(cleaning(draft, timeline));
   go(soaking(draft));
   for (const step of timeline.end.drained.values()) if (wantsFilling(step)) go(counterpart(draft, step, 'fill'));
-  const isolating = draft.procedure.steps.find((step) => step.id === timeline.end.isolatedBy);
-  if (isolating) go(counterpart(draft, isolating, 'restore'));
+  const isolating = timeline.end.isolatedBy;
+  if (isolating && draft.procedure.steps.includes(isolating)) go(counterpart(draft, isolating, 'restore'));
   go(lastLookPhotos(timeline));
   go(aidsOut(draft, timeline));
   return draft;
