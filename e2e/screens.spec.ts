@@ -17,6 +17,10 @@ const SCREENS = [
   ['author', '/procedures/rl-50-shaft-seals', 'button', 'Step 22, Press stationary rings, Faces, Photo check'],
   ['author with findings', '/procedures/rl-50-rotor-look', 'link', '1 stops release'],
   ['release', '/procedures/rl-50-rotor-look/release', 'heading', 'Rotor inspection: release 1'],
+  ['author with branches', '/procedures/dd-40-wet-end', 'button', 'Step 7, Take off valve balls, Question'],
+  ['author with many findings', '/procedures/dd-40-field-balls', 'link', '2 stop release'],
+  ['walk', '/procedures/dd-40-wet-end/walk', 'heading', 'Isolate the air supply at the ball valve and lock it'],
+  ['series with kits', '/series/corrick-dd-40', 'heading', 'Corrick DD-40'],
   ['jobs', '/jobs', 'heading', 'Jobs'],
   ['people', '/people', 'heading', 'People'],
   ['lost', '/no/such/place', 'heading', 'There is nothing here'],
@@ -67,6 +71,57 @@ test('dialogs: readable by everybody', async ({ page }) => {
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
   }
+});
+
+test('dialogs of the author: readable by everybody', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/procedures/dd-40-wet-end');
+  await expect(page.getByText('52 steps')).toBeVisible();
+  const dialog = page.getByRole('dialog');
+  for (const [key, title] of [
+    ['?', 'Keys'],
+    ['i', 'About this procedure'],
+    ['p', 'Print the cloth'],
+    ['t', 'Fewest tool changes'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(dialog.getByRole('heading', { name: title })).toBeVisible();
+    await expect(dialog).toHaveCSS('opacity', '1');
+    if (key === 't') await expect(dialog.getByRole('button', { name: 'Use this order' })).toBeVisible();
+    await accessible(page);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toBeHidden();
+  }
+  await page.getByRole('button', { name: /^Step 5, Take off upper manifold bolts/ }).click();
+  await page.getByRole('button', { name: 'About upper manifold bolt' }).click();
+  await expect(dialog.getByText('To reach it, take off first')).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByPlaceholder('Type what you want to do, or a step')).toBeFocused();
+  await accessible(page);
+});
+
+test('a step with everything said: readable by everybody', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await page.goto('/procedures/dd-40-wet-end');
+  await page.getByRole('button', { name: /^Step 6, Take off upper manifold/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Another method' }).first()).toHaveValue(
+    'a few blows with a soft mallet',
+  );
+  await page.getByRole('button', { name: 'Aids', exact: true }).click();
+  await page.getByRole('button', { name: 'How it lies', exact: true }).click();
+  await page.getByRole('combobox', { name: 'How it lies' }).click();
+  await page.getByRole('option', { name: 'face down' }).click();
+  await page.getByRole('combobox', { name: 'Put in and left in' }).fill('wooden blocks');
+  await page.keyboard.press('Enter');
+  // The list of tools that opens by itself is put away again.
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await expect(page.getByText('Nothing takes out the wooden blocks that step 6 puts in.')).toBeVisible();
+  await accessible(page);
+  for (let i = 0; i < 2; i += 1) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('Nothing takes out')).toHaveCount(0);
 });
 
 test('the lead adds a person, who signs in with the first password and changes it', async ({ page, browser }) => {

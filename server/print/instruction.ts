@@ -2,7 +2,7 @@ import type { Content } from 'pdfmake/interfaces';
 import { cellOf, replay, type Timeline } from '#core/cloth/replay';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/narration/branches';
 import { sayStep } from '#core/narration/sentence';
-import { benchMinutes, type Step, type Workbook } from '#core/procedure/procedure';
+import { benchMinutes, type Caution, type Step, type Workbook } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
 import { toolLabel } from '#core/pump/series';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
@@ -67,16 +67,16 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
   ]);
 }
 
+function cautionLine({ signal, text }: Caution): Content {
+  return { text: [{ text: `${signal}  `, bold: true, color: signal === 'NOTICE' ? INK.indigo : INK.kaki }, text] };
+}
+
 /** Everything a step says, one line each, cautions before the act. */
 export function stepLines(step: Step, workbook: Workbook): Content[] {
   const { series } = workbook;
   const condition = conditionOf(step, workbook);
   const lines: Content[] = condition ? [{ text: `Only ${condition}`, italics: true, color: INK.soft }] : [];
-  lines.push(
-    ...step.cautions.map(({ signal, text }) => ({
-      text: [{ text: `${signal}  `, bold: true, color: signal === 'NOTICE' ? INK.indigo : INK.kaki }, text],
-    })),
-  );
+  lines.push(...step.cautions.map(cautionLine));
   lines.push({ text: sayStep(step, series), bold: true });
   const say = (label: string, text: string) => lines.push({ text: [{ text: `${label}: `, color: INK.soft }, text] });
   if (step.detail) lines.push({ text: step.detail });
@@ -93,7 +93,10 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
       `${sayQuantity(step.torque.figure)}, ${WORDS.window} ${range}; ${step.torque.source ?? WORDS.noSource}`,
     );
   }
-  for (const method of step.methods ?? []) say(WORDS.methods, methodLine(method, workbook));
+  for (const method of step.methods ?? []) {
+    say(WORDS.methods, methodLine(method, workbook));
+    lines.push(...method.cautions.map(cautionLine));
+  }
   if (step.aidsIn) say(WORDS.aidsIn, aidNames(step.aidsIn, workbook));
   if (step.aidsOut) say(WORDS.aidsOut, aidNames(step.aidsOut, workbook));
   const pose = poseLine(step, workbook);

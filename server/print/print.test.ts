@@ -165,7 +165,15 @@ test('branches, methods, aids and what let a warning stand are printed with the 
       return {
         ...step,
         when: [{ stepId: ask!.id, answerIds: ['y'] }],
-        methods: [{ id: 'm', name: 'mallet', verb: 'separate' as const, toolIds: [], cautions: [] }],
+        methods: [
+          {
+            id: 'm',
+            name: 'mallet',
+            verb: 'separate' as const,
+            toolIds: [],
+            cautions: [{ signal: 'CAUTION' as const, text: 'Both sides at once' }],
+          },
+        ],
         aidsIn: [tool.id],
       };
     }),
@@ -181,6 +189,6 @@ test('branches, methods, aids and what let a warning stand are printed with the 
   );
   expect(text).toContain('Is it stuck?: yes / no');
   expect(text).toContain('Only when step 1 is answered "yes"');
-  expect(text).toContain('Or: mallet: Separate');
+  expect(text).toContain('Or: mallet: Separate CAUTION Both sides at once');
   expect(text).toContain('Put in: socket, 17 mm');
 });

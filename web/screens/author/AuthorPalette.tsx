@@ -33,6 +33,7 @@ export function AuthorPalette({ writes }: { writes: boolean }) {
       highlightQuery
       scrollable
       maxHeight={460}
+      attributes={{ content: { 'aria-label': t('keys.palette') } }}
       overlayProps={{ blur: 0, backgroundOpacity: 0.35, color: '#1d2b45' }}
       nothingFound={t('keys.nothing')}
       searchProps={{ placeholder: t('keys.palette'), 'aria-label': t('keys.palette') }}

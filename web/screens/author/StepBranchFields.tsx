@@ -8,6 +8,7 @@ import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
 import { Remove } from './StepFieldKinds';
+import { CautionFields } from './StepListFields';
 
 interface FieldsProps {
   readonly step: Step;
@@ -125,27 +126,33 @@ export function MethodFields({ step, change, series, named }: FieldsProps & { se
     <div className={styles.several}>
       {[...methods, undefined].map((method, i) => (
         <div key={method?.id ?? 'new'} className={styles.method}>
-          <DraftText
-            ariaLabel={t('step.methodName')}
-            placeholder={t('step.methodHint')}
-            value={method?.name ?? ''}
-            maxLength={120}
-            onCommit={(name) => {
-              if (method && name) set(methods.with(i, { ...method, name }));
-              else if (name) set([...methods, { id: nanoid(8), name, verb: step.verb, toolIds: [], cautions: [] }]);
-            }}
-          />
+          <div className={styles.methodHead}>
+            <DraftText
+              ariaLabel={t('step.methodName')}
+              placeholder={t('step.methodHint')}
+              value={method?.name ?? ''}
+              maxLength={120}
+              onCommit={(name) => {
+                if (method && name) set(methods.with(i, { ...method, name }));
+                else if (name) set([...methods, { id: nanoid(8), name, verb: step.verb, toolIds: [], cautions: [] }]);
+              }}
+            />
+            {method && (
+              <>
+                <Select
+                  aria-label={t('step.methodVerb')}
+                  searchable
+                  allowDeselect={false}
+                  data={VERB_IDS.map((value) => ({ value, label: verbOf(value).say }))}
+                  value={method.verb}
+                  onChange={(verb) => verb && set(methods.with(i, { ...method, verb: verb as Verb }))}
+                />
+                <Remove onClick={() => set(methods.toSpliced(i, 1))} />
+              </>
+            )}
+          </div>
           {method && (
             <>
-              <Select
-                aria-label={t('step.methodVerb')}
-                searchable
-                allowDeselect={false}
-                data={VERB_IDS.map((value) => ({ value, label: verbOf(value).say }))}
-                value={method.verb}
-                onChange={(verb) => verb && set(methods.with(i, { ...method, verb: verb as Verb }))}
-              />
-              <Remove onClick={() => set(methods.toSpliced(i, 1))} />
               <ToolTags
                 label={t('step.methodTools')}
                 series={series}
@@ -161,6 +168,10 @@ export function MethodFields({ step, change, series, named }: FieldsProps & { se
                   const { detail: _old, ...rest } = method;
                   set(methods.with(i, detail ? { ...rest, detail } : rest));
                 }}
+              />
+              <CautionFields
+                cautions={method.cautions}
+                onChange={(cautions) => set(methods.with(i, { ...method, cautions }))}
               />
             </>
           )}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { draftedFields, reviseStep } from '#core/procedure/edit';
 import { nameComponent, nameConsumable, nameTool } from '#core/procedure/line/apply-line';
-import { type DraftedField, SIGNAL_WORDS, type SignalWord, type Step, type Workbook } from '#core/procedure/procedure';
+import type { DraftedField, Step, Workbook } from '#core/procedure/procedure';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
 import { componentById } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
@@ -21,7 +21,8 @@ import {
   PoseFields,
   ToolTags,
 } from './StepBranchFields';
-import { ConsumableField, Field, Remove, TorqueFields } from './StepFieldKinds';
+import { Field, TorqueFields } from './StepFieldKinds';
+import { AppliedFields, CautionFields } from './StepListFields';
 
 const EXTRAS = [
   'faces',
@@ -110,10 +111,8 @@ export function StepFields({ step }: { step: Step }) {
   const applyConsumable = (index: number, name: string) =>
     edit((workbook) => {
       const named = nameConsumable(workbook.series, name, newId);
-      const applications = step.applications.with(index, {
-        ...step.applications[index],
-        consumableId: named.consumableId,
-      });
+      const applied = { ...step.applications[index], consumableId: named.consumableId };
+      const applications = step.applications.toSpliced(index, 1, applied);
       return {
         ...workbook,
         series: named.series,
@@ -214,49 +213,7 @@ export function StepFields({ step }: { step: Step }) {
       )}
       {shown('applied') && (
         <Field label={t('step.apply')} field="applied" wide drafted={proposed('applications')}>
-          <div className={styles.several}>
-            {[...step.applications, undefined].map((application, i) => (
-              <div key={application?.consumableId ?? 'new'} className={styles.pair}>
-                <ConsumableField
-                  names={series.consumables.map((consumable) => consumable.name)}
-                  value={
-                    series.consumables.find((consumable) => consumable.id === application?.consumableId)?.name ?? ''
-                  }
-                  onCommit={(name) => {
-                    if (application) applyConsumable(i, name);
-                    else {
-                      edit((workbook) => {
-                        const named = nameConsumable(workbook.series, name, newId);
-                        const applications = [...step.applications, { consumableId: named.consumableId }];
-                        return {
-                          ...workbook,
-                          series: named.series,
-                          procedure: reviseStep(workbook.procedure, step.id, { applications }),
-                        };
-                      });
-                    }
-                  }}
-                />
-                <DraftText
-                  ariaLabel={t('step.applyWhere')}
-                  placeholder={t('step.applyWhereHint')}
-                  value={application?.where ?? ''}
-                  readOnly={!application}
-                  maxLength={160}
-                  onCommit={(where) =>
-                    application &&
-                    change({
-                      applications: step.applications.with(i, {
-                        consumableId: application.consumableId,
-                        ...(where && { where }),
-                      }),
-                    })
-                  }
-                />
-                {application && <Remove onClick={() => change({ applications: step.applications.toSpliced(i, 1) })} />}
-              </div>
-            ))}
-          </div>
+          <AppliedFields step={step} series={series} change={change} onName={applyConsumable} />
         </Field>
       )}
       {shown('torque') && (
@@ -271,39 +228,7 @@ export function StepFields({ step }: { step: Step }) {
       )}
       {shown('caution') && (
         <Field label={t('step.caution')} field="caution" wide drafted={proposed('cautions')}>
-          <div className={styles.several}>
-            {[...step.cautions, undefined].map((caution, i) => (
-              <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
-                <Select
-                  aria-label={t('step.signal')}
-                  data={[...SIGNAL_WORDS]}
-                  allowDeselect={false}
-                  value={caution?.signal ?? 'CAUTION'}
-                  disabled={!caution}
-                  onChange={(signal) =>
-                    caution &&
-                    signal &&
-                    change({ cautions: step.cautions.with(i, { ...caution, signal: signal as SignalWord }) })
-                  }
-                />
-                <DraftText
-                  lines
-                  ariaLabel={t('step.caution')}
-                  placeholder={t('step.cautionHint')}
-                  value={caution?.text ?? ''}
-                  maxLength={600}
-                  onCommit={(text) => {
-                    if (caution)
-                      change({
-                        cautions: text ? step.cautions.with(i, { ...caution, text }) : step.cautions.toSpliced(i, 1),
-                      });
-                    else if (text) change({ cautions: [...step.cautions, { signal: 'CAUTION', text }] });
-                  }}
-                />
-                {caution && <Remove onClick={() => change({ cautions: step.cautions.toSpliced(i, 1) })} />}
-              </div>
-            ))}
-          </div>
+          <CautionFields cautions={step.cautions} onChange={(cautions) => change({ cautions })} />
         </Field>
       )}
       {shown('detail') && (

@@ -68,9 +68,12 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
         ))}
       </div>
       {(step.methods ?? []).map((method) => (
-        <p key={method.id} className={styles.detail}>
-          {t('bench.or', { method: methodLine(method, workbook) })}
-        </p>
+        <div key={method.id} className={styles.method}>
+          <p className={styles.detail}>{t('bench.or', { method: methodLine(method, workbook) })}</p>
+          {method.cautions.map((caution) => (
+            <CautionNote key={caution.signal + caution.text} caution={caution} />
+          ))}
+        </div>
       ))}
       {(['aidsIn', 'aidsOut'] as const).map(
         (field) =>

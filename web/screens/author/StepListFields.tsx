@@ -1,0 +1,87 @@
+import { Select } from '@mantine/core';
+import { useTranslation } from 'react-i18next';
+import { type Caution, SIGNAL_WORDS, type SignalWord, type Step } from '#core/procedure/procedure';
+import type { Series } from '#core/pump/series';
+import { DraftText } from '../../parts/DraftText';
+import styles from './Step.module.css';
+import { ConsumableField, Remove } from './StepFieldKinds';
+
+interface AppliedFieldsProps {
+  readonly step: Step;
+  readonly series: Series;
+  readonly change: (fields: Partial<Step>) => void;
+  /** Names the grease, oil or compound of one line; one past the last adds a line. */
+  readonly onName: (index: number, name: string) => void;
+}
+
+/** What is put on, where and how much; a line more than there are waits to be filled. */
+export function AppliedFields({ step, series, change, onName }: AppliedFieldsProps) {
+  const { t } = useTranslation();
+  const { applications } = step;
+  return (
+    <div className={styles.several}>
+      {[...applications, undefined].map((application, i) => (
+        <div key={application?.consumableId ?? 'new'} className={styles.pair}>
+          <ConsumableField
+            names={series.consumables.map((consumable) => consumable.name)}
+            value={series.consumables.find(({ id }) => id === application?.consumableId)?.name ?? ''}
+            onCommit={(name) => onName(i, name)}
+          />
+          <DraftText
+            ariaLabel={t('step.applyWhere')}
+            placeholder={t('step.applyWhereHint')}
+            value={application?.where ?? ''}
+            readOnly={!application}
+            maxLength={160}
+            onCommit={(where) => {
+              if (!application) return;
+              const { consumableId } = application;
+              change({ applications: applications.with(i, { consumableId, ...(where && { where }) }) });
+            }}
+          />
+          {application && <Remove onClick={() => change({ applications: applications.toSpliced(i, 1) })} />}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+interface CautionFieldsProps {
+  readonly cautions: readonly Caution[];
+  readonly onChange: (cautions: Caution[]) => void;
+}
+
+/** Cautions with their signal words; a line more than there are waits to be filled. */
+export function CautionFields({ cautions, onChange }: CautionFieldsProps) {
+  const { t } = useTranslation();
+  return (
+    <div className={styles.several}>
+      {[...cautions, undefined].map((caution, i) => (
+        <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
+          <Select
+            aria-label={t('step.signal')}
+            data={[...SIGNAL_WORDS]}
+            allowDeselect={false}
+            value={caution?.signal ?? 'CAUTION'}
+            disabled={!caution}
+            onChange={(signal) =>
+              caution && signal && onChange(cautions.with(i, { ...caution, signal: signal as SignalWord }))
+            }
+          />
+          <DraftText
+            lines
+            ariaLabel={t('step.caution')}
+            placeholder={t('step.cautionHint')}
+            value={caution?.text ?? ''}
+            maxLength={600}
+            onCommit={(text) => {
+              if (caution) onChange(text ? cautions.with(i, { ...caution, text }) : cautions.toSpliced(i, 1));
+              else if (text) onChange([...cautions, { signal: 'CAUTION', text }]);
+            }}
+          />
+          {caution && <Remove onClick={() => onChange(cautions.toSpliced(i, 1))} />}
+        </div>
+      ))}
+    </div>
+  );
+}
