@@ -64,7 +64,6 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
           onChange={(value) => onChange({ massKg: Number(value) > 0 ? Number(value) : undefined })}
         />
       </Group>
-      {timeline && <Reach component={component} timeline={timeline} />}
     </Stack>
   );
 }
@@ -175,7 +174,7 @@ function Wants({ component, series, onChange }: PartStructureProps) {
 }
 
 /** What must come off to reach the part, in order. */
-function Reach({ component, timeline }: { component: Component; timeline: Timeline }) {
+export function Reach({ component, timeline }: { component: Component; timeline: Timeline }) {
   const { t } = useTranslation();
   const { series } = timeline.workbook;
   const [unit] = timeline.structure.byComponent.get(component.id) ?? [];
@@ -184,7 +183,7 @@ function Reach({ component, timeline }: { component: Component; timeline: Timeli
   const place = series.positionSets.flatMap((set) => set.positions).find(({ id }) => id === unit.positionId)?.name;
   return (
     <div>
-      <Text size="sm" fw={500}>
+      <Text size="sm" fw={500} className={styles.reachHead}>
         {place ? t('part.reachAt', { place }) : t('part.reach')}
       </Text>
       {first.length === 0 ? (
