@@ -1,7 +1,7 @@
 /** Tests sit beside what they test. Native ES modules, types stripped by swc; the compiler checks types on its own. */
 export default {
   // Not scripts/: what is called test.mjs there starts this runner, and must not be run by it.
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'],
+  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web', '<rootDir>/benchmarks'],
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {

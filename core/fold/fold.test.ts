@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { replay } from '../cloth/replay';
 import { titleOf } from '../narration/sentence';
-import { typed } from '../testing/workbook';
+import { branching } from '../testing/findings';
+import { componentId, typed, withComponent } from '../testing/workbook';
 import { foldOf } from './fold';
 
 const TEARDOWN = [
@@ -79,4 +80,48 @@ test('every step stands in the fold exactly once, down the left and up the right
     }),
     { numRuns: 80 },
   );
+});
+
+describe('beyond one straight way', () => {
+  test('a part that comes off on one answer only is paired with its refitting on that answer', () => {
+    const workbook = branching(['mark ball', 'draw seat', 'fit seat'], [1, 2]);
+    const fold = foldOf(replay(workbook));
+    const [, draw, fit] = workbook.procedure.steps;
+    expect(fold.partners.get(draw!.id)).toEqual([fit!.id]);
+    expect(fold.rows.flatMap((row) => row.frayed)).toEqual([]);
+  });
+
+  test('left out on one answer only it is frayed all the same', () => {
+    const workbook = branching(['mark ball', 'draw seat', 'fit seat'], [2]);
+    const frayed = foldOf(replay(workbook)).rows.flatMap((row) => row.frayed);
+    expect(frayed).toEqual([componentId(workbook, 'seat')]);
+  });
+
+  test('what sits in a housing is not frayed while the housing is back', () => {
+    const hosted = withComponent(typed(['take off manifold', 'inspect seal', 'fit manifold']), 'seal', (id) => ({
+      hostId: id('manifold'),
+    }));
+    expect(foldOf(replay(hosted)).rows.flatMap((row) => row.frayed)).toEqual([]);
+  });
+
+  test('opening faces joining up', () => {
+    const base = typed(['take off valve', 'split valve', 'join valve', 'fit valve', 'inspect spring']);
+    const workbook = withComponent(base, 'spring', (id) => ({ hostId: id('valve') }));
+    const { fold } = { fold: foldOf(replay(workbook)) };
+    const verbs = fold.rows.filter((row) => row.paired).map((row) => [row.left?.verb, row.right?.verb]);
+    expect(verbs).toEqual([
+      ['take-off', 'fit'],
+      ['split', 'join'],
+    ]);
+  });
+
+  test('what is meant to leave, and what is handed on, frays nothing', () => {
+    const workbook = typed(['take off bracket']);
+    const leaving = [{ kind: 'leaves' as const, componentId: componentId(workbook, 'bracket') }];
+    const meant = { ...workbook, procedure: { ...workbook.procedure, intends: leaving } };
+    const handed = { ...workbook, procedure: { ...workbook.procedure, handsOn: true as const } };
+    for (const other of [meant, handed]) {
+      expect(foldOf(replay(other)).rows.flatMap((row) => row.frayed)).toEqual([]);
+    }
+  });
 });

@@ -45,3 +45,20 @@ test('a title is a few words, in the plural where there are several', () => {
     'Release the pressure of the casing',
   ]);
 });
+
+describe('verbs that open, join and hold', () => {
+  test.each([
+    ['split valve', 'Open the valve.'],
+    ['join valve', 'Join up the valve.'],
+    ['cut split pin', 'Cut away the split pin.'],
+    ['compress spring', 'Compress the spring.'],
+    ['ease 2 bolts', 'Ease out the two bolts.'],
+    ['pin split pin @each shaft', 'Secure with the split pin at each shaft.'],
+    ['align 2 joint marks', 'Align the two joint marks.'],
+    ['turn the shaft to top dead centre', 'Turn the shaft to top dead centre.'],
+    ['bleed the casing', 'Release the pressure of the casing.'],
+  ])('%s', (line, sentence) => {
+    const { procedure, series } = typed([line]);
+    expect(sayStep(procedure.steps[0]!, series)).toBe(sentence);
+  });
+});

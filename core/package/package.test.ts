@@ -100,3 +100,64 @@ test('the JSON Schema knows the format and its parts', () => {
   expect(schema).toContain('"const":"fukusa/1"');
   expect(schema).toContain('"take-off"');
 });
+
+test('everything a package can say comes back as it was said', () => {
+  const json = broken((p) => {
+    const [nut] = p.series.components;
+    Object.assign(nut, {
+      heldBy: [],
+      coveredBy: [{ componentId: nut.id, said: 'clear' }],
+      faces: { end: 'flat side', toward: 'the cover', tellBy: 'the chamfer is on the other' },
+      wants: [{ consumableId: 'grease', where: 'thread' }],
+      keyed: true,
+      massKg: 0.2,
+      soakMinutes: 10,
+    });
+    p.series.consumables = [{ id: 'grease', name: 'grease' }];
+    p.series.kits = [{ id: 'kit', name: 'nut kit', contents: [{ componentId: nut.id, count: 8 }] }];
+    p.series.unpressurised = true;
+    const [first, second] = p.procedures[0].steps;
+    first.decision = {
+      question: 'Stuck?',
+      answers: [
+        { id: 'y', text: 'yes' },
+        { id: 'n', text: 'no' },
+      ],
+    };
+    second.when = [{ stepId: first.id, answerIds: ['y'] }];
+    second.methods = [{ id: 'm', name: 'by hand', verb: 'torque', toolIds: [], cautions: [] }];
+    second.pose = { componentId: nut.id, lies: 'face-down' };
+    second.drafted = ['verb', 'torque'];
+    Object.assign(p.procedures[0], {
+      kits: [{ kitId: 'kit', count: 1 }],
+      intends: [{ kind: 'leaves', componentId: nut.id }],
+      handsOn: true,
+      accepted: [{ findingId: 'no-source', stepId: second.id, componentIds: [nut.id], reason: 'Measured here' }],
+    });
+  });
+  const reading = readPackage(json);
+  expect(faults(json)).toEqual([]);
+  expect(reading.ok && JSON.parse(JSON.stringify(reading.package))).toEqual(json);
+});
+
+test('a copied module takes over from its copied neighbour', () => {
+  const modules = packageOf(series, [
+    { ...procedure, id: 'down', handsOn: true },
+    { ...procedure, id: 'up', takesOver: 'down' },
+  ]);
+  let n = 0;
+  const { procedures } = copyOf(modules, () => `new${n++}`);
+  expect(procedures[1]?.takesOver).toBe(procedures[0]?.id);
+  expect(procedures[0]?.id).not.toBe('down');
+});
+
+test('a question needs two answers, and a reason three letters', () => {
+  const json = broken((p) => {
+    p.procedures[0].steps[0].decision = { question: 'Stuck?', answers: [{ id: 'y', text: 'yes' }] };
+    p.procedures[0].accepted = [{ findingId: 'x', componentIds: [], reason: 'no' }];
+  });
+  expect(faults(json).map((fault) => fault.path)).toEqual([
+    'procedures[0].steps[0].decision.answers',
+    'procedures[0].accepted[0].reason',
+  ]);
+});

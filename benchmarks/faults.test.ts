@@ -1,0 +1,27 @@
+import { check } from '#core/findings/check';
+import { demoProcedures, generatedProcedures } from './clean-procedures';
+import { FAULTS } from './planted-faults';
+
+/** A part of what `npm run bench` measures, so that no change makes the checker blind without being noticed. */
+const clean = [...demoProcedures(), ...generatedProcedures(6)];
+const about = ({ id, severity, stepId, componentIds }: ReturnType<typeof check>[number]) =>
+  [severity, id, stepId, ...componentIds].join(' ');
+
+test('nothing is cried on clean procedures', () => {
+  const cried = clean.flatMap((workbook) => check(workbook)).filter((finding) => !finding.accepted);
+  expect(cried.map((finding) => finding.sentence)).toEqual([]);
+});
+
+test.each(FAULTS.map((fault) => [fault.kind, fault] as const))('%s is noticed', (_kind, { plant }) => {
+  let planted = 0;
+  let noticed = 0;
+  for (const workbook of clean) {
+    const before = new Set(check(workbook).map(about));
+    for (const faulty of plant(workbook)) {
+      planted += 1;
+      if (check(faulty).some((finding) => !before.has(about(finding)))) noticed += 1;
+    }
+  }
+  expect(planted).toBeGreaterThan(0);
+  expect(noticed / planted).toBeGreaterThanOrEqual(0.98);
+});
