@@ -8,6 +8,7 @@ import { cellName, lyingFree, stateAfter, type Timeline, unitsIn } from '#core/c
 import type { Unit } from '#core/cloth/units';
 import { capital } from '#core/findings/name-units';
 import { componentPhrase, titleOf } from '#core/narration/sentence';
+import type { Step } from '#core/procedure/procedure';
 import { componentById, type Series } from '#core/pump/series';
 import { Cloth } from '../../drawings/Cloth';
 import { Tag } from '../../parts/Tag';
@@ -33,13 +34,11 @@ const ClothAfter = memo(function ClothAfter({ selected }: { selected: string | n
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const findingInHand = useAuthorView((state) => state.finding);
-  /** The step in hand when the slider went to the start; another step ends the look at the bare bench. */
-  const [startFrom, setStartFrom] = useState<string | null | undefined>(undefined);
+  const bareFrom = useAuthorView((state) => state.bareFrom);
   const [opened, setOpened] = useState<number | null>(null);
   const { procedure, series } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
-  const atStart = startFrom !== undefined && startFrom === selected;
-  const count = atStart ? 0 : index < 0 ? procedure.steps.length : index + 1;
+  const count = stepsDone(procedure.steps, selected, bareFrom);
   const timeline = timelineTo(workbook, index);
   const state = stateAfter(timeline, count);
   const marked = computed(workbook).findings.find((finding) => findingKey(finding) === findingInHand)?.componentIds;
@@ -49,29 +48,13 @@ const ClothAfter = memo(function ClothAfter({ selected }: { selected: string | n
   useEffect(() => {
     if (count > 0) mat.current?.querySelector('[data-now]')?.scrollIntoView({ block: 'nearest' });
   }, [count]);
-  const scrub = (value: number) => {
-    const step = procedure.steps[value - 1];
-    if (step) useAuthor.getState().select(step.id);
-    setStartFrom(value === 0 ? selected : undefined);
-  };
   return (
     <>
       <div className={author.head}>
         <h2>{count > 0 ? t('cloth.after', { number: count }) : t('cloth.before')}</h2>
         <span className={author.small}>{t('cloth.out', { count: lyingFree(timeline, state).length })}</span>
       </div>
-      {procedure.steps.length > 1 && (
-        <Slider
-          className={styles.scrub}
-          size="sm"
-          min={0}
-          max={procedure.steps.length}
-          value={count}
-          label={null}
-          thumbLabel={t('cloth.scrub')}
-          onChange={scrub}
-        />
-      )}
+      {procedure.steps.length > 1 && <Scrubber />}
       <div ref={mat} className={styles.mat}>
         <Cloth
           timeline={timeline}
@@ -96,6 +79,38 @@ const ClothAfter = memo(function ClothAfter({ selected }: { selected: string | n
     </>
   );
 });
+
+/** How many steps are carried out when this one is in hand; none while the bare bench is looked at. */
+function stepsDone(steps: readonly Step[], selected: string | null, bareFrom: string | null | undefined): number {
+  if (bareFrom !== undefined && bareFrom === selected) return 0;
+  const index = steps.findIndex((step) => step.id === selected);
+  return index < 0 ? steps.length : index + 1;
+}
+
+/** Going along the steps with a slider; it follows the hand at once, whatever the cloth still has to draw. */
+function Scrubber() {
+  const { t } = useTranslation();
+  const { steps } = useAuthor((state) => state.workbook.procedure);
+  const selected = useAuthor((state) => state.selected);
+  const bareFrom = useAuthorView((state) => state.bareFrom);
+  const scrub = (value: number) => {
+    const step = steps[value - 1];
+    if (step) useAuthor.getState().select(step.id);
+    useAuthorView.setState({ bareFrom: value === 0 ? useAuthor.getState().selected : undefined });
+  };
+  return (
+    <Slider
+      className={styles.scrub}
+      size="sm"
+      min={0}
+      max={steps.length}
+      value={stepsDone(steps, selected, bareFrom)}
+      label={null}
+      thumbLabel={t('cloth.scrub')}
+      onChange={scrub}
+    />
+  );
+}
 
 interface CellDetailsProps {
   readonly timeline: Timeline;

@@ -28,6 +28,7 @@ export const FoldChip = memo(function FoldChip(props: ChipProps) {
   const { step, series, number, selected, partner, drop, movable } = props;
   const { t } = useTranslation();
   const { setNodeRef, attributes, listeners, isDragging } = useDraggable({ id: step.id, disabled: !movable });
+  // For those who only read it is a button like any other, not a thing to drag that is out of order.
   const { role: _button, ...described } = attributes;
   const { setNodeRef: setDropRef } = useDroppable({ id: step.id });
   const marks = MARKS.filter((mark) => step[mark] !== undefined);
@@ -49,8 +50,7 @@ export const FoldChip = memo(function FoldChip(props: ChipProps) {
     <div ref={setDropRef} className={`${styles.slot} ${drop ? styles[drop] : ''}`}>
       <button
         ref={setNodeRef}
-        {...described}
-        {...listeners}
+        {...(movable && { ...described, ...listeners })}
         type="button"
         data-step={step.id}
         tabIndex={selected ? 0 : -1}

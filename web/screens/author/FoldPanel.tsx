@@ -102,14 +102,20 @@ export function FoldPanel({ writes }: { writes: boolean }) {
     openSectionOf(id);
     const at = itemOf(items, id);
     if (at >= 0) rows.scrollToIndex(at);
-    // The chip is there once the list has drawn the row.
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-step="${id}"]`)?.focus()),
-    );
+    // A chip in sight takes the focus at once, so that keys pressed quickly all arrive; one that is drawn anew, because
+    // its row moved or came into sight, takes it then, unless the keys have gone on meanwhile.
+    const focus = () => {
+      if (useAuthor.getState().selected !== id) return;
+      scroller.current?.querySelector<HTMLElement>(`[data-step="${id}"]`)?.focus();
+    };
+    focus();
+    requestAnimationFrame(() => requestAnimationFrame(focus));
   };
 
   const onKeyDown = useEffectEvent((event: KeyboardEvent) => {
-    const current = procedure.steps.find((step) => step.id === selected);
+    // The next key may come before the last one is drawn.
+    const inHand = useAuthor.getState().selected;
+    const current = procedure.steps.find((step) => step.id === inHand);
     if (!current || !(event.target instanceof HTMLElement) || !event.target.closest('[data-step]')) return;
     const direction = ARROWS[event.key];
     if (direction) {

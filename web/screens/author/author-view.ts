@@ -10,6 +10,8 @@ interface AuthorView {
   /** The finding whose acceptance is being written. */
   readonly accepting: string | null;
   readonly searching: boolean;
+  /** The step in hand when the slider went to the bare bench; with another step in hand it is over. */
+  readonly bareFrom: string | null | undefined;
   readonly dialog: 'keys' | 'about' | 'tools' | 'print' | null;
 }
 
@@ -18,6 +20,7 @@ export const useAuthorView = create<AuthorView>(() => ({
   finding: null,
   accepting: null,
   searching: false,
+  bareFrom: undefined,
   dialog: null,
 }));
 
