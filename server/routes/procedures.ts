@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
+import { wholeChain } from '#core/procedure/modules';
 import { Procedure } from '#core/procedure/procedure';
 import { Id } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
@@ -77,6 +78,7 @@ export function procedureRoutes({ db, newId }: Services) {
     .get('/releases/:id', only(...EVERYONE), async (c) => c.json(await readRelease(db, c.req.param('id'))))
     .get('/releases/:id/pdf', only(...EVERYONE), async (c) => {
       const release = await readRelease(db, c.req.param('id'));
-      return answerPdf(c, `${release.workbook.series.code} release ${release.number}`, await instructionPdf(release));
+      const whole = { ...release, workbook: wholeChain(release.workbook) };
+      return answerPdf(c, `${release.workbook.series.code} release ${release.number}`, await instructionPdf(whole));
     });
 }

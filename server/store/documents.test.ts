@@ -1,6 +1,6 @@
 import { packageOf } from '#core/package/package';
 import { typed } from '#core/testing/workbook';
-import { openWorkshop, type Parsed, testPackage, type Workshop, withRelease } from '../testing/workshop';
+import { openWorkshop, type Parsed, testPackage, type Workshop, withJob, withRelease } from '../testing/workshop';
 
 let workshop: Workshop;
 let procedureId: string;
@@ -165,6 +165,14 @@ describe('modules', () => {
     expect(released.status).toBe(201);
     const frozen = (await workshop.call('trainer', 'GET', `/api/releases/${released.json.id}`)).json;
     expect(frozen.workbook.before[0].steps).toHaveLength(4);
+
+    // A job on the last module carries out the whole chain.
+    await withJob(workshop, released.json.id, 'chain-job');
+    const job = (await workshop.call('technician', 'GET', '/api/jobs/chain-job')).json;
+    const verbs = job.release.workbook.procedure.steps.map((step: Parsed) => step.verb);
+    expect(verbs).toEqual(['isolate', 'release-pressure', 'take-off', 'draw', 'fit', 'fit', 'restore']);
+    const listed = (await workshop.call('technician', 'GET', '/api/jobs')).json.jobs as Parsed[];
+    expect(listed.find(({ id }) => id === 'chain-job').steps).toBe(7);
   });
 
   test('on its own the second module would act on nothing, and the shelf knows the difference', async () => {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { asc, desc, eq, inArray } from 'drizzle-orm';
 import type { Entry, NewEntry } from '#core/job/entry';
 import { type EntryRefusal, foldJob, refuseEntry } from '#core/job/job';
+import { wholeChain } from '#core/procedure/modules';
 import type { Workbook } from '#core/procedure/procedure';
 import { Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
@@ -51,7 +52,7 @@ export async function readJob(db: Queryable, id: string): Promise<OpenJob> {
     ...row,
     startedAt: row.startedAt.toISOString(),
     finishedAt: row.finishedAt?.toISOString() ?? null,
-    release: { id: release.id, number: release.number, workbook: release.workbook },
+    release: { id: release.id, number: release.number, workbook: wholeChain(release.workbook) },
     entries,
     people: Object.fromEntries(names.map((person) => [person.id, person.name])),
   };
@@ -67,7 +68,8 @@ export async function listJobs(db: Queryable) {
   const people = new Map((await db.select().from(table.user)).map((person) => [person.id, person.name]));
   return rows.map(({ job, release }) => {
     const own = entries.filter((entry) => entry.jobId === job.id).map(entryOf);
-    const state = foldJob(release.document, job.startedBy, own);
+    const workbook = wholeChain(release.document);
+    const state = foldJob(workbook, job.startedBy, own);
     return {
       id: job.id,
       number: job.number,
@@ -79,7 +81,7 @@ export async function listJobs(db: Queryable) {
       seriesName: release.document.series.name,
       title: release.document.procedure.title,
       releaseNumber: release.number,
-      steps: release.document.procedure.steps.length,
+      steps: workbook.procedure.steps.length,
       done: state.cursor,
       phase: state.phase,
       holder: { id: state.holder, name: people.get(state.holder) ?? '' },

@@ -1,5 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { releaseStops } from '#core/findings/check';
+import { wholeChain } from '#core/procedure/modules';
 import { Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
 import { readWorkbook, STALE } from './documents';
@@ -104,6 +105,6 @@ export async function newestReleases(db: Queryable) {
     number: release.number,
     seriesName: release.document.series.name,
     title: release.document.procedure.title,
-    steps: release.document.procedure.steps.length,
+    steps: wholeChain(release.document).procedure.steps.length,
   }));
 }

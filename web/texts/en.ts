@@ -256,7 +256,7 @@ export const en = {
     addKit: 'Lay out a kit',
     noKits: 'Kits are made on the series page',
     takesOver: 'Takes over the bench from',
-    takesOverHint: 'It starts where that module ends, cloth and all.',
+    takesOverHint: 'It starts where that module ends, cloth and all. A job on this one carries out both.',
     takesOverNone: 'nothing: it starts with a complete pump',
     handsOn: 'Hands the bench on: what is out at the end is not left over',
     intends: 'Means to change',
