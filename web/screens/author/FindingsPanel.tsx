@@ -31,7 +31,7 @@ export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: b
         <h2>{t('findings.title')}</h2>
       </div>
       {findings.length === 0 && workbook.procedure.steps.length > 0 && (
-        <p className={author.small}>{t('findings.none')}</p>
+        <p className={author.small}>{t(workbook.procedure.handsOn ? 'findings.noneHandedOn' : 'findings.none')}</p>
       )}
       {groups.map(({ group, findings: those }) => (
         <div key={group}>

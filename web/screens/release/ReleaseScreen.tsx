@@ -100,7 +100,9 @@ export function ReleaseScreen() {
               </List>
             </section>
           ) : (
-            <Tag tone="moss">{t('release.clean')}</Tag>
+            <div>
+              <Tag tone="moss">{t('release.clean')}</Tag>
+            </div>
           )}
           {warnings.length > 0 && (
             <section aria-label={t('release.warnings')}>
