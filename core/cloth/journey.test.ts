@@ -21,3 +21,12 @@ test('of matched parts each goes its own way', () => {
   expect(journeyOf(timeline, id, timeline.cells[0]!.unitIds)).toMatchObject({ off: [0], back: [2], touched: [] });
   expect(journeyOf(timeline, id, timeline.cells[1]!.unitIds)).toMatchObject({ off: [0], back: [3], touched: [1] });
 });
+
+test('what is carried along in its housing is touched by nothing but what names it', () => {
+  const workbook = withComponent(typed(['take off manifold', 'inspect seal', 'fit manifold']), 'seal', (id) => ({
+    hostId: id('manifold'),
+  }));
+  const timeline = replay(workbook);
+  const id = componentId(workbook, 'seal');
+  expect(journeyOf(timeline, id, [`${id}//1/old`])).toEqual({ off: [], back: [], binned: [], touched: [1] });
+});
