@@ -1,5 +1,5 @@
 import { check } from '#core/findings/check';
-import type { Finding } from '#core/findings/finding';
+import { type Finding, findingKey } from '#core/findings/finding';
 import { demoProcedures, generatedProcedures } from './clean-procedures';
 import { FAULTS } from './planted-faults';
 
@@ -7,8 +7,7 @@ import { FAULTS } from './planted-faults';
  * Quality is measured, not claimed: clean procedures, one fault planted at a time, and a count of what the checker
  * notices and what it cries on the clean ones. `npm run bench` prints the table.
  */
-// By what it is about, not by its words: dropping a step renumbers those of others.
-const key = ({ id, stepId, componentIds, severity }: Finding) => [severity, id, stepId, ...componentIds].join(' ');
+const key = (finding: Finding) => `${finding.severity} ${findingKey(finding)}`;
 const clean = [...demoProcedures(), ...generatedProcedures(60)];
 const cried = clean.flatMap((workbook) => check(workbook)).filter((finding) => !finding.accepted);
 const count = (severity: Finding['severity']) => cried.filter((finding) => finding.severity === severity).length;

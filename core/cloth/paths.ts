@@ -26,10 +26,6 @@ export function lastUses(steps: readonly Step[]): Map<string, number> {
   return last;
 }
 
-export function holdsOn({ open }: Path, step: Step): boolean {
-  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(open.get(stepId) ?? ''));
-}
-
 /** One path for each answer, or only the one of the chosen route. */
 export function fork(path: Path, step: Step, chosen: Route | undefined): Path[] {
   const answers = step.decision?.answers ?? [];

@@ -1,9 +1,9 @@
 import { componentPhrase } from '../narration/sentence';
-import type { Step, Workbook } from '../procedure/procedure';
+import { isToDo, type Step, type Workbook } from '../procedure/procedure';
 import { Bench } from './bench';
 import type { BenchState, Move, Notice } from './bench-state';
 import { type Cell, Cells } from './cells';
-import { fork, holdsOn, lastUses, MOST_PATHS, type Path, type Route, rejoin, sameBench } from './paths';
+import { fork, lastUses, MOST_PATHS, type Path, type Route, rejoin, sameBench } from './paths';
 import { type Structure, structureOf } from './structure';
 import type { Place, Unit } from './units';
 
@@ -53,6 +53,8 @@ export interface Timeline {
 
 interface Snapshot {
   readonly paths: readonly Path[];
+  /** Some ways were given up before this moment. */
+  readonly tooManyPaths: boolean;
   readonly cells: readonly Cell[];
 }
 
@@ -75,11 +77,12 @@ export function replay(workbook: Workbook, previous?: Timeline, route?: Route): 
     : [{ bench: takeOver(structure, before, cells), open: new Map(), route: new Map() }];
   const frames: Frame[] = kept ? kept.frames.slice(0, start) : [];
   const snapshots: Snapshot[] = kept ? kept.snapshots.slice(0, start / SNAPSHOT_EVERY) : [];
-  let tooManyPaths = false;
+  let tooManyPaths = resume?.tooManyPaths ?? false;
 
   const snapshot = (): Snapshot => ({
     paths: paths.map((path) => ({ ...path, bench: path.bench.copy() })),
     cells: [...cells.list],
+    tooManyPaths,
   });
   steps.slice(start).forEach((step, i) => {
     const index = start + i;
@@ -87,7 +90,7 @@ export function replay(workbook: Workbook, previous?: Timeline, route?: Route): 
     const runs: Run[] = [];
     let onMain = false;
     paths = paths.flatMap((path, rank) => {
-      if (!holdsOn(path, step)) return [path];
+      if (!isToDo(step, path.open)) return [path];
       if (rank === 0) onMain = true;
       runs.push(run(structure, path, step, index));
       return (uses.get(step.id) ?? -1) > index ? fork(path, step, route) : [path];
@@ -213,7 +216,7 @@ function takeOver(structure: Structure, before: Workbook['before'], cells: Cells
   const steps = (before ?? []).flatMap((procedure) => procedure.steps);
   let path: Path = { bench, open: new Map(), route: new Map() };
   steps.forEach((step, i) => {
-    if (!holdsOn(path, step)) return;
+    if (!isToDo(step, path.open)) return;
     bench.perform(step, i - steps.length);
     const [first] = step.decision?.answers ?? [];
     if (first) path = { ...path, open: new Map(path.open).set(step.id, first.id) };

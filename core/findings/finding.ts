@@ -39,3 +39,8 @@ export interface Finding {
   /** Why the trainer lets a warning stand. */
   readonly accepted?: string;
 }
+
+/** Tells one finding from another by what it is about, not by its words: a step moved renumbers those of others. */
+export function findingKey({ id, stepId, componentIds }: Finding): string {
+  return [id, stepId ?? '', ...componentIds].join(' ');
+}

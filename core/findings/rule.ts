@@ -123,8 +123,3 @@ export function atTheEnd(
     when: routes.length < timeline.ends.length ? sayRoute(workbook, routes[0]) : '',
   }));
 }
-
-/** Parts that a procedure means to leave out of the pump. */
-export function leavesPump({ procedure }: Workbook, componentId: string): boolean {
-  return (procedure.intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
-}

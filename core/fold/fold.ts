@@ -1,6 +1,6 @@
 import { calledFor, lyingFree, movesOf, type Timeline } from '../cloth/replay';
 import type { Unit } from '../cloth/units';
-import type { Step } from '../procedure/procedure';
+import { isLeaving, type Step } from '../procedure/procedure';
 import type { Stage } from '../procedure/verbs';
 
 /**
@@ -113,9 +113,8 @@ function pairUp(timeline: Timeline): { partners: Map<string, string[]>; frayed: 
 function neverBack(timeline: Timeline): Set<Unit> {
   const { procedure } = timeline.workbook;
   if (procedure.handsOn) return new Set();
-  const leaving = new Set((procedure.intends ?? []).flatMap((c) => (c.kind === 'leaves' ? [c.componentId] : [])));
   const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
-  return new Set(out.filter((unit) => !leaving.has(unit.componentId)));
+  return new Set(out.filter((unit) => !isLeaving(procedure, unit.componentId)));
 }
 
 function undoes(later: Step, earlier: Step): boolean {

@@ -1,4 +1,4 @@
-import type { Procedure, Step, Workbook } from '../procedure/procedure';
+import { isToDo, type Procedure, type Step, type Workbook } from '../procedure/procedure';
 import { componentById, positionSetById } from '../pump/series';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
@@ -111,11 +111,6 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
     case 'finished':
       return { ...state, phase: 'finished', finishedAt: at };
   }
-}
-
-/** Whether the answers given lead to a step. */
-export function isToDo(step: Step, answers: JobState['answers']): boolean {
-  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(answers.get(stepId) ?? ''));
 }
 
 /** The first step from `index` on that the answers lead to; the number of steps when none is left. */

@@ -162,6 +162,16 @@ export interface Workbook {
   readonly before?: readonly Procedure[];
 }
 
+/** Whether the answers given, by the step that asks, lead to a step. */
+export function isToDo(step: Step, answers: ReadonlyMap<string, string>): boolean {
+  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(answers.get(stepId) ?? ''));
+}
+
+/** Whether a procedure means to leave a part out of the pump. */
+export function isLeaving({ intends }: Procedure, componentId: string): boolean {
+  return (intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
+}
+
 /** Sum of the minutes said, and how many steps say nothing. */
 export function benchMinutes(procedure: Procedure): { minutes: number; unsaid: number } {
   let minutes = 0;

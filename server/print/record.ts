@@ -1,8 +1,9 @@
 import type { Content } from 'pdfmake/interfaces';
 import type { Entry } from '#core/job/entry';
-import { foldJob, isToDo, runOf, type StepRun } from '#core/job/job';
+import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { sayStep } from '#core/narration/sentence';
 import type { Step } from '#core/procedure/procedure';
+import { isToDo } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { torqueWindow } from '#core/torque/judge';

@@ -1,7 +1,8 @@
 import { calledFor } from '../../cloth/replay';
+import { isLeaving } from '../../procedure/procedure';
 import { refitting } from '../../procedure/way-back/refitting';
 import { nameUnits } from '../name-units';
-import { atTheEnd, leavesPump, type Rule } from '../rule';
+import { atTheEnd, type Rule } from '../rule';
 
 export const leftInTray: Rule = {
   id: 'left-in-tray',
@@ -13,7 +14,7 @@ export const leftInTray: Rule = {
     const { workbook, timeline } = context;
     if (workbook.procedure.handsOn) return [];
     return atTheEnd(context, (state) => calledFor(timeline, state))
-      .filter(({ componentId }) => !leavesPump(workbook, componentId))
+      .filter(({ componentId }) => !isLeaving(workbook.procedure, componentId))
       .map(({ componentId, units, when }) => {
         const renewing = timeline.frames.find(
           ({ step }) => step.verb === 'renew' && step.targets.some((target) => target.componentId === componentId),

@@ -1,8 +1,9 @@
 import { lyingFree } from '../../cloth/replay';
+import { isLeaving } from '../../procedure/procedure';
 import { refitting } from '../../procedure/way-back/refitting';
 import { takingOf } from '../../procedure/way-back/takings';
 import { capital, nameUnits } from '../name-units';
-import { atTheEnd, leavesPump, type Rule } from '../rule';
+import { atTheEnd, type Rule } from '../rule';
 
 export const leftOnCloth: Rule = {
   id: 'left-on-cloth',
@@ -14,7 +15,7 @@ export const leftOnCloth: Rule = {
     const { workbook, timeline } = context;
     if (workbook.procedure.handsOn) return [];
     return atTheEnd(context, (state) => lyingFree(timeline, state))
-      .filter(({ componentId }) => !leavesPump(workbook, componentId))
+      .filter(({ componentId }) => !isLeaving(workbook.procedure, componentId))
       .map(({ componentId, units, when }) => {
         const taking = takingOf(timeline, units);
         const [stay, them] = units.length > 1 ? ['stay', 'them'] : ['stays', 'it'];

@@ -43,7 +43,8 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     ...(line.photo && { photo: { mustShow: line.photo } }),
   };
   const index = indexFor(workbook.procedure, step.stage, after);
-  return { workbook: { series, procedure: insertStep(workbook.procedure, index, step) }, stepId: step.id, index };
+  const procedure = insertStep(workbook.procedure, index, step);
+  return { workbook: { ...workbook, series, procedure }, stepId: step.id, index };
 }
 
 /** The component a name means, created when the series has none such. A number said first becomes its count. */

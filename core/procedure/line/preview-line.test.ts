@@ -26,6 +26,17 @@ test('what would go wrong is said before Enter; what the way back still owes is 
   ]);
 });
 
+test('behind an earlier module a line acts on the bench that module leaves', () => {
+  const down = typed([...SAFE, 'take off cover']);
+  const up: Workbook = {
+    series: down.series,
+    procedure: { ...down.procedure, id: 'up', steps: [] },
+    before: [down.procedure],
+  };
+  expect(preview(up, 'fit cover')).toMatchObject({ empties: [1], finds: [] });
+  expect(typed(['fit cover'], up).before).toBe(up.before);
+});
+
 test('a line with a fault has no preview, and trying changes nothing', () => {
   const workbook = typed(SAFE);
   expect(preview(workbook, 'wiggle the rotor')).toBeUndefined();

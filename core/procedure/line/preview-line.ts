@@ -1,6 +1,6 @@
 import { cellOf, movesOf, replay, type Timeline } from '../../cloth/replay';
 import { check } from '../../findings/check';
-import type { Finding } from '../../findings/finding';
+import { type Finding, findingKey } from '../../findings/finding';
 import { applyLine } from './apply-line';
 import { parseLine } from './parse-line';
 
@@ -32,7 +32,7 @@ export function previewLine(
   });
   if (!applied) return undefined;
   const next = replay(applied.workbook, timeline);
-  const known = new Set(findings.map(about));
+  const known = new Set(findings.map(findingKey));
   const frame = next.frames[applied.index];
   const moves = frame ? movesOf(frame) : [];
   const cells = (act: 'out' | 'home') => [
@@ -43,14 +43,10 @@ export function previewLine(
     empties: cells('home'),
     // A part that was just taken off has not been forgotten yet.
     finds: check(applied.workbook, next).filter(
-      (finding) => finding.severity !== 'advise' && !PENDING.includes(finding.id) && !known.has(about(finding)),
+      (finding) => finding.severity !== 'advise' && !PENDING.includes(finding.id) && !known.has(findingKey(finding)),
     ),
   };
 }
 
 /** What every step on the way down leaves undone until the way back is written. */
 const PENDING = ['left-on-cloth', 'left-in-tray', 'loose-at-end', 'not-restored', 'not-refilled', 'no-figure'];
-
-function about({ id, stepId, componentIds }: Finding): string {
-  return [id, stepId, ...componentIds].join(' ');
-}

@@ -3,7 +3,7 @@ import type { Unit } from '../../cloth/units';
 import { isFastener } from '../../pump/kinds';
 import { componentById, positionSetById } from '../../pump/series';
 import type { Edit } from '../edit';
-import type { Step, Workbook } from '../procedure';
+import { isLeaving, type Step, type Workbook } from '../procedure';
 import { verbOf } from '../verbs';
 import { withEdits } from './draft-step';
 import { cleaning, counterpart, lastLookPhotos, renewing, soaking, wantsFilling } from './preparing';
@@ -66,7 +66,7 @@ function renewWhatIsOut(workbook: Workbook): Workbook {
   for (const { unit, cut } of out) {
     const { componentId, positionId } = unit;
     const always = cut || componentById(workbook.series, componentId)?.renewal === 'always';
-    if (!always || renewed.has(componentId) || isLeaving(workbook, componentId)) continue;
+    if (!always || renewed.has(componentId) || isLeaving(workbook.procedure, componentId)) continue;
     due.set(componentId, (due.get(componentId) ?? new Set()).add(positionId ?? ''));
   }
   // Parts that are out at the same positions are renewed together; those still in the pump are left alone.
@@ -93,11 +93,7 @@ function positionsOut({ series }: Workbook, componentId: string, out: ReadonlySe
 /** What lies free, or new and called for in the tray, at the end of any way, and is meant to go back. */
 function whatIsOut(workbook: Workbook, timeline: Timeline): Unit[] {
   const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
-  return [...new Set(out)].filter((unit) => !isLeaving(workbook, unit.componentId));
-}
-
-function isLeaving({ procedure }: Workbook, componentId: string): boolean {
-  return (procedure.intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
+  return [...new Set(out)].filter((unit) => !isLeaving(workbook.procedure, unit.componentId));
 }
 
 function isJoined({ procedure }: Workbook, opening: Step): boolean {

@@ -6,6 +6,7 @@ import type { Cell } from '#core/cloth/cells';
 import { journeyOf } from '#core/cloth/journey';
 import { cellName, lyingFree, stateAfter, type Timeline, unitsIn } from '#core/cloth/replay';
 import type { Unit } from '#core/cloth/units';
+import { findingKey } from '#core/findings/finding';
 import { capital } from '#core/findings/name-units';
 import { componentPhrase, titleOf } from '#core/narration/sentence';
 import type { Step } from '#core/procedure/procedure';
@@ -15,7 +16,7 @@ import { Tag } from '../../parts/Tag';
 import { useAuthor } from '../../state/author-store';
 import { computed, timelineTo } from '../../state/timeline';
 import author from './Author.module.css';
-import { findingKey, useAuthorView } from './author-view';
+import { useAuthorView } from './author-view';
 import styles from './ClothPanel.module.css';
 import { FindingsPanel } from './FindingsPanel';
 

@@ -2,12 +2,12 @@ import { Button, Textarea, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
 import { type FormEvent, memo, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Finding } from '#core/findings/finding';
+import { type Finding, findingKey } from '#core/findings/finding';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import author from './Author.module.css';
 import { goToFinding } from './author-actions';
-import { findingKey, useAuthorView } from './author-view';
+import { useAuthorView } from './author-view';
 import styles from './Findings.module.css';
 
 const GROUPS = ['stop', 'warn', 'advise', 'accepted'] as const;

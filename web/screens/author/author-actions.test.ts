@@ -1,9 +1,10 @@
+import { findingKey } from '#core/findings/finding';
 import { componentId, typed } from '#core/testing/workbook';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { openFakeBrowser } from '../../testing/browser';
 import { en } from '../../texts/en';
-import { findingKey, useAuthorView } from './author-view';
+import { useAuthorView } from './author-view';
 
 openFakeBrowser();
 const { AUTHOR_ACTIONS, fillGap, goToFinding } = await import('./author-actions');

@@ -1,9 +1,10 @@
 import i18next from 'i18next';
+import { findingKey } from '#core/findings/finding';
 import { goTo } from '../../app/navigate';
 import { tellDone } from '../../app/notify';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
-import { findingKey, useAuthorView } from './author-view';
+import { useAuthorView } from './author-view';
 import { removeWithUndo } from './remove-step';
 
 /** Something that can be done from the keyboard: by its key, or by name from the palette. */

@@ -1,5 +1,4 @@
 import { create } from 'zustand';
-import type { Finding } from '#core/findings/finding';
 
 /** What the author screen shows beside the document: nothing here is saved or undone. */
 interface AuthorView {
@@ -23,8 +22,3 @@ export const useAuthorView = create<AuthorView>(() => ({
   bareFrom: undefined,
   dialog: null,
 }));
-
-/** Tells one finding from another as long as neither changes. */
-export function findingKey({ id, stepId, componentIds }: Finding): string {
-  return [id, stepId ?? '', ...componentIds].join(' ');
-}

@@ -1,7 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
-import { type Demand, isToDo } from '#core/job/job';
+import type { Demand } from '#core/job/job';
 import { componentPhrase, listing } from '#core/narration/sentence';
+import { isToDo } from '#core/procedure/procedure';
 import { componentById } from '#core/pump/series';
 import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';
