@@ -23,4 +23,6 @@ export default {
   },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testTimeout: 60_000,
+  // Most suites wait for a server of their own; every processor takes one.
+  maxWorkers: '100%',
 };

@@ -1,4 +1,5 @@
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import { PORT } from './ports';
 
 export type Somebody = 'Ines Harrowgate' | 'Mara Oduya' | 'Tobias Quell' | 'Jun Vestergaard' | 'Pia Lindqvist';
 
@@ -17,8 +18,9 @@ export async function signIn(page: Page, name: Somebody): Promise<void> {
   }
 }
 
-/** Every test fails on an error in the page or a breach of the content security policy. */
+/** Every test runs in the workshop of its worker and fails on an error in the page or a breach of its security policy. */
 export const test = base.extend<{ noErrors: undefined }>({
+  baseURL: async ({ browserName: _ }, use, { parallelIndex }) => use(`http://localhost:${PORT + parallelIndex}`),
   noErrors: [
     async ({ context }, use) => {
       const errors: string[] = [];

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { findingsCatalogue } from '#core/findings/catalogue';
 import { packageJsonSchema } from '#core/package/package';
 import { serve } from './serve';
+import { layEmptyDatabase } from './testing/empty-database';
 import { ended, runMain, startMain } from './testing/process';
 import { PASSWORD, testPackage } from './testing/workshop';
 
@@ -61,6 +62,7 @@ test('import and export hand a package through unchanged', async () => {
   const data = file('data');
   const early = await runMain(['import', file('good.json'), '--data', data]);
   expect(early.err).toContain('has no accounts yet');
+  await layEmptyDatabase(data);
   const running = await serve({ dataFolder: data, port: 0 });
   await running.services.accounts.add({ username: 'lead', name: 'Lead', role: 'lead', password: PASSWORD });
   await running.close();
@@ -77,9 +79,11 @@ test('a taken port is stepped over, and a named port that is taken is said plain
   const blocker = createServer();
   await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
   const { port } = blocker.address() as AddressInfo;
+  await layEmptyDatabase(file('ports'));
   const running = await serve({ dataFolder: file('ports'), port, seekPort: true });
   expect(Number(new URL(running.url).port)).toBeGreaterThan(port);
   await running.close();
+  await layEmptyDatabase(file('ports-2'));
   const named = await runMain(['serve', '--data', file('ports-2'), '--port', String(port)]);
   expect(named.err).toContain(`Port ${port} is taken`);
   blocker.close();

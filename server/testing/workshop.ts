@@ -5,6 +5,7 @@ import { type Package, packageOf } from '#core/package/package';
 import { typed } from '#core/testing/workbook';
 import { ROLES, type Role } from '../accounts/roles';
 import { type Running, serve } from '../serve';
+import { layEmptyDatabase } from './empty-database';
 
 /** A real server on an empty data folder, with one person of each role; every test file gets its own. */
 export interface Workshop {
@@ -29,6 +30,7 @@ export const PASSWORD = 'a long enough password';
 
 export async function openWorkshop(options: { signInTries?: number; people?: boolean } = {}): Promise<Workshop> {
   const folder = await mkdtemp(join(tmpdir(), 'fukusa-test-'));
+  await layEmptyDatabase(folder);
   const running = await serve({ dataFolder: folder, port: 0, signInTries: options.signInTries ?? 1000 });
   const cookies = {} as Record<Role, string>;
   if (options.people !== false) {

@@ -37,6 +37,7 @@ let stop: () => void;
 beforeEach(async () => {
   server.requests.length = 0;
   await device.drafts.clear();
+  useAutosave.setState(useAutosave.getInitialState());
   await beginAutosave(asOpen(base, 1, 1));
   stop = watchEdits();
 });

@@ -55,9 +55,14 @@ function baseOf(open: OpenWorkbook): Base {
 
 /** Opens a procedure for writing. Edits of an earlier visit that never reached the server are taken up again. */
 export async function beginAutosave(open: OpenWorkbook): Promise<void> {
+  // What is still on its way answers for the procedure open before, or makes what was loaded an older version.
+  await sending;
   const procedureId = open.procedure.document.id;
   const kept = await device.drafts.get(procedureId);
-  const base = kept ? kept.base : baseOf(open);
+  const last = useAutosave.getState();
+  const loaded = baseOf(open);
+  const newer = last.procedureId === procedureId && last.base && last.base.procedureVersion > loaded.procedureVersion;
+  const base = kept?.base ?? (newer && last.base ? last.base : loaded);
   useAutosave.setState({ procedureId, base, state: { kind: 'saved', at: null } });
   useAuthor.getState().open(kept ? kept.workbook : base.workbook);
   if (kept) void save();

@@ -37,7 +37,7 @@ export function openFakeBrowser(): FakeServer {
 }
 
 export async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 400; i += 1) {
+  for (let i = 0; i < 2000; i += 1) {
     if (await holds()) return;
     await new Promise((resolve) => setTimeout(resolve, 10));
   }
