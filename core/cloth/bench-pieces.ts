@@ -1,6 +1,14 @@
 import type { Pose } from '../orientation/faces';
 import type { Step } from '../procedure/procedure';
-import { type BenchState, groupKey, type Mark, type Move, type Notice, type Tightness } from './bench-state';
+import {
+  type Applied,
+  type BenchState,
+  groupKey,
+  type Mark,
+  type Move,
+  type Notice,
+  type Tightness,
+} from './bench-state';
 import type { Cells } from './cells';
 import { Layers } from './layers';
 import { meantBy, type Structure } from './structure';
@@ -11,6 +19,8 @@ export abstract class BenchPieces implements BenchState {
   readonly places: Map<string, Place>;
   readonly seated: Set<string>;
   readonly marks: Map<string, ReadonlySet<Mark>>;
+  readonly applied: Map<string, readonly Applied[]>;
+  readonly soaking: Map<string, number>;
   readonly groups: Map<string, Tightness>;
   readonly aids: Map<string, Step>;
   readonly drained: Map<string, Step>;
@@ -20,6 +30,7 @@ export abstract class BenchPieces implements BenchState {
   isolatedBy: Step | null = null;
   pressure: BenchState['pressure'] = 'held';
   shaft: string | null = null;
+  clock = 0;
   protected readonly layers: Layers;
   /** What the step in hand moved and made noticed so far. */
   protected moves: Move[] = [];
@@ -33,6 +44,8 @@ export abstract class BenchPieces implements BenchState {
     this.places = new Map(from?.places ?? startingPlaces(structure));
     this.seated = new Set(from?.seated ?? startingSeats(structure));
     this.marks = new Map(from?.marks);
+    this.applied = new Map(from?.applied);
+    this.soaking = new Map(from?.soaking);
     this.groups = new Map(from?.groups);
     this.aids = new Map(from?.aids);
     this.drained = new Map(from?.drained);
@@ -44,6 +57,7 @@ export abstract class BenchPieces implements BenchState {
       this.isolatedBy = from.isolatedBy;
       this.pressure = from.pressure;
       this.shaft = from.shaft;
+      this.clock = from.clock;
     } else if (structure.series.unpressurised) {
       this.pressure = 'released';
     }

@@ -17,12 +17,24 @@ export type Mark =
 /** Of the fasteners of one component at one position; a group nobody touched is tight. */
 export type Tightness = 'tight' | 'loose' | 'by-hand' | 'torqued';
 
+/** Something put on a unit, and when: minutes of work said so far. */
+export interface Applied {
+  readonly consumableId: string;
+  readonly at: number;
+}
+
 /** Everything about the bench at one moment. */
 export interface BenchState {
   readonly places: ReadonlyMap<string, Place>;
   /** Units that sit in their host, wherever that is. */
   readonly seated: ReadonlySet<string>;
   readonly marks: ReadonlyMap<string, ReadonlySet<Mark>>;
+  /** What was put on each unit since it was last cleaned. */
+  readonly applied: ReadonlyMap<string, readonly Applied[]>;
+  /** When each unit was put to soak. */
+  readonly soaking: ReadonlyMap<string, number>;
+  /** Minutes of work so far; a step that says none is taken to last a little. */
+  readonly clock: number;
   readonly groups: ReadonlyMap<string, Tightness>;
   /** Temporary aids that are in, by tool, with the step that put them there. */
   readonly aids: ReadonlyMap<string, Step>;
@@ -70,7 +82,12 @@ export type Notice =
   | { kind: 'unmarked'; componentId: string }
   | { kind: 'swapped'; componentId: string; fromPositionId: string; toPositionId: string }
   | { kind: 'faces-clash'; componentId: string; housingId: string; pose: Pose; toward: string }
-  | { kind: 'methods-disagree'; methodId: string };
+  | { kind: 'methods-disagree'; methodId: string }
+  | { kind: 'dry-seal'; componentId: string; consumableId: string | null }
+  | { kind: 'old-compound'; componentId: string; consumableId: string }
+  | { kind: 'sets-first'; componentId: string; consumableId: string; openMinutes: number; minutes: number }
+  | { kind: 'soak-short'; componentId: string; wanted: number; minutes: number | null }
+  | { kind: 'thread-condition'; componentId: string; consumableId: string | null };
 
 /** The fasteners of a component at one position, tightened together. */
 export function groupKey(componentId: string, positionId: string | null): string {

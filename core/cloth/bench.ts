@@ -1,7 +1,9 @@
+import { changesFriction, isCompound, isLubricant } from '../consumables/kinds';
+import { compareFacings } from '../orientation/directions';
 import { facingsClash } from '../orientation/faces';
-import type { Step } from '../procedure/procedure';
+import { type Step, type TorqueFigure, UNSAID_MINUTES } from '../procedure/procedure';
 import { opensPump, verbOf } from '../procedure/verbs';
-import { isFastener } from '../pump/kinds';
+import { type ComponentKind, isFastener } from '../pump/kinds';
 import type { Component } from '../pump/series';
 import { BenchPieces } from './bench-pieces';
 import { groupKey, type Mark, type Move, type Notice } from './bench-state';
@@ -28,6 +30,9 @@ const MARKED_BY: Partial<Record<Step['verb'], Mark>> = {
   align: 'aligned',
 };
 
+/** Kinds that slide or are squeezed as they are fitted, and tear when they are dry. */
+const SEALS: readonly ComponentKind[] = ['o-ring', 'lip-seal'];
+
 /** The working state that operations act on: an operation applies to it and yields moves and notices. */
 export class Bench extends BenchPieces {
   /** Whether anything was opened yet; the safety of opening is judged once. */
@@ -51,6 +56,7 @@ export class Bench extends BenchPieces {
       if (component) this.act(step, component, count, index);
     }
     this.handle(step);
+    this.clock += step.minutes ?? UNSAID_MINUTES;
     return { moves: this.moves, notices: this.notices };
   }
 
@@ -100,6 +106,7 @@ export class Bench extends BenchPieces {
       case 'stays':
         this.handleFasteners(step, component, limit(meant, count));
     }
+    this.treat(step, component, limit(meant, count));
     const mark = MARKED_BY[step.verb];
     if (mark) for (const unit of meant) this.marks.set(unit.id, new Set([...(this.marks.get(unit.id) ?? []), mark]));
     if (step.verb === 'compress' || step.verb === 'ease') this.tamed.add(component.id);
@@ -132,6 +139,7 @@ export class Bench extends BenchPieces {
       return;
     }
     this.judgeFacing(step, component);
+    this.judgeSeal(step, component, fitted);
     const to = step.fromPositionId ? step.positionIds[0] : undefined;
     for (const unit of fitted) {
       if (to && unit.positionId) {
@@ -181,6 +189,7 @@ export class Bench extends BenchPieces {
     if (fitted.length === 0 && meant.length > 0)
       this.missing(component, step.verb === 'loosen' ? 'not-in-pump' : 'not-fitted');
     if (!isFastener(component.kind)) return;
+    if (step.verb === 'torque' && step.torque) this.judgeThread(step.torque, component, fitted);
     for (const unit of fitted)
       this.groups.set(groupKey(component.id, this.positionOf(unit)), step.verb === 'loosen' ? 'loose' : 'torqued');
   }
@@ -214,6 +223,90 @@ export class Bench extends BenchPieces {
     }
   }
 
+  /** What a step puts on its parts, takes off them or puts them into. */
+  private treat(step: Step, component: Component, meant: readonly Unit[]): void {
+    const present = meant.filter((unit) => this.serving(unit.pieceId) === unit);
+    for (const unit of present) {
+      if (step.verb === 'clean') this.applied.delete(unit.id);
+      if (step.verb === 'soak') this.soaking.set(unit.id, this.clock);
+      for (const { consumableId } of step.applications) {
+        const consumable = this.structure.consumables.get(consumableId);
+        if (!consumable) continue;
+        if (isCompound(consumable) && this.holdsOldCompound(component, unit))
+          this.noticeOnce({ kind: 'old-compound', componentId: component.id, consumableId });
+        this.applied.set(unit.id, [...(this.applied.get(unit.id) ?? []), { consumableId, at: this.clock }]);
+      }
+    }
+  }
+
+  /** A thread that was in use carries what was on it until somebody cleans it. */
+  private holdsOldCompound(component: Component, unit: Unit): boolean {
+    const marks = this.marks.get(unit.id);
+    return unit.generation === 'old' && isFastener(component.kind) && !marks?.has('cleaned');
+  }
+
+  /** A seal that runs or is squeezed dry tears; one that should have soaked has soaked long enough. */
+  private judgeSeal(step: Step, component: Component, fitted: readonly Unit[]): void {
+    const wanted = component.wants?.find(({ consumableId }) => this.isLubricating(consumableId));
+    if (!component.dry && (wanted || SEALS.includes(component.kind))) {
+      const isDry = fitted.some((unit) => {
+        const marks = this.marks.get(unit.id);
+        if (marks?.has('lubricated') || marks?.has('soaked')) return false;
+        return ![...step.applications, ...(this.applied.get(unit.id) ?? [])].some(({ consumableId }) =>
+          this.isLubricating(consumableId),
+        );
+      });
+      if (isDry)
+        this.noticeOnce({
+          kind: 'dry-seal',
+          componentId: component.id,
+          consumableId: wanted?.consumableId ?? null,
+        });
+    }
+    const { soakMinutes } = component;
+    if (!soakMinutes) return;
+    for (const unit of fitted) {
+      const since = this.soaking.get(unit.id);
+      const minutes = since === undefined ? null : this.clock - since;
+      if (minutes === null || minutes < soakMinutes)
+        this.noticeOnce({ kind: 'soak-short', componentId: component.id, wanted: soakMinutes, minutes });
+    }
+  }
+
+  /** What is on a thread as it is torqued: whether the figure holds for it, and whether it has set meanwhile. */
+  private judgeThread(torque: TorqueFigure, component: Component, fitted: readonly Unit[]): void {
+    const on = fitted.flatMap((unit) => this.applied.get(unit.id) ?? []);
+    const changing = on.filter(({ consumableId }) => {
+      const consumable = this.structure.consumables.get(consumableId);
+      return consumable !== undefined && changesFriction(consumable);
+    });
+    for (const { consumableId, at } of changing) {
+      const openMinutes = this.structure.consumables.get(consumableId)?.openMinutes;
+      const minutes = this.clock - at;
+      if (openMinutes !== undefined && minutes > openMinutes)
+        this.noticeOnce({ kind: 'sets-first', componentId: component.id, consumableId, openMinutes, minutes });
+    }
+    const said = torque.thread?.is === 'with' ? torque.thread.consumableId : null;
+    const [first] = changing;
+    const agrees = said ? changing.some(({ consumableId }) => consumableId === said) : changing.length === 0;
+    if (!agrees)
+      this.noticeOnce({
+        kind: 'thread-condition',
+        componentId: component.id,
+        consumableId: first?.consumableId ?? null,
+      });
+  }
+
+  private isLubricating(consumableId: string): boolean {
+    const consumable = this.structure.consumables.get(consumableId);
+    return consumable !== undefined && isLubricant(consumable);
+  }
+
+  private noticeOnce(notice: Extract<Notice, { componentId: string }>): void {
+    if (!this.notices.some((n) => n.kind === notice.kind && 'componentId' in n && n.componentId === notice.componentId))
+      this.notices.push(notice);
+  }
+
   private judgeOpening(step: Step): void {
     if (this.opened || !opensPump(step.verb)) return;
     this.opened = true;
@@ -238,6 +331,7 @@ export class Bench extends BenchPieces {
   /** A facing said for the bench holds for how the housing lies: turned over, up is down. */
   private judgeFacing(step: Step, component: Component): void {
     if (!step.faces || !component.faces) return;
+    const { series } = this.structure;
     for (
       let id = component.hostId, rest = 8;
       id && rest > 0;
@@ -245,7 +339,8 @@ export class Bench extends BenchPieces {
     ) {
       const pose = this.poses.get(id);
       if (!pose) continue;
-      if (facingsClash(step.faces, component.faces, pose))
+      const agreement = compareFacings(step.faces, component.faces, component, series, pose);
+      if (agreement === 'contrary' || (agreement === 'unknown' && facingsClash(step.faces, component.faces, pose)))
         this.notices.push({
           kind: 'faces-clash',
           componentId: component.id,

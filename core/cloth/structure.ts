@@ -1,12 +1,13 @@
 import type { Procedure, Step } from '../procedure/procedure';
 import { verbOf } from '../procedure/verbs';
-import type { Component, Series } from '../pump/series';
+import type { Component, Consumable, Series } from '../pump/series';
 import { type Unit, unitsOf } from './units';
 
 /** What does not change while the steps are carried out: the units there are, and what sits in what. */
 export interface Structure {
   readonly series: Series;
   readonly components: ReadonlyMap<string, Component>;
+  readonly consumables: ReadonlyMap<string, Consumable>;
   readonly units: ReadonlyMap<string, Unit>;
   readonly byComponent: ReadonlyMap<string, readonly Unit[]>;
   readonly byPiece: ReadonlyMap<string, Readonly<Partial<Record<Unit['generation'], Unit>>>>;
@@ -57,13 +58,16 @@ export function structureOf(series: Series, procedures: readonly Procedure[], pr
       if (said === 'covers') covers.set(componentId, (covers.get(componentId) ?? new Set()).add(component.id));
     }
   }
-  return { series, components, units, byComponent, byPiece, hostOf, contentsOf, within, covers, made };
+  const consumables = new Map(series.consumables.map((consumable) => [consumable.id, consumable]));
+  return { series, components, consumables, units, byComponent, byPiece, hostOf, contentsOf, within, covers, made };
 }
 
 /** All that a structure depends on: while it stays the same, a replay can go on from an earlier one's snapshots. */
 interface Makings {
   readonly components: Series['components'];
   readonly positionSets: Series['positionSets'];
+  readonly consumables: Series['consumables'];
+  readonly stacks: Series['stacks'];
   readonly unpressurised: true | undefined;
   readonly renewals: readonly Step[];
   /** Components that some step moves by themselves. */
@@ -84,14 +88,16 @@ function madeFrom(series: Series, procedures: readonly Procedure[]): Makings {
     }
     for (const change of intends) if (change.kind === 'joins') joining.add(change.componentId);
   }
-  const { components, positionSets, unpressurised } = series;
-  return { components, positionSets, unpressurised, renewals, handled, joining };
+  const { components, positionSets, consumables, stacks, unpressurised } = series;
+  return { components, positionSets, consumables, stacks, unpressurised, renewals, handled, joining };
 }
 
 function sameMakings(a: Makings, b: Makings): boolean {
   return (
     a.components === b.components &&
     a.positionSets === b.positionSets &&
+    a.consumables === b.consumables &&
+    a.stacks === b.stacks &&
     a.unpressurised === b.unpressurised &&
     a.renewals.length === b.renewals.length &&
     a.renewals.every((step, i) => {

@@ -8,15 +8,18 @@ import { buried } from './rules/buried';
 import { changeMissed } from './rules/change-missed';
 import { covered } from './rules/covered';
 import { deadPath } from './rules/dead-path';
+import { drySeal } from './rules/dry-seal';
 import { empty } from './rules/empty';
 import { facesClash } from './rules/faces-clash';
 import { facesUnsaid } from './rules/faces-unsaid';
 import { facesWrong } from './rules/faces-wrong';
 import { heavy } from './rules/heavy';
+import { houseTerm } from './rules/house-term';
 import { kitShort } from './rules/kit-short';
 import { kitUnused } from './rules/kit-unused';
 import { leftInTray } from './rules/left-in-tray';
 import { leftOnCloth } from './rules/left-on-cloth';
+import { longSentence } from './rules/long-sentence';
 import { looseAtEnd } from './rules/loose-at-end';
 import { noAsFound } from './rules/no-as-found';
 import { noFigure } from './rules/no-figure';
@@ -28,17 +31,29 @@ import { notIsolated } from './rules/not-isolated';
 import { notRefilled } from './rules/not-refilled';
 import { notRestored } from './rules/not-restored';
 import { notThere } from './rules/not-there';
+import { oldCompound } from './rules/old-compound';
 import { pathsDisagree } from './rules/paths-disagree';
 import { powerTightens } from './rules/power-tightens';
 import { pressureKept } from './rules/pressure-kept';
 import { reused } from './rules/reused';
+import { setsFirst } from './rules/sets-first';
+import { soakShort } from './rules/soak-short';
 import { springRelease } from './rules/spring-release';
+import { stackCount } from './rules/stack-count';
+import { stackOrder } from './rules/stack-order';
 import { stillTight } from './rules/still-tight';
 import { swapped } from './rules/swapped';
+import { swells } from './rules/swells';
+import { textDiffers } from './rules/text-differs';
+import { threadCondition } from './rules/thread-condition';
 import { torqueMisplaced } from './rules/torque-misplaced';
+import { twoActions } from './rules/two-actions';
+import { twoFigures } from './rules/two-figures';
 import { unconfirmed } from './rules/unconfirmed';
+import { unlistedTool } from './rules/unlisted-tool';
 import { unmarked } from './rules/unmarked';
 import { unrecorded } from './rules/unrecorded';
+import { vague } from './rules/vague';
 import { wrenchLoosens } from './rules/wrench-loosens';
 
 /** Every rule, in the order its findings are told. */
@@ -61,10 +76,16 @@ export const RULES: readonly Rule[] = [
   notInKit,
   heavy,
   brittlePry,
+  swells,
   facesWrong,
   facesClash,
   facesUnsaid,
   unrecorded,
+  stackOrder,
+  stackCount,
+  oldCompound,
+  setsFirst,
+  soakShort,
   looseAtEnd,
   notRefilled,
   notRestored,
@@ -73,6 +94,11 @@ export const RULES: readonly Rule[] = [
   powerTightens,
   noUnit,
   noFigure,
+  twoFigures,
+  threadCondition,
+  textDiffers,
+  unlistedTool,
+  vague,
   pathsDisagree,
   deadPath,
   unconfirmed,
@@ -81,6 +107,10 @@ export const RULES: readonly Rule[] = [
   noAsFound,
   noSource,
   kitUnused,
+  drySeal,
+  longSentence,
+  twoActions,
+  houseTerm,
 ];
 
 const GRAVITY: readonly Severity[] = ['stop', 'warn', 'advise'];

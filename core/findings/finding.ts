@@ -10,8 +10,10 @@ export const FAMILIES = [
   'matching',
   'tightening',
   'renewal',
+  'compounds',
   'safety',
   'evidence',
+  'words',
   'paths',
   'drafting',
 ] as const;

@@ -1,10 +1,8 @@
 import { z } from 'zod';
+import { PhotoHash } from '../pictures/photo-hash';
 import { Id } from '../pump/series';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
-
-/** A photo is named by the SHA-256 of its stored bytes. */
-export const PhotoHash = z.string().regex(/^[0-9a-f]{64}$/, 'is not a photo');
 
 const Reason = z.string().trim().min(3, 'needs at least three letters').max(600);
 const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(

@@ -1,5 +1,15 @@
 import { z } from 'zod';
 
+/** How a part is turned about its own axis, where that matters. */
+export const Clocking = z.discriminatedUnion('how', [
+  z.strictObject({ how: z.literal('tab-in-slot'), of: z.string().trim().min(1, 'is empty').max(80) }),
+  z.strictObject({ how: z.literal('mark-to-mark'), of: z.string().trim().min(1, 'is empty').max(80) }),
+  /** Joints of rings on one another, each turned on by this angle. */
+  z.strictObject({ how: z.literal('staggered'), degrees: z.number().min(1).max(359) }),
+  z.strictObject({ how: z.literal('any') }),
+]);
+export type Clocking = z.infer<typeof Clocking>;
+
 /** Which end of a part looks where, and how you can tell. */
 export const Faces = z.strictObject({
   /** Which end of the part: "lapped face", "groove", "spring side". */
@@ -8,6 +18,9 @@ export const Faces = z.strictObject({
   toward: z.string().trim().min(1, 'is empty').max(80),
   /** How you can tell: "small grooves on the other side". */
   tellBy: z.string().trim().max(160).optional(),
+  clocking: Clocking.optional(),
+  /** What goes together in one way only: "the fitting enters this end only". */
+  trialFit: z.string().trim().max(160).optional(),
 });
 export type Faces = z.infer<typeof Faces>;
 
@@ -46,7 +59,22 @@ function upward(toward: string, pose: 'face-up' | 'face-down'): boolean | undefi
   return undefined;
 }
 
-function bare(words: string): string {
+/** "tab in the slot of the gland": how a part is turned, in words. */
+export function sayClocking(clocking: Clocking): string {
+  switch (clocking.how) {
+    case 'tab-in-slot':
+      return `tab in the slot of ${clocking.of}`;
+    case 'mark-to-mark':
+      return `mark to the mark on ${clocking.of}`;
+    case 'staggered':
+      return `joints staggered by ${clocking.degrees}°`;
+    case 'any':
+      return 'turned any way';
+  }
+}
+
+/** Words compared without articles and case. */
+export function bare(words: string): string {
   return words
     .toLowerCase()
     .replace(/\b(the|a|an|its)\b/g, ' ')

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import type { HouseRules } from '../narration/house-rules';
 import { Faces, POSES } from '../orientation/faces';
+import { Clip, Picture } from '../pictures/picture';
 import { Application, Id, type Series } from '../pump/series';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
@@ -21,21 +23,83 @@ export const Target = z.strictObject({
 });
 export type Target = z.infer<typeof Target>;
 
+const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
+  (q) => q.value > 0,
+  'must be more than nothing',
+);
+
 export const TorqueFigure = z.strictObject({
-  figure: Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
-    (q) => q.value > 0,
-    'must be more than nothing',
-  ),
+  figure: Torque,
   tolerancePercent: z.number().min(0.1).max(50).default(DEFAULT_TOLERANCE_PERCENT),
   /** Where the figure comes from: a document, a drawing, a standard. */
   source: z.string().trim().max(200).optional(),
+  /** The same figure as the source gives it once more, in another unit. */
+  also: Torque.optional(),
+  /** What is on the thread that the figure holds for. */
+  thread: z
+    .discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('dry') }),
+      z.strictObject({ is: z.literal('with'), consumableId: Id }),
+    ])
+    .optional(),
 });
 export type TorqueFigure = z.infer<typeof TorqueFigure>;
 
 export const Caution = z.strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words });
 export type Caution = z.infer<typeof Caution>;
 
-export const PhotoCheck = z.strictObject({ mustShow: Words });
+export const PhotoCheck = z.strictObject({
+  mustShow: Words,
+  /** The picture of the step that shows how it should look. */
+  referenceId: Id.optional(),
+});
+export type PhotoCheck = z.infer<typeof PhotoCheck>;
+
+/** What follows from what is found. */
+export const CONSEQUENCES = ['reuse', 'renew', 'refer'] as const;
+export type Consequence = (typeof CONSEQUENCES)[number];
+
+/** What to look at, what is sound, and what else may be found. */
+export const Look = z.strictObject({
+  id: Id,
+  /** "the sealing edge all round". */
+  at: Words,
+  /** By eye, with a lamp, with a thumbnail, beside a new one. */
+  by: z.string().trim().max(120).optional(),
+  sound: Words,
+  faults: z
+    .array(
+      z.strictObject({
+        id: Id,
+        /** "pitting". */
+        sign: z.string().trim().min(1, 'is empty').max(120),
+        /** "cavitation: look at the suction side". */
+        means: z.string().trim().max(300).optional(),
+        then: z.enum(CONSEQUENCES),
+      }),
+    )
+    .max(12)
+    .default([]),
+});
+export type Look = z.infer<typeof Look>;
+
+const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length');
+
+/** A length that is measured, at these points and in one or two directions at each. */
+export const Measurement = z.strictObject({
+  id: Id,
+  /** "outside diameter". */
+  what: z.string().trim().min(1, 'is empty').max(120),
+  nominal: Length.optional(),
+  least: Length.optional(),
+  most: Length.optional(),
+  /** "top", "middle", "bottom"; one unnamed point when empty. */
+  points: z.array(z.string().trim().min(1).max(40)).max(12).default([]),
+  directions: z.union([z.literal(1), z.literal(2)]).default(1),
+  toolId: Id.optional(),
+  then: z.enum(CONSEQUENCES).default('renew'),
+});
+export type Measurement = z.infer<typeof Measurement>;
 
 /** A question whose answer picks what follows. */
 export const Decision = z.strictObject({
@@ -51,9 +115,15 @@ export type Decision = z.infer<typeof Decision>;
 export const Condition = z.strictObject({ stepId: Id, answerIds: z.array(Id).min(1).max(6) });
 export type Condition = z.infer<typeof Condition>;
 
+/** Where the work is done: with vice and bench, or from the back of a van. */
+export const SETTINGS = ['workshop', 'field'] as const;
+export type Setting = (typeof SETTINGS)[number];
+
 /** Another way to do the same step; what it does not say is as in the step itself, which is the preferred way. */
 export const Method = z.strictObject({
   id: Id,
+  /** The way to go in this setting. */
+  setting: z.enum(SETTINGS).optional(),
   name: z.string().trim().min(1, 'is empty').max(120),
   verb: z.enum(VERB_IDS),
   toolIds: z.array(Id).max(20).default([]),
@@ -110,6 +180,16 @@ export const Step = z.strictObject({
   fromPositionId: Id.optional(),
   /** How a housing lies after the step. */
   pose: z.strictObject({ componentId: Id, lies: z.enum(POSES) }).optional(),
+  /** The sentence in the trainer's own words; without it the sentence is made from the fields. */
+  text: z.string().trim().max(600).optional(),
+  /** Each position is gone through on its own, in the order said; without it all are done at once. */
+  oneByOne: z.literal(true).optional(),
+  /** From the second position on it is done as in a mirror. */
+  mirrored: z.literal(true).optional(),
+  looks: z.array(Look).max(12).optional(),
+  measurements: z.array(Measurement).max(12).optional(),
+  pictures: z.array(Picture).max(24).optional(),
+  clips: z.array(Clip).max(8).optional(),
   /** The fields proposed by the program that no person has looked at; `true` is how documents once said all of them. */
   drafted: z.union([z.literal(true), z.array(z.enum(DRAFTED_FIELDS)).min(1)]).optional(),
 });
@@ -160,7 +240,12 @@ export interface Workbook {
   readonly procedure: Procedure;
   /** The modules carried out before this one, in order. */
   readonly before?: readonly Procedure[];
+  /** How this dealer wants things said. */
+  readonly house?: HouseRules;
 }
+
+/** Minutes that a step without a time of its own is taken to last, where a soak or a setting compound is timed. */
+export const UNSAID_MINUTES = 2;
 
 /** Whether the answers given, by the step that asks, lead to a step. */
 export function isToDo(step: Step, answers: ReadonlyMap<string, string>): boolean {

@@ -1,5 +1,10 @@
 import { z } from 'zod';
+import { ConsumableBase, ConsumableKind } from '../consumables/kinds';
+import { Material } from '../consumables/materials';
 import { Faces } from '../orientation/faces';
+import { PROFILES } from '../orientation/profiles';
+import { Quantity } from '../quantity/quantity';
+import { unitOf } from '../quantity/units';
 import { COMPONENT_KINDS, singularName } from './kinds';
 
 export const Id = z
@@ -40,6 +45,8 @@ export const RENEWALS = ['always', 'judge', 'keep'] as const;
 export const Application = z.strictObject({
   consumableId: Id,
   where: z.string().trim().max(160).optional(),
+  /** "a pea", "two drops", "thin film". */
+  amount: z.string().trim().max(60).optional(),
 });
 export type Application = z.infer<typeof Application>;
 
@@ -78,11 +85,44 @@ export const Component = z.strictObject({
   soakMinutes: z.number().min(1).max(2880).optional(),
   massKg: z.number().min(0.001).max(50_000).optional(),
   brittle: z.literal(true).optional(),
+  /** What it is made of, as far as grease and oil care. */
+  material: Material.optional(),
+  /** It is fitted dry on purpose. */
+  dry: z.literal(true).optional(),
+  /** Its thread tightens counter-clockwise. */
+  leftHand: z.literal(true).optional(),
+  /** How its named end and the one behind it look, where the words do not tell. */
+  profiles: z.strictObject({ end: z.enum(PROFILES), behind: z.enum(PROFILES) }).optional(),
   springLoaded: z.literal(true).optional(),
 });
 export type Component = z.infer<typeof Component>;
 
-export const Tool = z.strictObject({ id: Id, name: Name, size: z.string().max(60).optional() });
+export const TOOL_KINDS = ['hand', 'special', 'torque', 'power', 'measuring', 'lifting', 'protective', 'aid'] as const;
+export type ToolKind = (typeof TOOL_KINDS)[number];
+
+/** One piece of a tool that is counted and, where it measures, calibrated. */
+export const ToolAsset = z.strictObject({
+  number: z.string().trim().min(1, 'is empty').max(60),
+  calibratedUntil: z.iso.date().optional(),
+});
+export type ToolAsset = z.infer<typeof ToolAsset>;
+
+export const Tool = z.strictObject({
+  id: Id,
+  name: Name,
+  size: z.string().max(60).optional(),
+  kind: z.enum(TOOL_KINDS).optional(),
+  range: z
+    .strictObject({ from: Quantity, to: Quantity })
+    .refine(({ from, to }) => unitOf(from.unit).dimension === unitOf(to.unit).dimension, 'ends in another kind of unit')
+    .refine(({ from, to }) => from.unit !== to.unit || from.value < to.value, 'must rise')
+    .optional(),
+  /** The number under which a special tool is ordered. */
+  specialNumber: z.string().max(60).optional(),
+  /** What also does, in the order of preference. */
+  substituteIds: z.array(Id).max(10).optional(),
+  assets: z.array(ToolAsset).max(40).optional(),
+});
 export type Tool = z.infer<typeof Tool>;
 
 /** A set of new parts sold together. */
@@ -94,8 +134,65 @@ export const Kit = z.strictObject({
 });
 export type Kit = z.infer<typeof Kit>;
 
-export const Consumable = z.strictObject({ id: Id, name: Name });
+/** Grease, oil, compound, tape. */
+export const Consumable = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: ConsumableKind.optional(),
+  base: ConsumableBase.optional(),
+  /** How long it can be worked before it sets; the torque must come within. */
+  openMinutes: z.number().min(0.5).max(10_000).optional(),
+  /** How long until it holds. */
+  setMinutes: z.number().min(0.5).max(20_000).optional(),
+  /** The nut factor K of a thread with it on, in T = K·d·F. */
+  nutFactor: z.number().min(0.02).max(1).optional(),
+  /** It may touch food. */
+  foodContact: z.literal(true).optional(),
+  /** What it attacks besides what its base does. */
+  attacks: z.array(Material).max(20).optional(),
+  /** What it does to people: "irritates the skin". */
+  hazard: z.string().trim().max(200).optional(),
+});
 export type Consumable = z.infer<typeof Consumable>;
+
+export const STACK_ENDS = ['mouth', 'bottom'] as const;
+export type StackEnd = (typeof STACK_ENDS)[number];
+const Millimetres = z.number().min(0.1).max(5000);
+
+/** What sits on one another in a bore, from the bottom to the mouth. */
+export const Stack = z.strictObject({
+  id: Id,
+  name: Name,
+  /** The part whose bore it is. */
+  hostId: Id.optional(),
+  /** Where the pressure acts from. */
+  pressureAt: z.enum(STACK_ENDS).optional(),
+  driveAt: z.enum(STACK_ENDS).optional(),
+  /** The bore, from the bottom to the mouth; a change of diameter is a step. */
+  bore: z
+    .array(z.strictObject({ diameterMm: Millimetres, lengthMm: Millimetres }))
+    .max(8)
+    .default([]),
+  /** What runs through the middle. */
+  shaft: z.strictObject({ componentId: Id.optional(), diameterMm: Millimetres }).optional(),
+  layers: z
+    .array(
+      z.strictObject({
+        id: Id,
+        componentId: Id,
+        /** How many of them lie here on one another. */
+        count: z.int().min(1).max(40).default(1),
+        lengthMm: Millimetres.optional(),
+        innerMm: Millimetres.optional(),
+        outerMm: Millimetres.optional(),
+        /** It turns with the shaft. */
+        turns: z.literal(true).optional(),
+      }),
+    )
+    .max(60)
+    .default([]),
+});
+export type Stack = z.infer<typeof Stack>;
 
 /** A pump family: what its procedures have in common. */
 export const Series = z.strictObject({
@@ -109,6 +206,7 @@ export const Series = z.strictObject({
   tools: z.array(Tool).max(400).default([]),
   consumables: z.array(Consumable).max(200).default([]),
   kits: z.array(Kit).max(60).default([]),
+  stacks: z.array(Stack).max(40).optional(),
   /** It comes to the bench holding no pressure and needs no release. */
   unpressurised: z.literal(true).optional(),
 });

@@ -1,3 +1,4 @@
+import { compareFacings } from '../../orientation/directions';
 import { sameFacing } from '../../orientation/faces';
 import { verbOf } from '../../procedure/verbs';
 import { agree, nameAll, nameStep, type Rule } from '../rule';
@@ -15,7 +16,10 @@ export const facesWrong: Rule = {
       const [only, more] = step.targets;
       if (!faces || !only || more || verbOf(step.verb).effect !== 'refits') return [];
       const said = saidFacing(context, only.componentId, step);
-      if (!said || sameFacing(said, faces)) return [];
+      const component = context.timeline.structure.components.get(only.componentId);
+      if (!said || !component || sameFacing(said, faces)) return [];
+      // Said otherwise it may still be the same: "the pressure" and "into the bore" where the pressure acts from below.
+      if (compareFacings(said, faces, component, context.workbook.series) === 'same') return [];
       return [
         {
           stepId: step.id,

@@ -1,7 +1,7 @@
 import { movesOf, type Timeline } from '../../cloth/replay';
 import { isPhotographed, lastLooks } from '../../evidence/looks';
 import { type Edit, firstOf } from '../edit';
-import type { Step, Workbook } from '../procedure';
+import { type Step, UNSAID_MINUTES, type Workbook } from '../procedure';
 import { verbOf } from '../verbs';
 import { draftStep } from './draft-step';
 import { lastNaming } from './refitting';
@@ -46,9 +46,6 @@ export function cleaning(workbook: Workbook, timeline: Timeline): Edit[] {
   const lastOff = lastNaming(steps, 'takes', [...due]);
   return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1), step }];
 }
-
-/** Minutes that a step without a time of its own is taken to last, when a soak is counted back. */
-const UNSAID_MINUTES = 2;
 
 /** New parts that have to soak are put to soak early enough to be ready, at the latest moment that still is. */
 export function soaking(workbook: Workbook): Edit[] {

@@ -1,0 +1,37 @@
+import type { TorqueFigure } from '../../procedure/procedure';
+import { sayQuantity } from '../../quantity/quantity';
+import { nameAll, nameStep, noticed, type Rule } from '../rule';
+
+export const threadCondition: Rule = {
+  id: 'thread-condition',
+  family: 'tightening',
+  severity: 'warn',
+  looksFor: 'a torque figure that does not hold for what is on the thread, or does not say what it holds for',
+  reason: 'Compound and grease change the preload that a torque gives, by a third and more.',
+  find: (context) =>
+    noticed(context, 'thread-condition').flatMap(({ step, notice: { componentId, consumableId }, when }) => {
+      const { torque } = step;
+      if (!torque) return [];
+      const name = (id: string) => context.timeline.structure.consumables.get(id)?.name ?? 'compound';
+      const holdsFor =
+        torque.thread === undefined
+          ? 'does not say what thread it is for'
+          : `is for a thread ${torque.thread.is === 'dry' ? 'left dry' : `with ${name(torque.thread.consumableId)}`}`;
+      const isOn = consumableId ? `${name(consumableId)} is on it` : 'nothing is on it';
+      const thread: TorqueFigure['thread'] = consumableId ? { is: 'with', consumableId } : { is: 'dry' };
+      return [
+        {
+          stepId: step.id,
+          componentIds: [componentId],
+          sentence: `${nameStep(context, step)}: ${sayQuantity(torque.figure)} on the ${nameAll(context, componentId)} ${holdsFor}, and ${isOn}${when}.`,
+          // Which of the two is wrong a person has to say, unless only one was said.
+          ...(torque.thread === undefined && {
+            fix: {
+              label: consumableId ? `Say: with ${name(consumableId)}` : 'Say: dry',
+              edits: [{ kind: 'change' as const, stepId: step.id, fields: { torque: { ...torque, thread } } }],
+            },
+          }),
+        },
+      ];
+    }),
+};
