@@ -1,18 +1,23 @@
 import type { EntryContent, NewEntry } from '#core/job/entry';
-import { readingPlaces } from '#core/job/job';
+import { readingPlaces, stepPlaces } from '#core/job/job';
 import { readPackage } from '#core/package/package';
-import type { Step, Workbook } from '#core/procedure/procedure';
+import type { PictureMark } from '#core/pictures/picture';
+import type { Procedure, Step, Workbook } from '#core/procedure/procedure';
+import { verbOf } from '#core/procedure/verbs';
+import { placesOf } from '#core/wear/measure';
 import type { DemoPeople, Services } from '../server/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
 import { addEntries, startJob } from '../server/store/jobs';
 import { releaseProcedure } from '../server/store/releases';
 import * as table from '../server/store/schema';
 import corrick from './corrick-dd-40.fukusa.json' with { type: 'json' };
+import fennimoor from './fennimoor-es-40.fukusa.json' with { type: 'json' };
 import pellwick from './pellwick-rl-50.fukusa.json' with { type: 'json' };
 import { type DemoName, PEOPLE } from './people';
-import { drawPhoto } from './pictures';
+import { drawMarks, drawPhoto } from './pictures';
+import tarnbeck from './tarnbeck-pc-30.fukusa.json' with { type: 'json' };
 
-/** The invented dealer: people, two series with their instructions, and two jobs run on them. */
+/** The invented dealer: people, four series with their instructions, and two jobs run on one of them. */
 export function openDemo(): DemoPeople & { seed: (services: Services) => Promise<void> } {
   return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
 }
@@ -30,6 +35,8 @@ class Seeder {
     const { accounts } = this.services;
     for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
     await this.shelve(corrick, 'First release; both ends walked through by Jun');
+    await this.shelve(fennimoor, 'First release; packed twice with Tobias');
+    await this.shelve(tarnbeck, 'First release; the lifts tried by Jun and Mara');
     const { releaseId, workbook } = await this.shelve(pellwick, 'First release, walked through with Mara at the bench');
     await this.finishedJob(releaseId, workbook);
     await this.halfDoneJob(releaseId, workbook);
@@ -41,13 +48,47 @@ class Seeder {
     const reading = readPackage(json);
     if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
     const { series, procedures } = reading.package;
-    const [first] = procedures;
-    if (!first) throw new Error('demo package: no procedure');
-    await takeInPackage(db, series, procedures, false, this.idOf('ines'));
+    const [written, ...others] = procedures;
+    if (!written) throw new Error('demo package: no procedure');
+    const first = await this.illustrated({ series, procedure: written });
+    await takeInPackage(db, series, [first, ...others], false, this.idOf('ines'));
     const { procedure } = await readWorkbook(db, first.id);
     const by = this.idOf('ines');
     const { id } = await releaseProcedure(db, first.id, by, { id: newId(), version: procedure.version, note });
     return { releaseId: id, workbook: { series, procedure: first } };
+  }
+
+  /** A drawn picture with marks on it for each fitting whose photo check has to be met. */
+  private async illustrated(workbook: Workbook): Promise<Procedure> {
+    const { procedure } = workbook;
+    const steps: Step[] = [];
+    for (const step of procedure.steps) {
+      const shows = step.photo && verbOf(step.verb).effect === 'refits' ? step.photo : undefined;
+      if (!shows) {
+        steps.push(step);
+        continue;
+      }
+      const drawn = await drawPhoto(workbook, step);
+      const photo = await this.keepPhoto(drawn, 'ines');
+      const marks: PictureMark[] = [
+        { id: 'ring', kind: 'ring', colour: 'persimmon', x: 0.3, y: 0.2, width: 0.4, height: 0.6 },
+        { id: 'arrow', kind: 'arrow', colour: 'persimmon', fromX: 0.9, fromY: 0.12, toX: 0.7, toY: 0.34 },
+        { id: 'one', kind: 'number', colour: 'indigo', x: 0.92, y: 0.09, number: 1 },
+      ];
+      const flat = await this.keepPhoto(await drawMarks(drawn, marks), 'ines');
+      const picture = { id: 'reference', photo, flat, caption: `Drawn for the demo: ${shows.mustShow}`, marks };
+      steps.push({ ...step, pictures: [picture], photo: { ...shows, referenceId: picture.id } });
+    }
+    return { ...procedure, steps };
+  }
+
+  private async keepPhoto(picture: Buffer, by: DemoName): Promise<string> {
+    const stored = await this.services.photos.takeIn(picture);
+    await this.services.db
+      .insert(table.photo)
+      .values({ ...stored, takenInBy: this.idOf(by) })
+      .onConflictDoNothing();
+    return stored.hash;
   }
 
   private async finishedJob(releaseId: string, workbook: Workbook): Promise<void> {
@@ -110,13 +151,28 @@ class Seeder {
     const readings = readingPlaces(step, workbook).map((place, i) =>
       this.torque(step, place, (step.torque?.figure.value ?? 10) + (i === 0 ? 0.4 : -0.6)),
     );
-    if (!step.photo) return readings;
-    const stored = await this.services.photos.takeIn(await drawPhoto(workbook, step));
-    await this.services.db
-      .insert(table.photo)
-      .values({ ...stored, takenInBy: this.idOf(by) })
-      .onConflictDoNothing();
-    return [...readings, { kind: 'photo-taken', stepId: step.id, photo: stored.hash }];
+    const found = stepPlaces(step, workbook).flatMap((positionId): EntryContent[] => [
+      ...(step.looks ?? []).map(({ id: lookId }) => ({
+        kind: 'looked' as const,
+        stepId: step.id,
+        lookId,
+        positionId,
+        faultId: null,
+      })),
+      ...(step.measurements ?? []).flatMap((measurement) =>
+        placesOf(measurement).map((place, i) => ({
+          kind: 'measured' as const,
+          stepId: step.id,
+          measurementId: measurement.id,
+          positionId,
+          ...place,
+          reading: { value: (measurement.nominal?.value ?? 10) - 0.01 * (i + 1), unit: 'mm' as const },
+        })),
+      ),
+    ]);
+    if (!step.photo) return [...readings, ...found];
+    const photo = await this.keepPhoto(await drawPhoto(workbook, step), by);
+    return [...readings, ...found, { kind: 'photo-taken', stepId: step.id, photo }];
   }
 
   private torque(step: Step, positionId: string | null, value: number): EntryContent {

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { replay, stateAfter, type Timeline } from '#core/cloth/replay';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
+import type { PictureMark } from '#core/pictures/picture';
 import type { Step, Workbook } from '#core/procedure/procedure';
 import type { ComponentKind } from '#core/pump/kinds';
 import { componentById, positionSetById } from '#core/pump/series';
@@ -15,6 +16,27 @@ export async function drawPhoto(workbook: Workbook, step: Step): Promise<Buffer>
   const onCloth = timeline.frames.find((frame) => frame.step === step)?.moves.some((move) => move.to === 'cloth');
   const svg = onCloth ? clothScene(workbook, timeline, step) : benchScene(workbook, step);
   return sharp(Buffer.from(svg)).jpeg({ quality: 84 }).toBuffer();
+}
+
+/** The photo with marks drawn into it, as the author screen stores it beside the photo. */
+export async function drawMarks(photo: Buffer, marks: readonly PictureMark[]): Promise<Buffer> {
+  const shapes = marks.map((mark) => {
+    switch (mark.kind) {
+      case 'ring':
+        return `<ellipse cx="${(mark.x + mark.width / 2) * WIDTH}" cy="${(mark.y + mark.height / 2) * HEIGHT}" rx="${(mark.width / 2) * WIDTH}" ry="${(mark.height / 2) * HEIGHT}" fill="none" stroke="#c8471a" stroke-width="7"/>`;
+      case 'arrow':
+        return `<path d="M${mark.fromX * WIDTH} ${mark.fromY * HEIGHT}L${mark.toX * WIDTH} ${mark.toY * HEIGHT}" stroke="#c8471a" stroke-width="7" marker-end="url(#tip)"/>`;
+      case 'number':
+        return `<circle cx="${mark.x * WIDTH}" cy="${mark.y * HEIGHT}" r="30" fill="#24406e"/><text x="${mark.x * WIDTH}" y="${mark.y * HEIGHT + 13}" font-size="36" font-family="sans-serif" font-weight="700" fill="#fff" text-anchor="middle">${mark.number}</text>`;
+      default:
+        return '';
+    }
+  });
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><defs><marker id="tip" markerWidth="5" markerHeight="5" refX="3" refY="2.5" orient="auto"><path d="M0 0L5 2.5L0 5Z" fill="#c8471a"/></marker></defs>${shapes.join('')}</svg>`;
+  return sharp(photo)
+    .composite([{ input: Buffer.from(svg) }])
+    .jpeg({ quality: 84 })
+    .toBuffer();
 }
 
 function clothScene({ series, procedure }: Workbook, timeline: Timeline, step: Step): string {

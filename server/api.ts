@@ -1,11 +1,13 @@
 import { Hono } from 'hono';
 import { authRoutes } from './routes/auth';
+import { houseRoutes } from './routes/house';
 import { jobRoutes } from './routes/jobs';
 import { peopleRoutes } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { procedureRoutes } from './routes/procedures';
 import { shelfRoutes } from './routes/shelf';
 import { startRoutes } from './routes/start';
+import { videoRoutes } from './routes/videos';
 import type { Services } from './services';
 
 /** All routes below /api. Its type is what the web app's client is made from. */
@@ -17,7 +19,9 @@ export function createApi(services: Services) {
     .route('/', shelfRoutes(services))
     .route('/', procedureRoutes(services))
     .route('/', jobRoutes(services))
-    .route('/', photoRoutes(services));
+    .route('/', photoRoutes(services))
+    .route('/', videoRoutes(services))
+    .route('/', houseRoutes(services));
 }
 
 export type Api = ReturnType<typeof createApi>;

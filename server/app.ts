@@ -49,8 +49,10 @@ export function createApp({ services, webFolder, logRequest }: AppOptions) {
 
   app.use('/api/*', csrf());
   app.use('/api/*', async (c, next) => {
-    // Photos bring their own, larger limit.
-    const limited = c.req.path === '/api/photos' ? next() : bodyLimit({ maxSize: JSON_LIMIT_BYTES })(c, next);
+    // Photos and videos bring their own, larger limits.
+    const limited = ['/api/photos', '/api/videos'].includes(c.req.path)
+      ? next()
+      : bodyLimit({ maxSize: JSON_LIMIT_BYTES })(c, next);
     c.header('Cache-Control', 'no-store');
     return limited;
   });

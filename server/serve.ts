@@ -8,6 +8,7 @@ import { getRequestListener } from '@hono/node-server';
 import { createAccounts } from './accounts/accounts';
 import { createApp } from './app';
 import { PhotoFiles } from './files/photos';
+import { VideoFiles } from './files/videos';
 import type { DemoPeople, Services } from './services';
 import { openStore } from './store/database';
 
@@ -46,6 +47,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
       db: store.db,
       accounts: createAccounts(store.db, await secretOf(options.dataFolder), options.signInTries),
       photos: new PhotoFiles(join(options.dataFolder, 'photos')),
+      videos: new VideoFiles(join(options.dataFolder, 'videos')),
       demo: options.demo ?? null,
       newId: randomUUID,
       log: (line) => console.error(line),

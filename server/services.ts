@@ -1,6 +1,7 @@
 import type { Accounts } from './accounts/accounts';
 import type { Role } from './accounts/roles';
 import type { PhotoFiles } from './files/photos';
+import type { VideoFiles } from './files/videos';
 import type { Database } from './store/database';
 
 /** Offered on the sign-in page by one click; present only when the server runs on demo data. */
@@ -13,6 +14,7 @@ export interface Services {
   readonly db: Database;
   readonly accounts: Accounts;
   readonly photos: PhotoFiles;
+  readonly videos: VideoFiles;
   readonly demo: DemoPeople | null;
   /** Fresh ids, for documents made on the server. */
   readonly newId: () => string;

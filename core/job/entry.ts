@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { PhotoHash } from '../pictures/photo-hash';
+import { SETTINGS } from '../procedure/procedure';
 import { Id } from '../pump/series';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
@@ -10,6 +11,15 @@ const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torqu
   'must be more than nothing',
 );
 
+const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length').refine(
+  (q) => q.value >= 0,
+  'is less than nothing',
+);
+
+/** What may be gone without, for a reason that the record shows. */
+export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look'] as const;
+export type Overridable = (typeof OVERRIDABLE)[number];
+
 /** What a technician notes in a job. Entries are only ever added. */
 export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('step-done'), stepId: Id }),
@@ -17,7 +27,27 @@ export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('torque-read'), stepId: Id, positionId: Id.nullable(), reading: TorqueReading }),
   z.strictObject({ kind: z.literal('photo-taken'), stepId: Id, photo: PhotoHash }),
   z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id }),
-  z.strictObject({ kind: z.literal('overridden'), stepId: Id, what: z.enum(['torque', 'photo']), reason: Reason }),
+  z.strictObject({
+    kind: z.literal('measured'),
+    stepId: Id,
+    measurementId: Id,
+    positionId: Id.nullable(),
+    point: z.string().max(40).nullable(),
+    direction: z.union([z.literal(1), z.literal(2)]),
+    reading: LengthReading,
+  }),
+  /** What a look found: one of its faults, or null where all is sound. */
+  z.strictObject({
+    kind: z.literal('looked'),
+    stepId: Id,
+    lookId: Id,
+    positionId: Id.nullable(),
+    faultId: Id.nullable(),
+  }),
+  /** One position of a step that is gone through one by one. */
+  z.strictObject({ kind: z.literal('place-done'), stepId: Id, positionId: Id }),
+  z.strictObject({ kind: z.literal('setting-chosen'), setting: z.enum(SETTINGS) }),
+  z.strictObject({ kind: z.literal('overridden'), stepId: Id, what: z.enum(OVERRIDABLE), reason: Reason }),
   z.strictObject({ kind: z.literal('problem'), stepId: Id, note: Reason }),
   z.strictObject({ kind: z.literal('paused') }),
   z.strictObject({ kind: z.literal('resumed') }),

@@ -1,8 +1,9 @@
-import { isToDo, type Procedure, type Step, type Workbook } from '../procedure/procedure';
+import { isToDo, type Procedure, type Setting, type Step, type Workbook } from '../procedure/procedure';
 import { componentById, positionSetById } from '../pump/series';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import type { Entry, EntryContent } from './entry';
+import { judgeReading, type Measured, type MeasureVerdict, type MeasuringPlace, placesOf } from '../wear/measure';
+import type { Entry, EntryContent, Overridable } from './entry';
 
 /** One reading of a torque step, judged against the figure of the release. */
 export interface JudgedReading {
@@ -12,6 +13,24 @@ export interface JudgedReading {
   readonly positionId: string | null;
   readonly reading: Quantity;
   readonly verdict: TorqueVerdict;
+}
+
+/** One length as measured, judged against the limits of the release. */
+export interface JudgedMeasure extends Measured {
+  readonly at: string;
+  readonly by: string;
+  readonly measurementId: string;
+  readonly positionId: string | null;
+  readonly verdict: MeasureVerdict;
+}
+
+export interface Looked {
+  readonly at: string;
+  readonly by: string;
+  readonly lookId: string;
+  readonly positionId: string | null;
+  /** Null where all is sound. */
+  readonly faultId: string | null;
 }
 
 export interface Noted {
@@ -25,7 +44,13 @@ export interface StepRun {
   readonly doneBy: string | null;
   readonly readings: readonly JudgedReading[];
   readonly photos: readonly { hash: string; at: string; by: string }[];
-  readonly overrides: Readonly<Partial<Record<'torque' | 'photo', Noted>>>;
+  /** The latest reading at each place of each measurement. */
+  readonly measured: readonly JudgedMeasure[];
+  /** The latest finding of each look at each position. */
+  readonly looked: readonly Looked[];
+  /** Positions done, of a step that is gone through one by one. */
+  readonly placesDone: readonly { positionId: string; at: string; by: string }[];
+  readonly overrides: Readonly<Partial<Record<Overridable, Noted>>>;
   readonly problems: readonly Noted[];
   /** What was answered to the question of the step. */
   readonly answer: { readonly answerId: string; readonly at: string; readonly by: string } | null;
@@ -41,6 +66,8 @@ export interface JobState {
   /** The answers given, by the step that asks: they decide which steps follow. */
   readonly answers: ReadonlyMap<string, string>;
   readonly finishedAt: string | null;
+  /** Where the work is done, which may choose the method. */
+  readonly setting: Setting;
 }
 
 const UNTOUCHED: StepRun = {
@@ -48,13 +75,24 @@ const UNTOUCHED: StepRun = {
   doneBy: null,
   readings: [],
   photos: [],
+  measured: [],
+  looked: [],
+  placesDone: [],
   overrides: {},
   problems: [],
   answer: null,
 };
 
 export function startJob(startedBy: string): JobState {
-  return { phase: 'running', holder: startedBy, cursor: 0, runs: new Map(), answers: new Map(), finishedAt: null };
+  return {
+    phase: 'running',
+    holder: startedBy,
+    cursor: 0,
+    runs: new Map(),
+    answers: new Map(),
+    finishedAt: null,
+    setting: 'workshop',
+  };
 }
 
 /** The state of a job after its entries, in the order they were accepted. */
@@ -91,6 +129,30 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
     }
     case 'photo-taken':
       return note(content.stepId, (run) => ({ photos: [...run.photos, { hash: content.photo, at, by }] }));
+    case 'measured': {
+      const { kind: _kind, stepId, ...measured } = content;
+      const step = procedure.steps.find((candidate) => candidate.id === stepId);
+      const asked = step?.measurements?.find((measurement) => measurement.id === content.measurementId);
+      const verdict = asked ? judgeReading(content.reading, asked) : 'unjudged';
+      return note(stepId, (run) => ({
+        measured: [...run.measured.filter((other) => !sameSpot(other, measured)), { at, by, verdict, ...measured }],
+      }));
+    }
+    case 'looked': {
+      const { kind: _kind, stepId, ...looked } = content;
+      return note(stepId, (run) => ({
+        looked: [
+          ...run.looked.filter((other) => other.lookId !== looked.lookId || other.positionId !== looked.positionId),
+          { at, by, ...looked },
+        ],
+      }));
+    }
+    case 'place-done':
+      return note(content.stepId, (run) => ({
+        placesDone: [...run.placesDone, { positionId: content.positionId, at, by }],
+      }));
+    case 'setting-chosen':
+      return { ...state, setting: content.setting };
     case 'answered':
       return {
         ...note(content.stepId, () => ({ answer: { answerId: content.answerId, at, by } })),
@@ -119,32 +181,85 @@ function nextToDo({ steps }: Procedure, answers: JobState['answers'], index: num
   return next < 0 ? steps.length : next;
 }
 
-/** Something a step asks for before it can be called done. */
-export type Demand = { what: 'torque'; positionId: string | null } | { what: 'photo' } | { what: 'answer' };
+type Spot = Pick<JudgedMeasure, 'measurementId' | 'positionId' | 'point' | 'direction'>;
 
-/** The places a torque step wants a reading for: one a position, or one in all. */
-export function readingPlaces(step: Step, { series }: Workbook): (string | null)[] {
-  if (step.verb !== 'torque' && !step.torque) return [];
+function sameSpot(a: Spot, b: Spot): boolean {
+  return (
+    a.measurementId === b.measurementId &&
+    a.positionId === b.positionId &&
+    a.point === b.point &&
+    a.direction === b.direction
+  );
+}
+
+/** Something a step asks for before it can be called done. */
+export type Demand =
+  | { what: 'torque'; positionId: string | null }
+  | { what: 'photo' }
+  | { what: 'answer' }
+  | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
+  | { what: 'look'; lookId: string; positionId: string | null }
+  | { what: 'place'; positionId: string };
+
+/** The positions a step is carried out at, in the order it says; null for a step that repeats nowhere. */
+export function stepPlaces(step: Step, { series }: Workbook): (string | null)[] {
   const ids = step.targets
     .map((target) => positionSetById(series, componentById(series, target.componentId)?.positionSetId))
     .flatMap((set) => set?.positions.map((position) => position.id) ?? []);
-  const places = [...new Set(ids)].filter((id) => step.positionIds.length === 0 || step.positionIds.includes(id));
+  const there = [...new Set(ids)];
+  const said = step.positionIds.filter((id) => there.includes(id));
+  const places = said.length > 0 ? said : there;
   return places.length > 0 ? places : [null];
+}
+
+/** The places a torque step wants a reading for: one a position, or one in all. */
+export function readingPlaces(step: Step, workbook: Workbook): (string | null)[] {
+  return step.verb === 'torque' || step.torque ? stepPlaces(step, workbook) : [];
 }
 
 /** The latest reading at each place decides; a reading out of its window still has to be put right or overridden. */
 export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[] {
   const demands: Demand[] = [];
-  if (!run.overrides.torque) {
-    for (const positionId of readingPlaces(step, workbook)) {
-      const latest = run.readings.findLast((reading) => reading.positionId === positionId);
-      if (!latest || latest.verdict === 'low' || latest.verdict === 'high')
-        demands.push({ what: 'torque', positionId });
-    }
-  }
+  for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId));
   if (step.decision && !run.answer) demands.push({ what: 'answer' });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
   return demands;
+}
+
+/** What is still open at one position. */
+export function demandsAt(step: Step, run: StepRun, positionId: string | null): Demand[] {
+  const demands: Demand[] = [];
+  if ((step.verb === 'torque' || step.torque) && !run.overrides.torque) {
+    const latest = run.readings.findLast((reading) => reading.positionId === positionId);
+    if (!latest || latest.verdict === 'low' || latest.verdict === 'high') demands.push({ what: 'torque', positionId });
+  }
+  if (!run.overrides.measure) {
+    for (const measurement of step.measurements ?? []) {
+      for (const place of placesOf(measurement)) {
+        const spot = { measurementId: measurement.id, positionId, ...place };
+        if (!run.measured.some((other) => sameSpot(other, spot)))
+          demands.push({ what: 'measure', measurementId: measurement.id, positionId, place });
+      }
+    }
+  }
+  if (!run.overrides.look) {
+    for (const { id: lookId } of step.looks ?? []) {
+      if (!run.looked.some((other) => other.lookId === lookId && other.positionId === positionId))
+        demands.push({ what: 'look', lookId, positionId });
+    }
+  }
+  if (step.oneByOne && positionId && !run.placesDone.some((place) => place.positionId === positionId))
+    demands.push({ what: 'place', positionId });
+  return demands;
+}
+
+/** The position in hand of a step that is gone through one by one; undefined when all are done or it is done at once. */
+export function placeInHand(step: Step, run: StepRun, workbook: Workbook): string | undefined {
+  if (!step.oneByOne) return undefined;
+  const next = stepPlaces(step, workbook).find(
+    (positionId) => positionId && !run.placesDone.some((place) => place.positionId === positionId),
+  );
+  return next ?? undefined;
 }
 
 export type EntryRefusal =
@@ -159,7 +274,10 @@ export type EntryRefusal =
   | 'already-holder'
   | 'nothing-to-override'
   | 'not-a-torque-step'
-  | 'no-such-answer';
+  | 'no-such-answer'
+  | 'nothing-to-measure'
+  | 'nothing-to-look-at'
+  | 'no-such-place';
 
 /** Why an entry cannot be taken now, or undefined when it can. */
 export function refuseEntry(
@@ -173,7 +291,7 @@ export function refuseEntry(
   if (state.holder !== by) return 'not-holder';
   if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
   if (state.phase === 'paused') return 'job-paused';
-  if (content.kind === 'paused') return undefined;
+  if (content.kind === 'paused' || content.kind === 'setting-chosen') return undefined;
   if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
 
   const index = indexOfStep(workbook.procedure, content.stepId);
@@ -186,6 +304,22 @@ export function refuseEntry(
       return demandsOf(step, runOf(state, step.id), workbook).length > 0 ? 'demands-open' : undefined;
     case 'torque-read':
       return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
+    case 'measured': {
+      const asked = step.measurements?.find(({ id }) => id === content.measurementId);
+      const known =
+        asked && placesOf(asked).some((p) => p.point === content.point && p.direction === content.direction);
+      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';
+    }
+    case 'looked': {
+      const asked = step.looks?.find(({ id }) => id === content.lookId);
+      const known = asked && (content.faultId === null || asked.faults.some(({ id }) => id === content.faultId));
+      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-look-at';
+    }
+    case 'place-done': {
+      if (!step.oneByOne || !stepPlaces(step, workbook).includes(content.positionId)) return 'no-such-place';
+      const open = demandsAt(step, runOf(state, step.id), content.positionId);
+      return open.every(({ what }) => what === 'place') ? undefined : 'demands-open';
+    }
     case 'answered':
       return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
     case 'overridden': {

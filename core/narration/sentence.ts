@@ -1,8 +1,9 @@
+import { sayClocking } from '../orientation/faces';
 import type { Step, Target } from '../procedure/procedure';
 import { verbOf } from '../procedure/verbs';
 import { pluralName } from '../pump/kinds';
 import { type Component, componentById, positionSetById, type Series, toolLabel } from '../pump/series';
-import { sayQuantity } from '../quantity/quantity';
+import { sayPreferred, type UnitPreference } from '../quantity/preference';
 
 /** A step told as one imperative sentence, in pieces so that a screen can mark the slots. */
 export type Slot = 'parts' | 'about' | 'into' | 'positions' | 'torque' | 'tools' | 'applied' | 'face' | 'toward';
@@ -31,7 +32,12 @@ const NUMBER_WORDS = [
 /** Verbs whose sentence names what is put on the part. */
 const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'using' } as const;
 
-export function sentenceOf(step: Step, series: Series): SentencePiece[] {
+/**
+ * The sentence of a step: in the trainer's own words where there are any, else composed from its fields, with figures
+ * as the reader prefers them.
+ */
+export function sentenceOf(step: Step, series: Series, units: UnitPreference = 'as-given'): SentencePiece[] {
+  if (step.text) return [{ text: step.text }];
   const verb = verbOf(step.verb);
   const pieces: SentencePiece[] = [{ text: verb.say }];
   const add = (lead: string, text: string, slot: Slot) => pieces.push({ text: lead }, { text, slot });
@@ -47,7 +53,7 @@ export function sentenceOf(step: Step, series: Series): SentencePiece[] {
   if (step.into) add(' into ', withArticle(step.into), 'into');
   const where = positionPhrase(step, series);
   if (where) add(' at ', where, 'positions');
-  if (step.torque) add(' to ', sayQuantity(step.torque.figure), 'torque');
+  if (step.torque) add(' to ', sayPreferred(step.torque.figure, units), 'torque');
   if (step.verb in WITH_CONSUMABLE && step.applications.length > 0) {
     const lead = WITH_CONSUMABLE[step.verb as keyof typeof WITH_CONSUMABLE];
     add(` ${lead} `, listing(step.applications.map((a) => consumableName(series, a.consumableId))), 'applied');
@@ -59,21 +65,24 @@ export function sentenceOf(step: Step, series: Series): SentencePiece[] {
   if (step.faces) {
     add(', ', step.faces.end, 'face');
     add(' facing ', step.faces.toward, 'toward');
+    const { clocking } = step.faces;
+    if (clocking) add(', ', sayClocking(clocking), 'face');
   }
+  if (step.mirrored) pieces.push({ text: ', the other side as in a mirror' });
   pieces.push({ text: '.' });
   return pieces;
 }
 
-export function sayStep(step: Step, series: Series): string {
-  return sentenceOf(step, series)
+export function sayStep(step: Step, series: Series, units: UnitPreference = 'as-given'): string {
+  return sentenceOf(step, series, units)
     .map((piece) => piece.text)
     .join('');
 }
 
 /** What the large heading says at the bench: the sentence without tool and face, which stand beside it. */
-export function headingOf(step: Step, series: Series): string {
+export function headingOf(step: Step, series: Series, units: UnitPreference = 'as-given'): string {
   const { faces: _faces, into, ...rest } = step;
-  return sayStep({ ...rest, ...(into && { into }), toolIds: [] }, series).replace(/\.$/, '');
+  return sayStep({ ...rest, ...(into && { into }), toolIds: [] }, series, units).replace(/\.$/, '');
 }
 
 /** A few words for a chip: "Draw out rotors". */
@@ -108,11 +117,28 @@ export function positionPhrase(step: Step, series: Series): string | undefined {
   const named = series.positionSets.find((set) => set.positions.some((p) => step.positionIds.includes(p.id)));
   const set = named ?? sets[0];
   if (!set) return undefined;
-  const chosen = set.positions.filter((p) => step.positionIds.includes(p.id));
-  if (chosen.length === 0 || chosen.length === set.positions.length) {
-    return set.positions.length > 1 ? `each ${lowerFirst(set.name)}` : set.positions[0]?.name;
+  const chosen = inOrderSaid(step, set.positions);
+  if (chosen.length === set.positions.length) {
+    if (set.positions.length === 1) return set.positions[0]?.name;
+    const first = step.oneByOne ? saidFirst(chosen, set.positions) : [];
+    const before = first.length > 0 ? `, ${listing(first.map((p) => lowerFirst(p.name)))} first` : '';
+    return `each ${lowerFirst(set.name)}${before}`;
   }
   return listing(chosen.map((p) => lowerFirst(p.name)));
+}
+
+/** The positions a step is carried out at, in the order it says them; all of them when it names none. */
+export function inOrderSaid<T extends { id: string }>(step: Step, positions: readonly T[]): T[] {
+  const chosen = step.positionIds.flatMap((id) => positions.find((position) => position.id === id) ?? []);
+  return chosen.length > 0 ? chosen : [...positions];
+}
+
+/** What is taken out of turn: "bores 1 and 3 first". */
+function saidFirst<T>(chosen: readonly T[], positions: readonly T[]): T[] {
+  const rank = (item: T) => positions.indexOf(item);
+  let n = 0;
+  while (chosen.slice(n).some((item, i, rest) => i > 0 && rank(item) < rank(rest[i - 1] as T))) n += 1;
+  return chosen.slice(0, n);
 }
 
 /** "a", "a and b", "a, b and c". */

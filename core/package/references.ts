@@ -1,5 +1,5 @@
 import type { Procedure } from '../procedure/procedure';
-import type { Component, Series } from '../pump/series';
+import type { Component, Series, Stack } from '../pump/series';
 
 /** Where a document is wrong and why. Paths read like `procedures[0].steps[3].targets[0].componentId`. */
 export interface DocumentFault {
@@ -16,6 +16,15 @@ export function seriesReferences(series: Series, path = 'series'): DocumentFault
     ...twice(series.consumables, `${path}.consumables`),
     ...twice(series.kits, `${path}.kits`),
     ...twice(series.positionSets, `${path}.positionSets`),
+    ...twice(series.stacks ?? [], `${path}.stacks`),
+    ...(series.stacks ?? []).flatMap((stack, i) => stackReferences(stack, components, `${path}.stacks[${i}]`)),
+    ...series.tools.flatMap((tool, i) =>
+      (tool.substituteIds ?? []).flatMap((id, j) =>
+        id !== tool.id && series.tools.some((other) => other.id === id)
+          ? []
+          : [unknown(`${path}.tools[${i}].substituteIds[${j}]`, 'other tool', id)],
+      ),
+    ),
     ...twice(
       series.positionSets.flatMap((set) => set.positions),
       `${path}.positionSets[].positions`,
@@ -59,6 +68,18 @@ function componentReferences(component: Component, series: Series, at: string): 
   return faults;
 }
 
+function stackReferences({ hostId, shaft, layers }: Stack, components: Set<string>, at: string): DocumentFault[] {
+  const named = [
+    ['hostId', hostId],
+    ['shaft.componentId', shaft?.componentId],
+    ...layers.map(({ componentId }, i) => [`layers[${i}].componentId`, componentId]),
+  ] as const;
+  return [
+    ...twice(layers, `${at}.layers`),
+    ...named.flatMap(([path, id]) => (id && !components.has(id) ? [unknown(`${at}.${path}`, 'component', id)] : [])),
+  ];
+}
+
 /** Everything in a procedure that points at something its series does not hold. */
 export function procedureReferences(procedure: Procedure, series: Series, path = 'procedure'): DocumentFault[] {
   const components = ids(series.components);
@@ -95,6 +116,14 @@ export function procedureReferences(procedure: Procedure, series: Series, path =
         if (!tools.has(id)) faults.push(unknown(`${at}.methods[${j}].toolIds[${k}]`, 'tool', id));
       });
     });
+    step.measurements?.forEach(({ toolId }, j) => {
+      if (toolId && !tools.has(toolId)) faults.push(unknown(`${at}.measurements[${j}].toolId`, 'tool', toolId));
+    });
+    const { thread } = step.torque ?? {};
+    if (thread?.is === 'with' && !consumables.has(thread.consumableId))
+      faults.push(unknown(`${at}.torque.thread.consumableId`, 'consumable', thread.consumableId));
+    if (step.photo?.referenceId && !step.pictures?.some(({ id }) => id === step.photo?.referenceId))
+      faults.push({ path: `${at}.photo.referenceId`, reason: `the step has no picture "${step.photo.referenceId}"` });
     if (step.pose && !components.has(step.pose.componentId))
       faults.push(unknown(`${at}.pose.componentId`, 'component', step.pose.componentId));
     if (step.fromPositionId && !positions.has(step.fromPositionId))

@@ -220,6 +220,11 @@ export function positionSetById(series: Series, id: string | undefined): Positio
   return id === undefined ? undefined : series.positionSets.find((set) => set.id === id);
 }
 
+/** The name of a position, wherever in the series it is. */
+export function placeNameOf(series: Series, positionId: string | null): string | undefined {
+  return series.positionSets.flatMap((set) => set.positions).find((position) => position.id === positionId)?.name;
+}
+
 /** Finds by name whatever the number or case: "Cover nuts" finds "cover nut". */
 export function byName<T extends { name: string }>(list: readonly T[], name: string): T | undefined {
   const wanted = nameKey(name);

@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import type { HouseRules } from '#core/narration/house-rules';
 import { faultsOf } from '#core/package/package';
 import { procedureReferences, seriesReferences } from '#core/package/references';
 import { modulesBefore } from '#core/procedure/modules';
@@ -7,6 +8,7 @@ import { type Procedure, Procedure as ProcedureSchema } from '#core/procedure/pr
 import { type Series, Series as SeriesSchema } from '#core/pump/series';
 import { badInput, Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
+import { readHouse } from './house';
 import * as table from './schema';
 
 /** RFC 6902 operations, as the author screen sends them. */
@@ -24,6 +26,7 @@ export interface OpenWorkbook {
   readonly procedure: Versioned<Procedure>;
   /** The modules carried out before it, as their drafts stand. */
   readonly before: readonly Procedure[];
+  readonly house: HouseRules;
 }
 
 export async function readSeries(db: Queryable, id: string): Promise<Versioned<Series>> {
@@ -41,6 +44,7 @@ export async function readWorkbook(db: Queryable, procedureId: string): Promise<
     series: await readSeries(db, row.seriesId),
     procedure,
     before: takesOver ? modulesBefore(procedure.document, await proceduresOf(db, row.seriesId)) : [],
+    house: await readHouse(db),
   };
 }
 

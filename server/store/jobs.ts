@@ -102,6 +102,9 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'already-holder': 'You have this job in hand already.',
   'nothing-to-override': 'There is nothing left to override in this step.',
   'no-such-answer': 'The question of this step has no such answer.',
+  'nothing-to-measure': 'This step asks for no such measurement.',
+  'nothing-to-look-at': 'This step asks for no such look.',
+  'no-such-place': 'This step is not carried out there one by one.',
   'not-a-torque-step': 'This step takes no such reading.',
 };
 

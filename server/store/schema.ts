@@ -1,5 +1,6 @@
 import { boolean, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { EntryContent } from '#core/job/entry';
+import type { HouseRules } from '#core/narration/house-rules';
 import type { Procedure, Workbook } from '#core/procedure/procedure';
 import type { Series } from '#core/pump/series';
 import type { Role } from '../accounts/roles';
@@ -156,6 +157,14 @@ export const entry = pgTable(
   },
   (table) => [uniqueIndex('entry_sequence').on(table.jobId, table.sequence)],
 );
+
+/** How this workshop wants things said; one row. */
+export const house = pgTable('house', {
+  id: text('id').primaryKey(),
+  rules: jsonb('rules').$type<HouseRules>().notNull(),
+  changedAt: moment('changed_at').notNull().defaultNow(),
+  changedBy: text('changed_by').references(() => user.id),
+});
 
 /** The bytes lie outside the database, named by their SHA-256. */
 export const photo = pgTable('photo', {

@@ -31,6 +31,7 @@ export function TopBar({ path, actions }: { path?: ReactNode; actions?: ReactNod
             {t('shelf.title')}
           </NavLink>
           <NavLink to="/jobs">{t('jobs.title')}</NavLink>
+          <NavLink to="/settings">{t('settings.title')}</NavLink>
           {person.role === 'lead' && <NavLink to="/people">{t('people.title')}</NavLink>}
         </nav>
       )}

@@ -54,6 +54,17 @@ export async function sendPhoto(picture: Blob): Promise<{ hash: string }> {
   );
 }
 
+/** Sends a short video as it is. */
+export async function sendVideo(video: Blob): Promise<{ hash: string }> {
+  return answer(
+    fetch('/api/videos', { method: 'POST', body: video, headers: { 'Content-Type': 'application/octet-stream' } }),
+  );
+}
+
+export function videoUrl(hash: string): string {
+  return `/api/videos/${hash}`;
+}
+
 export function photoUrl(hash: string, size: 'full' | 'thumb' = 'full'): string {
   return `/api/photos/${hash}${size === 'thumb' ? '?size=thumb' : ''}`;
 }

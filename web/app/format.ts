@@ -12,6 +12,16 @@ export function showTime(moment: Date): string {
   return new Intl.DateTimeFormat(locale(), { timeStyle: 'short' }).format(moment);
 }
 
+/** "12 Mar 2027" from an ISO date. */
+export function showDay(day: string): string {
+  return new Intl.DateTimeFormat(locale(), { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(day));
+}
+
+/** Today as an ISO date, by the clock and calendar of the device. */
+export function today(): string {
+  return new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short' }).format(new Date());
+}
+
 export function showNumber(value: number, digits = 4): string {
   return new Intl.NumberFormat(locale(), { maximumSignificantDigits: digits }).format(value);
 }

@@ -6,6 +6,7 @@ import { PeopleScreen } from '../screens/people/PeopleScreen';
 import { RecordScreen } from '../screens/record/RecordScreen';
 import { ReleaseScreen } from '../screens/release/ReleaseScreen';
 import { SeriesScreen } from '../screens/series/SeriesScreen';
+import { SettingsScreen } from '../screens/settings/SettingsScreen';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen';
 import { FirstAccountScreen } from '../screens/sign-in/FirstAccountScreen';
 import { SignInScreen } from '../screens/sign-in/SignInScreen';
@@ -31,6 +32,7 @@ export const router = createBrowserRouter([
           { path: '/jobs/:id', element: <BenchScreen /> },
           { path: '/jobs/:id/record', element: <RecordScreen /> },
           { path: '/people', element: <PeopleScreen /> },
+          { path: '/settings', element: <SettingsScreen /> },
           { path: '*', element: <LostScreen /> },
         ],
       },

@@ -1,6 +1,7 @@
+import { Select } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Faces } from '#core/orientation/faces';
+import type { Clocking, Faces } from '#core/orientation/faces';
 import { DraftText } from './DraftText';
 import styles from './FacesFields.module.css';
 
@@ -9,18 +10,34 @@ interface FacesFieldsProps {
   readonly onFaces: (faces: Faces | undefined) => void;
 }
 
+interface Half {
+  readonly end: string;
+  readonly toward: string;
+  readonly tellBy: string;
+  readonly trialFit: string;
+  readonly clocking?: Clocking | undefined;
+}
+const NOTHING: Half = { end: '', toward: '', tellBy: '', trialFit: '' };
+
 /** Which end looks where, and how to tell. It is saved once both are said; until then the half is kept here. */
 export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
   const { t } = useTranslation();
-  const [half, setHalf] = useState({ end: '', toward: '', tellBy: '', ...faces });
+  const [half, setHalf] = useState<Half>({ ...NOTHING, ...faces });
   useEffect(() => {
-    if (faces) setHalf({ tellBy: '', ...faces });
+    if (faces) setHalf({ ...NOTHING, ...faces });
   }, [faces]);
-  const say = (part: Partial<typeof half>) => {
+  const say = (part: Partial<Half>) => {
     const now = { ...half, ...part };
     setHalf(now);
-    const { end, toward, tellBy } = now;
-    if (end && toward) onFaces({ end, toward, ...(tellBy && { tellBy }) });
+    const { end, toward, tellBy, trialFit, clocking } = now;
+    if (end && toward)
+      onFaces({
+        end,
+        toward,
+        ...(tellBy && { tellBy }),
+        ...(trialFit && { trialFit }),
+        ...(clocking && { clocking }),
+      });
     else if (!end && !toward && faces) onFaces(undefined);
   };
   const missing = (half.end === '') !== (half.toward === '');
@@ -50,6 +67,63 @@ export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
         maxLength={160}
         onCommit={(tellBy) => say({ tellBy })}
       />
+      <DraftText
+        ariaLabel={t('faces.trialFit')}
+        placeholder={t('faces.trialFitHint')}
+        value={half.trialFit}
+        maxLength={160}
+        onCommit={(trialFit) => say({ trialFit })}
+      />
+      <ClockingFields clocking={half.clocking} onClocking={(clocking) => say({ clocking })} />
     </div>
+  );
+}
+
+const HOWS = ['tab-in-slot', 'mark-to-mark', 'staggered', 'any'] as const;
+
+/** How the part is turned about its axis. What it is turned by has a usual value until it is said. */
+function ClockingFields({
+  clocking,
+  onClocking,
+}: {
+  clocking: Clocking | undefined;
+  onClocking: (clocking: Clocking | undefined) => void;
+}) {
+  const { t } = useTranslation();
+  const begin = (how: string | null): Clocking | undefined => {
+    if (how === 'tab-in-slot' || how === 'mark-to-mark') return { how, of: t('faces.neighbour') };
+    if (how === 'staggered') return { how, degrees: 90 };
+    return how === 'any' ? { how } : undefined;
+  };
+  return (
+    <>
+      <Select
+        aria-label={t('faces.clocking')}
+        placeholder={t('faces.clocking')}
+        clearable
+        data={HOWS.map((value) => ({ value, label: t(`faces.how.${value}`) }))}
+        value={clocking?.how ?? null}
+        onChange={(how) => onClocking(begin(how))}
+      />
+      {(clocking?.how === 'tab-in-slot' || clocking?.how === 'mark-to-mark') && (
+        <DraftText
+          ariaLabel={t('faces.clockingOf')}
+          value={clocking.of}
+          maxLength={80}
+          onCommit={(of) => of && onClocking({ ...clocking, of })}
+        />
+      )}
+      {clocking?.how === 'staggered' && (
+        <DraftText
+          ariaLabel={t('faces.degrees')}
+          value={`${clocking.degrees}°`}
+          maxLength={6}
+          onCommit={(text) => {
+            const degrees = Number.parseFloat(text);
+            if (degrees >= 1 && degrees <= 359) onClocking({ ...clocking, degrees });
+          }}
+        />
+      )}
+    </>
   );
 }

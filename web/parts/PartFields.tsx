@@ -1,5 +1,6 @@
 import { Checkbox, NumberInput, Select, Stack, TextInput } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
+import { MATERIALS, type Material, materialOf } from '#core/consumables/materials';
 import { COMPONENT_KINDS, type ComponentKind } from '#core/pump/kinds';
 import { type Component, RENEWALS, type Series } from '#core/pump/series';
 import { DraftText } from './DraftText';
@@ -56,6 +57,14 @@ export function PartFields({ component, series, onChange }: PartFieldsProps) {
         value={component.renewal}
         onChange={(renewal) => renewal && onChange({ renewal: renewal as Component['renewal'] })}
       />
+      <Select
+        label={t('part.material')}
+        placeholder={materialOf(component) ?? t('stack.unsaid')}
+        clearable
+        data={[...MATERIALS]}
+        value={component.material ?? null}
+        onChange={(material) => onChange({ material: (material as Material | null) ?? undefined })}
+      />
       <TextInput
         label={t('part.number')}
         value={component.partNumber ?? ''}
@@ -67,7 +76,7 @@ export function PartFields({ component, series, onChange }: PartFieldsProps) {
         checked={component.matched}
         onChange={(event) => onChange({ matched: event.currentTarget.checked })}
       />
-      {(['keyed', 'brittle', 'springLoaded'] as const).map((trait) => (
+      {(['keyed', 'leftHand', 'dry', 'brittle', 'springLoaded'] as const).map((trait) => (
         <Checkbox
           key={trait}
           label={t(`part.${trait}`)}

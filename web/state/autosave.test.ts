@@ -21,6 +21,7 @@ const asOpen = (workbook: Workbook, seriesVersion: number, procedureVersion: num
     changedBy: null,
   },
   before: workbook.before ?? [],
+  house: { terms: [] },
 });
 const say = (stepId: string, why: string) => useAuthor.getState().changeStep(stepId, { why });
 const withWhy = (workbook: Workbook, stepId: string, why: string): Workbook => ({

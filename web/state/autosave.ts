@@ -41,8 +41,13 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let sending: Promise<void> | undefined;
 
 /** A procedure as the server has it, with its series and the modules before it. */
-export function workbookOf({ series, procedure, before }: OpenWorkbook): Workbook {
-  return { series: series.document, procedure: procedure.document, ...(before.length > 0 && { before }) };
+export function workbookOf({ series, procedure, before, house }: OpenWorkbook): Workbook {
+  return {
+    series: series.document,
+    procedure: procedure.document,
+    ...(before.length > 0 && { before }),
+    ...(house.terms.length > 0 && { house }),
+  };
 }
 
 function baseOf(open: OpenWorkbook): Base {

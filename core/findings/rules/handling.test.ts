@@ -1,7 +1,7 @@
+import { PLANNED_LIFT_KG } from '../../cautions/safety-page';
 import type { Workbook } from '../../procedure/procedure';
 import { found, mended, SAFE, sentences } from '../../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
-import { PLANNED_LIFT_KG } from './heavy';
 
 describe('make safe', () => {
   test('looking and measuring open nothing', () => {

@@ -1,11 +1,6 @@
+import { PLANNED_LIFT_KG } from '../../cautions/safety-page';
 import { sayNumber } from '../../quantity/quantity';
 import { agree, nameAll, nameStep, type Rule } from '../rule';
-
-/**
- * Above this a lift wants a plan whoever does it: the guideline filter of HSE INDG143 gives 16 kg for women and 25 kg
- * for men close to the body between knuckle and elbow height. Recalled from memory; local rules come first.
- */
-export const PLANNED_LIFT_KG = 16;
 
 const SAID = /\b(lift|hoist|crane|sling|support|heavy|two people|trolley|jack)/i;
 

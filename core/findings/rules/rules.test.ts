@@ -34,6 +34,18 @@ const seatBranch = (put: string[]): Workbook => {
     when: [{ stepId: base.procedure.steps[0]!.id, answerIds: ['no'] }],
   });
 };
+/** The workbook with a consumable in the series, put on by the step at `index`. */
+const stocked = (workbook: Workbook, index: number, name: string): Workbook => {
+  const consumables = [{ id: 'c', name, openMinutes: 10 }];
+  return withStep({ ...workbook, series: { ...workbook.series, consumables } }, index, {
+    applications: [{ consumableId: 'c' }],
+  });
+};
+/** The workbook with a stack of the named parts, from the bottom. */
+const stacked = (workbook: Workbook, names: string[]): Workbook => {
+  const layers = names.map((name, i) => ({ id: `l${i}`, componentId: componentId(workbook, name), count: 1 }));
+  return { ...workbook, series: { ...workbook.series, stacks: [{ id: 'box', name: 'the box', bore: [], layers }] } };
+};
 const lip = { end: 'lip', toward: 'the pressure' };
 
 /** A procedure in which the named rule finds something, and the sentence it then says. */
@@ -179,6 +191,75 @@ const PLANTED: Record<string, [Workbook, string]> = {
     withStep(seatBranch(['fit seat', 'fit ball']), 2, { when: [{ stepId: 'gone', answerIds: ['yes'] }] }),
     'Step 3, "Fit seat", is never reached: no answer leads to it.',
   ],
+  swells: [
+    stocked(typed(['take off EPDM ring', 'fit EPDM ring']), 1, 'mineral grease'),
+    'Step 2, "Fit EPDM ring": mineral grease attacks the EPDM of the EPDM ring.',
+  ],
+  'dry-seal': [
+    typed(['take off lip seal', 'renew lip seal', 'fit lip seal']),
+    'Step 3, "Fit lip seal", fits the lip seal dry.',
+  ],
+  'old-compound': [
+    stocked(typed(['take off 4 bolts', 'start by hand bolts']), 1, 'thread-locker'),
+    'Step 2, "Start by hand bolts": thread-locker goes on bolts that nothing cleaned.',
+  ],
+  'sets-first': [
+    stocked(
+      withStep(typed(['clean 4 bolts', 'wait for tea ~12', 'torque bolts =20 N·m']), 0, { minutes: 1 }),
+      0,
+      'thread-locker',
+    ),
+    'Step 3, "Torque bolts": thread-locker on the bolts sets after 10 minutes; the torque comes after about 13.',
+  ],
+  'soak-short': [
+    withComponent(typed(['take off packing', 'soak packing ~4', 'fit packing']), 'packing', { soakMinutes: 10 }),
+    'Step 3, "Fit packing": the packing has soaked about 4 of 10 minutes.',
+  ],
+  'thread-condition': [
+    stocked(typed(['clean 4 bolts', 'torque bolts =20 N·m']), 0, 'anti-seize paste'),
+    'Step 2, "Torque bolts": 20 N·m does not say what thread it is for; anti-seize paste is on the bolts.',
+  ],
+  'two-figures': [
+    withStep(typed(['torque 4 bolts =20 N·m']), 0, {
+      torque: { figure: { value: 20, unit: 'N·m' }, tolerancePercent: 4, also: { value: 20, unit: 'lbf·ft' } },
+    }),
+    'Step 1, "Torque bolts": 20 N·m and 20 lbf·ft are 36 % apart.',
+  ],
+  'stack-order': [
+    stacked(typed(['take off gland', 'take off ring', 'fit gland', 'fit ring']), ['ring', 'gland']),
+    'Step 4, "Fit ring": in the box the ring lies deeper than the gland fitted before.',
+  ],
+  'stack-count': [
+    stacked(typed(['take off 3 rings', 'fit rings']), ['ring', 'ring']),
+    'The stack holds 2 × ring, the parts list 3.',
+  ],
+  'text-differs': [
+    withStep(typed(['torque 4 bolts =20 N·m']), 0, { text: 'Torque the bolts to 30 N·m.' }),
+    'Step 1, "Torque bolts": its sentence names the figure "30 N·m", the step does not.',
+  ],
+  'unlisted-tool': [
+    withStep(typed(['take off cover']), 0, { detail: 'Tap it with the mallet.' }),
+    'Step 1, "Take off cover": the mallet is named in words and is not among its tools.',
+  ],
+  vague: [
+    withStep(typed(['fit cover']), 0, { detail: 'Fit it as required.' }),
+    'Step 1, "Fit cover", says "as required".',
+  ],
+  'long-sentence': [
+    withStep(typed(['fit cover']), 0, { detail: Array.from({ length: 21 }, () => 'word').join(' ') }),
+    'Step 1, "Fit cover", has a sentence of 21 words.',
+  ],
+  'two-actions': [
+    withStep(typed(['fit cover']), 0, { detail: 'Lift the cover and turn the shaft.' }),
+    'Step 1, "Fit cover": "Lift the cover and turn the shaft" tells two things to do.',
+  ],
+  'house-term': [
+    {
+      ...withStep(typed(['fit cover']), 0, { detail: 'Wipe the hole.' }),
+      house: { terms: [{ say: 'bore', insteadOf: ['hole'] }] },
+    },
+    'Step 1, "Fit cover", says "hole"; here it is called "bore".',
+  ],
   unconfirmed: [draftPutBack(typed(['take off cover'])), 'One drafted step is not confirmed.'],
 };
 
@@ -196,7 +277,7 @@ describe.each(Object.entries(PLANTED))('%s', (id, [workbook, sentence]) => {
     for (const finding of found(workbook, id)) {
       if (!finding.fix) continue;
       const after = fixed(workbook, finding);
-      expect(after.procedure).not.toEqual(workbook.procedure);
+      expect(after).not.toEqual(workbook);
       expect(found(after, id)).toEqual([]);
       const stops = (w: Workbook) => check(w).filter((f) => f.severity === 'stop').length;
       expect(stops(after)).toBeLessThanOrEqual(stops(workbook));
@@ -218,7 +299,7 @@ describe('nothing is cried where nothing is wrong', () => {
     'fill the gear oil',
     'restore the drive',
   ]);
-  const said = withStep(withComponent(whole, 'cover O-ring', { renewal: 'always' }), 8, {
+  const said = withStep(withComponent(whole, 'cover O-ring', { renewal: 'always', dry: true }), 8, {
     torque: { figure: { value: 45, unit: 'N·m' }, tolerancePercent: 4, source: 'Sheet 4' },
   });
 

@@ -13,7 +13,7 @@ export const setsFirst: Rule = {
       return {
         stepId: step.id,
         componentIds: [notice.componentId],
-        sentence: `${nameStep(context, step)}: the ${name} on the ${nameAll(context, notice.componentId)} can be worked for ${sayNumber(notice.openMinutes)} minutes, and the torque comes after about ${sayNumber(notice.minutes)}${when}.`,
+        sentence: `${nameStep(context, step)}: ${name} on the ${nameAll(context, notice.componentId)} sets after ${sayNumber(notice.openMinutes)} minutes; the torque comes after about ${sayNumber(notice.minutes)}${when}.`,
       };
     }),
 };

@@ -16,14 +16,16 @@ export const threadCondition: Rule = {
       const holdsFor =
         torque.thread === undefined
           ? 'does not say what thread it is for'
-          : `is for a thread ${torque.thread.is === 'dry' ? 'left dry' : `with ${name(torque.thread.consumableId)}`}`;
-      const isOn = consumableId ? `${name(consumableId)} is on it` : 'nothing is on it';
+          : torque.thread.is === 'dry'
+            ? 'is for a dry thread'
+            : `is for a thread with ${name(torque.thread.consumableId)}`;
+      const isOn = consumableId ? name(consumableId) : 'nothing';
       const thread: TorqueFigure['thread'] = consumableId ? { is: 'with', consumableId } : { is: 'dry' };
       return [
         {
           stepId: step.id,
           componentIds: [componentId],
-          sentence: `${nameStep(context, step)}: ${sayQuantity(torque.figure)} on the ${nameAll(context, componentId)} ${holdsFor}, and ${isOn}${when}.`,
+          sentence: `${nameStep(context, step)}: ${sayQuantity(torque.figure)} ${holdsFor}; ${isOn} is on the ${nameAll(context, componentId)}${when}.`,
           // Which of the two is wrong a person has to say, unless only one was said.
           ...(torque.thread === undefined && {
             fix: {

@@ -24,12 +24,13 @@ import { PrintDialog } from './PrintDialog';
 import { SaveStateNote } from './SaveStateNote';
 import { StaleDialog } from './StaleDialog';
 import { StepPanel } from './StepPanel';
+import { SuppliesDialog } from './SuppliesDialog';
 import { ToolOrderDialog } from './ToolOrderDialog';
 import { TypedLine } from './TypedLine';
 import { useAuthorKeys } from './useAuthorKeys';
 
 /** What the menu offers beside the keys. */
-const IN_MENU: readonly string[] = ['about', 'tools', 'print', 'search', 'keys'];
+const IN_MENU: readonly string[] = ['about', 'supplies', 'tools', 'print', 'search', 'keys'];
 
 /** Where a procedure is written: the fold, the step in hand, and the cloth after it. */
 export function AuthorScreen() {
@@ -142,6 +143,7 @@ export function AuthorScreen() {
       <StaleDialog />
       <AboutDialog writes={writes} />
       <PrintDialog />
+      <SuppliesDialog />
       <ToolOrderDialog />
       <KeysDialog writes={writes} />
       <AuthorPalette writes={writes} />

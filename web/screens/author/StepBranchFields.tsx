@@ -2,7 +2,7 @@ import { Button, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
 import { POSES, type Pose } from '#core/orientation/faces';
-import type { Method, Step, Workbook } from '#core/procedure/procedure';
+import { type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/procedure/procedure';
 import { VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
@@ -153,6 +153,19 @@ export function MethodFields({ step, change, series, named }: FieldsProps & { se
           </div>
           {method && (
             <>
+              <Select
+                aria-label={t('step.methodSetting')}
+                allowDeselect={false}
+                data={[
+                  { value: '', label: t('setting.either') },
+                  ...SETTINGS.map((value) => ({ value, label: t(`setting.${value}`) })),
+                ]}
+                value={method.setting ?? ''}
+                onChange={(setting) => {
+                  const { setting: _old, ...rest } = method;
+                  set(methods.with(i, setting ? { ...rest, setting: setting as Setting } : rest));
+                }}
+              />
               <ToolTags
                 label={t('step.methodTools')}
                 series={series}

@@ -32,6 +32,9 @@ export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }
       t('step.decision'),
       step.decision && `${step.decision.question} ${step.decision.answers.map(({ text }) => text).join(' / ')}`,
     ],
+    [t('step.add.looks'), step.looks?.map(({ at, sound }) => `${at}: ${sound}`).join('; ')],
+    [t('step.add.measurements'), step.measurements?.map(({ what, points }) => [what, ...points].join(', ')).join('; ')],
+    [t('step.add.repeat'), step.oneByOne && t('repeat.oneByOne')],
     [t('step.photo'), step.photo?.mustShow],
     [t('step.minutes'), step.minutes === undefined ? undefined : showDuration(step.minutes)],
   ];

@@ -1,8 +1,10 @@
-import { ActionIcon, Autocomplete, NumberInput } from '@mantine/core';
+import { ActionIcon, Autocomplete, NumberInput, Select } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { changesFriction } from '#core/consumables/kinds';
 import { DEFAULT_TOLERANCE_PERCENT, type Step } from '#core/procedure/procedure';
+import type { Series } from '#core/pump/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
@@ -92,6 +94,53 @@ export function TorqueFields({ step, change }: { step: Step; change: Change }) {
           const { source: _old, ...rest } = torque;
           change({ torque: source ? { ...rest, source } : rest });
         }}
+      />
+    </div>
+  );
+}
+
+/** The same figure in the other unit of its source, and what is on the thread it holds for. */
+export function TorqueThreadFields({ step, series, change }: { step: Step; series: Series; change: Change }) {
+  const { t } = useTranslation();
+  const [fault, setFault] = useState('');
+  const { torque } = step;
+  if (!torque) return null;
+  const { also: _also, thread: _thread, ...bare } = torque;
+  const thread = torque.thread && { thread: torque.thread };
+  const also = torque.also && { also: torque.also };
+  const onThreads = series.consumables.filter(changesFriction);
+  return (
+    <div className={styles.thread}>
+      <DraftText
+        ariaLabel={t('step.also')}
+        placeholder={t('step.alsoHint')}
+        value={torque.also ? sayQuantity(torque.also, 6) : ''}
+        error={fault || undefined}
+        onCommit={(text) => {
+          const reading = readQuantity(text, 'torque');
+          setFault(text === '' || reading.ok ? '' : t(`quantity.${reading.fault}`));
+          if (text === '') change({ torque: { ...bare, ...thread } });
+          else if (reading.ok) change({ torque: { ...bare, ...thread, also: reading.quantity } });
+        }}
+      />
+      <Select
+        aria-label={t('step.thread')}
+        placeholder={t('step.threadHint')}
+        clearable
+        data={[
+          { value: 'dry', label: t('step.threadDry') },
+          ...onThreads.map(({ id, name }) => ({ value: id, label: t('step.threadWith', { name }) })),
+        ]}
+        value={torque.thread ? (torque.thread.is === 'dry' ? 'dry' : torque.thread.consumableId) : null}
+        onChange={(said) =>
+          change({
+            torque: {
+              ...bare,
+              ...also,
+              ...(said && { thread: said === 'dry' ? { is: 'dry' } : { is: 'with', consumableId: said } }),
+            },
+          })
+        }
       />
     </div>
   );

@@ -2,6 +2,8 @@ import { Button, Group, MultiSelect, NumberInput, Select, TagsInput } from '@man
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { suggestedCautions } from '#core/cautions/library';
+import { sayStep } from '#core/narration/sentence';
 import { draftedFields, reviseStep } from '#core/procedure/edit';
 import { nameComponent, nameConsumable, nameTool } from '#core/procedure/line/apply-line';
 import type { DraftedField, Step, Workbook } from '#core/procedure/procedure';
@@ -21,8 +23,10 @@ import {
   PoseFields,
   ToolTags,
 } from './StepBranchFields';
-import { Field, TorqueFields } from './StepFieldKinds';
+import { Field, TorqueFields, TorqueThreadFields } from './StepFieldKinds';
 import { AppliedFields, CautionFields } from './StepListFields';
+import { LookFields, MeasurementFields, RepeatFields } from './StepLookFields';
+import { ClipFields, PictureFields } from './StepPictureFields';
 
 const EXTRAS = [
   'faces',
@@ -32,6 +36,12 @@ const EXTRAS = [
   'detail',
   'why',
   'photo',
+  'looks',
+  'measurements',
+  'pictures',
+  'clips',
+  'repeat',
+  'text',
   'minutes',
   'question',
   'when',
@@ -65,6 +75,12 @@ export function StepFields({ step }: { step: Step }) {
     detail: step.detail !== undefined,
     why: step.why !== undefined,
     photo: step.photo !== undefined,
+    looks: step.looks !== undefined,
+    measurements: step.measurements !== undefined,
+    pictures: step.pictures !== undefined,
+    clips: step.clips !== undefined,
+    repeat: step.oneByOne !== undefined || step.mirrored !== undefined,
+    text: step.text !== undefined,
     minutes: step.minutes !== undefined,
     question: step.decision !== undefined,
     when: step.when !== undefined,
@@ -74,7 +90,10 @@ export function StepFields({ step }: { step: Step }) {
     from: step.fromPositionId !== undefined,
   };
   // Only what is fitted at a position can have come from another.
-  const offered = EXTRAS.filter((extra) => !said[extra] && !opened.includes(extra) && (extra !== 'from' || moves));
+  const offered = EXTRAS.filter(
+    (extra) =>
+      !said[extra] && !opened.includes(extra) && (extra !== 'from' || moves) && (extra !== 'repeat' || repeats),
+  );
   const proposed = (field: DraftedField) => draftedFields(step).includes(field);
   const shown = (extra: Extra) => said[extra] || opened.includes(extra);
   const close = (extra: Extra, fields: Partial<Step>) => {
@@ -224,11 +243,16 @@ export function StepFields({ step }: { step: Step }) {
           onRemove={() => close('torque', { torque: undefined })}
         >
           <TorqueFields step={step} change={change} />
+          <TorqueThreadFields step={step} series={series} change={change} />
         </Field>
       )}
       {shown('caution') && (
         <Field label={t('step.caution')} field="caution" wide drafted={proposed('cautions')}>
-          <CautionFields cautions={step.cautions} onChange={(cautions) => change({ cautions })} />
+          <CautionFields
+            cautions={step.cautions}
+            suggested={suggestedCautions(step, series)}
+            onChange={(cautions) => change({ cautions })}
+          />
         </Field>
       )}
       {shown('detail') && (
@@ -273,6 +297,47 @@ export function StepFields({ step }: { step: Step }) {
             value={step.photo?.mustShow ?? ''}
             maxLength={600}
             onCommit={(mustShow) => change({ photo: mustShow ? { mustShow } : undefined })}
+          />
+        </Field>
+      )}
+      {shown('looks') && (
+        <Field label={t('step.add.looks')} field="looks" wide>
+          <LookFields step={step} series={series} change={change} />
+        </Field>
+      )}
+      {shown('measurements') && (
+        <Field label={t('step.add.measurements')} field="measurements" wide>
+          <MeasurementFields step={step} series={series} change={change} />
+        </Field>
+      )}
+      {shown('pictures') && (
+        <Field label={t('step.add.pictures')} field="pictures" wide>
+          <PictureFields step={step} change={change} />
+        </Field>
+      )}
+      {shown('clips') && (
+        <Field label={t('step.add.clips')} field="clips" wide>
+          <ClipFields step={step} change={change} />
+        </Field>
+      )}
+      {shown('repeat') && (
+        <Field
+          label={t('step.add.repeat')}
+          field="repeat"
+          onRemove={() => close('repeat', { oneByOne: undefined, mirrored: undefined })}
+        >
+          <RepeatFields step={step} series={series} change={change} />
+        </Field>
+      )}
+      {shown('text') && (
+        <Field label={t('step.add.text')} field="text" onRemove={() => close('text', { text: undefined })}>
+          <DraftText
+            lines
+            ariaLabel={t('step.text')}
+            placeholder={sayStep(step, series)}
+            value={step.text ?? ''}
+            maxLength={600}
+            onCommit={(text) => change({ text: text || undefined })}
           />
         </Field>
       )}

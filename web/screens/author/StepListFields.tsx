@@ -1,5 +1,6 @@
 import { Select } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
+import { USUAL_CAUTIONS } from '#core/cautions/library';
 import { type Caution, SIGNAL_WORDS, type SignalWord, type Step } from '#core/procedure/procedure';
 import type { Series } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
@@ -35,8 +36,20 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
             maxLength={160}
             onCommit={(where) => {
               if (!application) return;
-              const { consumableId } = application;
-              change({ applications: applications.with(i, { consumableId, ...(where && { where }) }) });
+              const { where: _old, ...rest } = application;
+              change({ applications: applications.with(i, { ...rest, ...(where && { where }) }) });
+            }}
+          />
+          <DraftText
+            ariaLabel={t('step.amount')}
+            placeholder={t('step.amountHint')}
+            value={application?.amount ?? ''}
+            readOnly={!application}
+            maxLength={60}
+            onCommit={(amount) => {
+              if (!application) return;
+              const { amount: _old, ...rest } = application;
+              change({ applications: applications.with(i, { ...rest, ...(amount && { amount }) }) });
             }}
           />
           {application && <Remove onClick={() => change({ applications: applications.toSpliced(i, 1) })} />}
@@ -48,11 +61,13 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
 
 interface CautionFieldsProps {
   readonly cautions: readonly Caution[];
+  /** Of the trade's usual ones, those that fit the step. */
+  readonly suggested?: readonly Caution[];
   readonly onChange: (cautions: Caution[]) => void;
 }
 
 /** Cautions with their signal words; a line more than there are waits to be filled. */
-export function CautionFields({ cautions, onChange }: CautionFieldsProps) {
+export function CautionFields({ cautions, suggested = [], onChange }: CautionFieldsProps) {
   const { t } = useTranslation();
   return (
     <div className={styles.several}>
@@ -82,6 +97,29 @@ export function CautionFields({ cautions, onChange }: CautionFieldsProps) {
           {caution && <Remove onClick={() => onChange(cautions.toSpliced(i, 1))} />}
         </div>
       ))}
+      <Select
+        aria-label={t('step.usual')}
+        placeholder={t('step.usual')}
+        searchable
+        data={[
+          ...(suggested.length > 0 ? [{ group: t('step.usualHere'), items: suggested.map(choice) }] : []),
+          {
+            group: t('step.usualAll'),
+            items: USUAL_CAUTIONS.filter(
+              ({ text }) => !cautions.some((c) => c.text === text) && !suggested.some((c) => c.text === text),
+            ).map(choice),
+          },
+        ]}
+        value={null}
+        onChange={(text) => {
+          const usual = USUAL_CAUTIONS.find((caution) => caution.text === text);
+          if (usual) onChange([...cautions, { signal: usual.signal, text: usual.text }]);
+        }}
+      />
     </div>
   );
+}
+
+function choice({ signal, text }: Caution) {
+  return { value: text, label: `${signal}  ${text}` };
 }

@@ -2,12 +2,17 @@ import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { memo, useDeferredValue, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
+import { stateAfter } from '#core/cloth/replay';
 import { conditionOf } from '#core/narration/branches';
 import { sentenceOf, titleOf } from '#core/narration/sentence';
+import { stacksWith } from '#core/orientation/stack-section';
 import { CautionNote } from '../../parts/CautionNote';
+import { StepPictures } from '../../parts/StepPictures';
+import { FacingSaid, StepSections } from '../../parts/StepSections';
 import { Tag } from '../../parts/Tag';
 import { useAuthor } from '../../state/author-store';
-import { computed } from '../../state/timeline';
+import { useReader } from '../../state/reader';
+import { computed, timelineTo } from '../../state/timeline';
 import { removeWithUndo } from './remove-step';
 import styles from './Step.module.css';
 import { StepFacts } from './StepFacts';
@@ -24,12 +29,14 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const fields = useRef<HTMLDivElement>(null);
+  const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
   const step = procedure.steps[index];
   if (!step) return <EmptyStep writes={writes} />;
 
   const condition = conditionOf(step, workbook);
+  const { poses } = stateAfter(timelineTo(workbook, index), index);
   const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
     (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
   );
@@ -86,7 +93,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
       ))}
       <div className={styles.card}>
         <p className={styles.sentence}>
-          {sentenceOf(step, series).map((piece, i) => {
+          {sentenceOf(step, series, units).map((piece, i) => {
             const { slot, text } = piece;
             // Pieces have no identity beyond their place in the sentence.
             const key = `${i}-${slot ?? ''}`;
@@ -101,6 +108,16 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
           })}
         </p>
       </div>
+      {stacksWith(
+        series,
+        step.targets.map(({ componentId }) => componentId),
+      ).length > 0 && (
+        <div className={styles.card}>
+          <StepSections step={step} series={series} poses={poses} />
+          <FacingSaid step={step} series={series} poses={poses} />
+        </div>
+      )}
+      {!writes && <StepPictures step={step} />}
       <div ref={fields} className={styles.card}>
         {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
       </div>

@@ -100,7 +100,7 @@ function confirmInHand(): void {
 }
 
 const history = () => useAuthor.temporal.getState();
-const open = (dialog: 'keys' | 'about' | 'tools' | 'print') => () => useAuthorView.setState({ dialog });
+const open = (dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print') => () => useAuthorView.setState({ dialog });
 const inHand = (work: (stepId: string) => void) => () => {
   const { selected } = useAuthor.getState();
   if (selected) work(selected);
@@ -126,6 +126,7 @@ export const AUTHOR_ACTIONS: readonly AuthorAction[] = [
   { id: 'undo', key: 'mod+z', writes: true, run: () => history().undo() },
   { id: 'redo', key: 'mod+y', writes: true, run: () => history().redo() },
   { id: 'tools', key: 't', writes: true, run: open('tools') },
+  { id: 'supplies', key: 'l', writes: false, run: open('supplies') },
   { id: 'about', key: 'i', writes: false, run: open('about') },
   { id: 'walk', key: 'w', writes: false, run: place('walk') },
   { id: 'print', key: 'p', writes: false, run: open('print') },

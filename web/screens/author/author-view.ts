@@ -11,7 +11,7 @@ interface AuthorView {
   readonly searching: boolean;
   /** The step in hand when the slider went to the bare bench; with another step in hand it is over. */
   readonly bareFrom: string | null | undefined;
-  readonly dialog: 'keys' | 'about' | 'tools' | 'print' | null;
+  readonly dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print' | null;
 }
 
 export const useAuthorView = create<AuthorView>(() => ({

@@ -1,9 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
-import type { Demand } from '#core/job/job';
+import { type Demand, placeInHand, runOf } from '#core/job/job';
 import { componentPhrase, listing } from '#core/narration/sentence';
 import { isToDo } from '#core/procedure/procedure';
-import { componentById } from '#core/pump/series';
+import { componentById, placeNameOf } from '#core/pump/series';
 import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';
 import styles from './Bench.module.css';
@@ -22,14 +22,27 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
   const { steps } = job.release.workbook.procedure;
   const step = steps[state.cursor];
   const before = steps.slice(0, state.cursor).findLast((earlier) => isToDo(earlier, state.answers));
-  const readings = demands.filter((demand) => demand.what === 'torque').length;
-  const photos = demands.filter((demand) => demand.what === 'photo').length;
-  const answers = demands.length - readings - photos;
+  const run = step && runOf(state, step.id);
+  const place = step && run && placeInHand(step, run, job.release.workbook);
+  const placesLeft = demands.filter((demand) => demand.what === 'place').length;
+  // Before the last position only what belongs to the one in hand is asked for.
+  const asked = place
+    ? demands.filter((demand) =>
+        'positionId' in demand ? demand.positionId === place && demand.what !== 'place' : placesLeft === 1,
+      )
+    : demands;
+  const count = (...whats: Demand['what'][]) => asked.filter(({ what }) => whats.includes(what)).length;
   const missing = [
-    readings > 0 && t('bench.needReadings', { count: readings }),
-    photos > 0 && t('bench.needPhoto'),
-    answers > 0 && t('bench.needAnswer'),
+    count('torque', 'measure') > 0 && t('bench.needReadings', { count: count('torque', 'measure') }),
+    count('look') > 0 && t('bench.needLooks', { count: count('look') }),
+    count('photo') > 0 && t('bench.needPhoto'),
+    count('answer') > 0 && t('bench.needAnswer'),
   ].filter((part) => part !== false);
+  const done = async () => {
+    if (!step) return;
+    if (place) await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place });
+    if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id });
+  };
   return (
     <footer className={styles.foot}>
       <button
@@ -53,9 +66,13 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
         type="button"
         className={`${styles.big} ${styles.go}`}
         disabled={!inHand || !step || missing.length > 0}
-        onClick={() => step && bench.enter({ kind: 'step-done', stepId: step.id })}
+        onClick={done}
       >
-        {missing.length > 0 ? listing(missing) : t('bench.done')}
+        {missing.length > 0
+          ? listing(missing)
+          : placesLeft > 1
+            ? t('bench.placeDone', { place: placeNameOf(job.release.workbook.series, place ?? null) ?? '' })
+            : t('bench.done')}
       </button>
     </footer>
   );

@@ -1,8 +1,11 @@
 import { Loader } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { demandsOf, runOf } from '#core/job/job';
+import { demandsOf, placeInHand, runOf } from '#core/job/job';
+import { stepIn } from '#core/procedure/setting';
+import { placeNameOf } from '#core/pump/series';
 import { FaultNotice } from '../../app/Fallbacks';
 import { usePerson } from '../../app/SignedIn';
 import { mayWorkAtBench } from '../../app/session';
@@ -10,7 +13,8 @@ import { type BenchJob, useBenchJob } from '../../offline/job-sync';
 import styles from './Bench.module.css';
 import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';
-import { Demands } from './Demands';
+import { Demands, posesAt } from './Demands';
+import { SafetyStart } from './SafetyStart';
 import { StepText } from './StepText';
 
 /** One step at a time, large, with what must be entered before going on. */
@@ -33,21 +37,33 @@ function Bench({ bench }: { bench: BenchJob }) {
   const step = workbook.procedure.steps[state.cursor];
   const inHand = state.holder === person.id && state.phase === 'running' && mayWorkAtBench(person);
   const run = step && runOf(state, step.id);
+  const [begun, setBegun] = useState(false);
+  // Until something was entered for a step, the job starts with what to know before the first one.
+  const starting = !begun && state.cursor === 0 && state.runs.size === 0;
+  const place = step && run && placeInHand(step, run, workbook);
   return (
     <div className={styles.screen}>
       <BenchTop bench={bench} />
       <Hem bench={bench} />
       <BenchNotice bench={bench} />
-      {step && run ? (
+      {starting && <SafetyStart bench={bench} inHand={inHand} onBegin={() => setBegun(true)} />}
+      {!starting && step && run && (
         <main className={styles.main}>
-          <StepText step={step} index={state.cursor} workbook={workbook} />
+          <StepText
+            step={stepIn(step, state.setting)}
+            index={state.cursor}
+            workbook={workbook}
+            poses={posesAt(bench)}
+            place={place && placeNameOf(workbook.series, place)}
+          />
           {/* Keyed by the step: a reading half typed belongs to its own step only. */}
-          <Demands key={step.id} bench={bench} step={step} run={run} inHand={inHand} />
+          <Demands key={`${step.id} ${place ?? ''}`} bench={bench} step={step} run={run} inHand={inHand} />
         </main>
-      ) : (
-        <AllDone bench={bench} inHand={inHand} />
       )}
-      <BenchFoot bench={bench} inHand={inHand} demands={step && run ? demandsOf(step, run, workbook) : []} />
+      {!starting && !step && <AllDone bench={bench} inHand={inHand} />}
+      {!starting && (
+        <BenchFoot bench={bench} inHand={inHand} demands={step && run ? demandsOf(step, run, workbook) : []} />
+      )}
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { mayWorkAtBench } from '../../app/session';
 import type { BenchJob } from '../../offline/job-sync';
 import { Tag } from '../../parts/Tag';
 import styles from './Bench.module.css';
-import { openDiscard } from './dialogs';
+import { openDiscard, openSafety } from './dialogs';
 
 export function BenchTop({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
@@ -33,6 +33,9 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
       ) : (
         waiting.some((entry) => !entry.refused) && <Tag>{t('bench.sending')}</Tag>
       )}
+      <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook)}>
+        {t('safety.short')}
+      </button>
       {running && (
         <button type="button" className={styles.medium} onClick={() => bench.enter({ kind: 'paused' })}>
           {t('bench.pause')}
@@ -57,8 +60,8 @@ export function Hem({ bench }: { bench: BenchJob }) {
       {steps.map((step, index) => {
         if (!isToDo(step, state.answers) && index < state.cursor) return null;
         const run = runOf(state, step.id);
-        const odd = run.problems.length > 0 || run.overrides.photo !== undefined || run.overrides.torque !== undefined;
-        const proved = run.photos.length > 0 || run.readings.length > 0;
+        const odd = run.problems.length > 0 || Object.values(run.overrides).some((noted) => noted !== undefined);
+        const proved = run.photos.length + run.readings.length + run.measured.length + run.looked.length > 0;
         const look =
           index === state.cursor
             ? styles.hand

@@ -15,7 +15,8 @@ export function ClothAtBench({ workbook, answers, step, after }: ClothAtBenchPro
   const { t } = useTranslation();
   const timeline = timelineOn(workbook, answers);
   // A step that asks for something has the room to itself; the small mat below still shows the cell.
-  if (step.torque || step.photo || step.verb === 'torque' || step.decision) return null;
+  if (step.torque || step.photo || step.verb === 'torque' || step.decision || step.looks || step.measurements)
+    return null;
   return (
     <>
       <h2>{t('bench.clothAfter')}</h2>

@@ -1,19 +1,27 @@
 import { IconCamera } from '@tabler/icons-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { demandsOf, readingPlaces, type StepRun } from '#core/job/job';
+import { stateAfter } from '#core/cloth/replay';
+import { demandsOf, placeInHand, readingPlaces, type StepRun, stepPlaces } from '#core/job/job';
+import type { Pose } from '#core/orientation/faces';
 import type { Decision, Step, TorqueFigure } from '#core/procedure/procedure';
+import { placeNameOf } from '#core/pump/series';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
 import { photoUrl } from '../../app/api';
 import { showNumber, showQuantity } from '../../app/format';
 import { type BenchJob, waitingPicture } from '../../offline/job-sync';
+import { showLarge } from '../../parts/StepPictures';
+import { StepSections } from '../../parts/StepSections';
 import { Tag } from '../../parts/Tag';
+import { timelineOn } from '../../state/timeline';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
 import styles from './Demands.module.css';
 import { openOverride } from './dialogs';
+import { LookDemand } from './LookDemand';
+import { MeasureDemand } from './MeasureDemand';
 
 interface DemandsProps {
   readonly bench: BenchJob;
@@ -26,16 +34,32 @@ interface DemandsProps {
 export function Demands(props: DemandsProps) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
+  const inHandAt = placeInHand(step, run, workbook);
+  // Gone through one by one, only the position in hand is asked about.
+  const here = (places: readonly (string | null)[]) => (inHandAt ? [inHandAt] : [...places]);
   const places = readingPlaces(step, workbook);
+  const parts = {
+    ...props,
+    places: here(stepPlaces(step, workbook)),
+    placeName: (id: string | null) => placeNameOf(workbook.series, id),
+  };
   return (
     <section className={frame.right}>
       {step.decision && <AnswerDemand {...props} decision={step.decision} />}
-      {places.length > 0 && <TorqueDemand {...props} places={places} />}
+      {places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
+      {step.looks && <LookDemand {...parts} looks={step.looks} />}
+      {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <Problems run={run} />
+      <StepSections step={step} series={workbook.series} poses={posesAt(bench)} />
       <ClothAtBench workbook={workbook} answers={bench.state.answers} step={step} after={bench.state.cursor + 1} />
     </section>
   );
+}
+
+/** How the housings lie when the step in hand begins. */
+export function posesAt({ job, state }: BenchJob): ReadonlyMap<string, Pose> {
+  return stateAfter(timelineOn(job.release.workbook, state.answers), state.cursor).poses;
 }
 
 /** The question of the step: what is answered decides what follows. */
@@ -92,7 +116,7 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
         inHand &&
         open && (
           <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'torque')}>
-            {t('bench.overrideTorque')}
+            {t('bench.override.torque')}
           </button>
         )
       )}
@@ -106,9 +130,7 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
   const [unit, setUnit] = useState<UnitSymbol>(step.torque?.figure.unit ?? 'N·m');
   const [fault, setFault] = useState('');
   const latest = run.readings.findLast((reading) => reading.positionId === place);
-  const position = bench.job.release.workbook.series.positionSets
-    .flatMap((set) => set.positions)
-    .find((p) => p.id === place);
+  const position = placeNameOf(bench.job.release.workbook.series, place);
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -122,13 +144,13 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
 
   return (
     <form className={styles.place} onSubmit={submit}>
-      <h2>{position ? t('bench.readingAt', { place: position.name }) : t('bench.reading')}</h2>
+      <h2>{position ? t('bench.readingAt', { place: position }) : t('bench.reading')}</h2>
       {inHand && (
         <div className={styles.reading}>
           <input
             inputMode="decimal"
             autoComplete="off"
-            aria-label={position ? t('bench.readingAt', { place: position.name }) : t('bench.reading')}
+            aria-label={position ? t('bench.readingAt', { place: position }) : t('bench.reading')}
             value={text}
             onChange={(event) => setText(event.currentTarget.value)}
           />
@@ -199,12 +221,19 @@ function Gauge({ reading, torque }: { reading: Quantity; torque: TorqueFigure })
 
 function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
   const { t } = useTranslation();
+  const reference = step.pictures?.find(({ id }) => id === step.photo?.referenceId);
   return (
     <>
       <div>
         <h2>{t('bench.photo')}</h2>
         <p style={{ fontSize: 18 }}>{step.photo?.mustShow}</p>
       </div>
+      {reference && (
+        <button type="button" className={styles.reference} onClick={() => showLarge(reference)}>
+          <img src={photoUrl(reference.flat ?? reference.photo)} alt={reference.caption ?? t('picture.noCaption')} />
+          {t('bench.reference')}
+        </button>
+      )}
       {run.photos.length > 0 && (
         <div className={styles.photos}>
           {run.photos.map(({ hash }, i) => (
@@ -234,7 +263,7 @@ function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
         inHand &&
         run.photos.length === 0 && (
           <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'photo')}>
-            {t('bench.overridePhoto')}
+            {t('bench.override.photo')}
           </button>
         )
       )}

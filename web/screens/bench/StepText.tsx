@@ -2,15 +2,30 @@ import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/narration/branches';
 import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence';
+import type { Pose } from '#core/orientation/faces';
 import type { Step, Target, Workbook } from '#core/procedure/procedure';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
+import { StepPictures } from '../../parts/StepPictures';
+import { FacingSaid } from '../../parts/StepSections';
+import { useReader } from '../../state/reader';
 import styles from './Bench.module.css';
 
+interface StepTextProps {
+  readonly step: Step;
+  readonly index: number;
+  readonly workbook: Workbook;
+  /** How the housings lie as the step is done. */
+  readonly poses: ReadonlyMap<string, Pose>;
+  /** The position in hand, of a step that is gone through one by one. */
+  readonly place?: string | undefined;
+}
+
 /** What to do, with what, and which way it faces, to be read at arm's length. Cautions stand before the act. */
-export function StepText({ step, index, workbook }: { step: Step; index: number; workbook: Workbook }) {
+export function StepText({ step, index, workbook, poses, place }: StepTextProps) {
   const { t } = useTranslation();
+  const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
   const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []);
   return (
@@ -18,11 +33,12 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
       <div className={styles.count}>
         <span className="number">{t('bench.of', { number: index + 1, steps: procedure.steps.length })}</span>
         <span>{t(`stage.${step.stage}`)}</span>
+        {place && <strong className={styles.place}>{place}</strong>}
       </div>
       {step.cautions.map((caution) => (
         <CautionNote key={caution.signal + caution.text} caution={caution} />
       ))}
-      <h1>{headingOf(step, series)}</h1>
+      <h1>{headingOf(step, series, units)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
       {step.targets.length > 0 && (
         <div className={styles.parts}>
@@ -41,26 +57,18 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
         {step.faces && (
           <div className={`${styles.item} ${styles.faces}`}>
             <IconArrowsVertical size={26} aria-label={t('step.faces')} />
-            <span>
-              <strong>{t('step.facesSaid', step.faces)}</strong>
-              {step.faces.tellBy && (
-                <>
-                  <br />
-                  <small>{t('bench.tellBy', { by: step.faces.tellBy })}</small>
-                </>
-              )}
-            </span>
+            <FacingSaid step={step} series={series} poses={poses} />
           </div>
         )}
-        {step.applications.map(({ consumableId, where }) => (
+        {step.applications.map(({ consumableId, where, amount }) => (
           <div key={consumableId} className={styles.item}>
             <IconBrush size={26} aria-label={t('step.apply')} />
             <span>
               {series.consumables.find((consumable) => consumable.id === consumableId)?.name}
-              {where && (
+              {(where || amount) && (
                 <>
                   <br />
-                  <small>{where}</small>
+                  <small>{[amount, where].filter(Boolean).join(', ')}</small>
                 </>
               )}
             </span>
@@ -84,6 +92,7 @@ export function StepText({ step, index, workbook }: { step: Step; index: number;
           ),
       )}
       {step.pose && <p className={styles.detail}>{t('bench.pose', { pose: poseLine(step, workbook) })}</p>}
+      <StepPictures step={step} />
       {step.why && <p className={styles.why}>{step.why}</p>}
     </section>
   );

@@ -3,12 +3,15 @@ import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import type { Overridable } from '#core/job/entry';
+import type { Workbook } from '#core/procedure/procedure';
 import type { BenchJob } from '../../offline/job-sync';
+import { SafetyList } from '../../parts/SafetyList';
 import styles from './Bench.module.css';
 
-export function openOverride(bench: BenchJob, stepId: string, what: 'torque' | 'photo'): void {
+export function openOverride(bench: BenchJob, stepId: string, what: Overridable): void {
   modals.open({
-    title: i18next.t(what === 'torque' ? 'bench.overrideTorque' : 'bench.overridePhoto'),
+    title: i18next.t(`bench.override.${what}`),
     size: 'lg',
     children: (
       <ReasonForm
@@ -18,6 +21,10 @@ export function openOverride(bench: BenchJob, stepId: string, what: 'torque' | '
       />
     ),
   });
+}
+
+export function openSafety(workbook: Workbook): void {
+  modals.open({ title: i18next.t('safety.title'), size: 860, children: <SafetyList workbook={workbook} /> });
 }
 
 export function openProblem(bench: BenchJob, stepId: string): void {

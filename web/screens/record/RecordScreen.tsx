@@ -2,13 +2,16 @@ import { Button, Group, Loader, Text, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { OVERRIDABLE } from '#core/job/entry';
+import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { sayStep } from '#core/narration/sentence';
-import { isToDo } from '#core/procedure/procedure';
+import { isToDo, type Step } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
+import { placeNameOf } from '#core/pump/series';
 import { answer, api, photoUrl } from '../../app/api';
 import { FaultNotice, Notice } from '../../app/Fallbacks';
-import { showMoment, showQuantity } from '../../app/format';
+import { showMoment, showNumber, showQuantity } from '../../app/format';
 import { Page, TopBar } from '../../app/Shell';
 import { Tag } from '../../parts/Tag';
 import styles from './Record.module.css';
@@ -26,18 +29,21 @@ export function RecordScreen() {
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
   const name = (personId: string | null) => (personId ? (job.people[personId] ?? '') : '');
-  const placeName = (positionId: string | null) =>
-    series.positionSets.flatMap((set) => set.positions).find((p) => p.id === positionId)?.name;
+  const placeName = (positionId: string | null) => placeNameOf(series, positionId);
   const odd = procedure.steps.flatMap((step, index) =>
-    oddities(runOf(state, step.id)).map((oddity) => ({ ...oddity, index })),
+    oddities(step, runOf(state, step.id)).map((oddity) => ({ ...oddity, index })),
   );
 
-  function oddities(run: StepRun) {
+  function oddities(step: Step, run: StepRun) {
     return [
-      ...(['torque', 'photo'] as const).flatMap((what) =>
+      ...OVERRIDABLE.flatMap((what) =>
         run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
+      ...foundIn(step, run).map(({ where, sign, then, at, by }) => ({
+        label: t(`consequence.${then}`),
+        noted: { at, by, text: [where, sign].filter(Boolean).join(': ') },
+      })),
     ];
   }
 
@@ -120,6 +126,14 @@ export function RecordScreen() {
                           </span>
                         </span>
                       ))}
+                      <Findings step={step} run={run} placeName={placeName} />
+                      {run.placesDone.length > 0 && (
+                        <span className="quiet">
+                          {run.placesDone
+                            .map(({ positionId, at }) => `${placeName(positionId) ?? ''} ${showMoment(at)}`)
+                            .join(', ')}
+                        </span>
+                      )}
                       {run.photos.length > 0 && (
                         <div className={styles.photos}>
                           {run.photos.map(({ hash }, i) => (
@@ -146,6 +160,60 @@ export function RecordScreen() {
           );
         })}
       </Page>
+    </>
+  );
+}
+
+/** What was looked at and measured, with what was found. */
+function Findings({
+  step,
+  run,
+  placeName,
+}: {
+  step: Step;
+  run: StepRun;
+  placeName: (positionId: string | null) => string | undefined;
+}) {
+  const { t } = useTranslation();
+  return (
+    <>
+      {(step.looks ?? []).flatMap((look) =>
+        run.looked
+          .filter(({ lookId }) => lookId === look.id)
+          .map(({ positionId, faultId }) => {
+            const fault = look.faults.find(({ id }) => id === faultId);
+            return (
+              <span key={`${look.id}-${positionId}`}>
+                {[placeName(positionId), look.at].filter(Boolean).join(', ')}
+                {': '}
+                <span className={fault ? styles.out : styles.within}>
+                  {fault ? `${fault.sign}, ${t(`consequence.${fault.then}`)}` : t('look.isSound')}
+                </span>
+              </span>
+            );
+          }),
+      )}
+      {(step.measurements ?? []).flatMap((measurement) =>
+        run.measured
+          .filter(({ measurementId }) => measurementId === measurement.id)
+          .map(({ positionId, point, direction, reading, verdict }) => (
+            <span key={`${measurement.id}-${positionId}-${point}-${direction}`}>
+              {[
+                placeName(positionId),
+                measurement.what,
+                point,
+                measurement.directions === 2 && t(`measure.way.w${direction}`),
+              ]
+                .filter(Boolean)
+                .join(', ')}
+              {': '}
+              <b className="number">{`${showNumber(reading.value, 6)} ${reading.unit}`}</b>{' '}
+              <span className={verdict === 'within' ? styles.within : styles.out}>
+                {t(`measure.verdict.${verdict}`)}
+              </span>
+            </span>
+          )),
+      )}
     </>
   );
 }

@@ -1,13 +1,11 @@
-import { ActionIcon, Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
-import { modals } from '@mantine/modals';
-import { IconTrash } from '@tabler/icons-react';
+import { Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import fastJsonPatch from 'fast-json-patch';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { changeComponent } from '#core/procedure/edit';
-import { positionSetById, type Series, toolLabel } from '#core/pump/series';
+import { positionSetById, type Series } from '#core/pump/series';
 import { answer, api } from '../../app/api';
 import { FaultNotice } from '../../app/Fallbacks';
 import { tellFault } from '../../app/notify';
@@ -20,8 +18,12 @@ import { PartFields } from '../../parts/PartFields';
 import { PartStructure } from '../../parts/PartStructure';
 import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
 import { SHELF, useShelf } from '../shelf/ShelfScreen';
+import { ConsumableTable } from './ConsumableTable';
+import { Delete } from './Delete';
 import { KitList } from './KitList';
 import styles from './Series.module.css';
+import { StackList } from './StackList';
+import { ToolTable } from './ToolTable';
 
 /** A pump family: its procedures, positions, parts, tools and consumables. */
 export function SeriesScreen() {
@@ -190,18 +192,9 @@ export function SeriesScreen() {
           </Table>
         )}
         <KitList series={series} onChange={writes ? change : undefined} />
-        <Group align="flex-start" grow mt="xl">
-          <NamedList
-            title={t('series.tools')}
-            items={series.tools.map((tool) => ({ id: tool.id, name: toolLabel(tool) }))}
-            onDelete={writes ? (id) => change(without(series, 'tools', id)) : undefined}
-          />
-          <NamedList
-            title={t('series.consumables')}
-            items={series.consumables}
-            onDelete={writes ? (id) => change(without(series, 'consumables', id)) : undefined}
-          />
-        </Group>
+        <StackList series={series} onChange={writes ? change : undefined} />
+        <ToolTable series={series} onChange={writes ? change : undefined} />
+        <ConsumableTable series={series} onChange={writes ? change : undefined} />
       </Page>
       <Modal
         opened={part !== undefined}
@@ -226,55 +219,8 @@ export function SeriesScreen() {
   );
 }
 
-interface NamedListProps {
-  readonly title: string;
-  readonly items: readonly { id: string; name: string }[];
-  readonly onDelete: ((id: string) => void) | undefined;
-}
-
-function NamedList({ title, items, onDelete }: NamedListProps) {
-  const { t } = useTranslation();
-  return (
-    <section>
-      <Title order={2} size="h4" mb="xs">
-        {title}
-      </Title>
-      {items.length === 0 ? (
-        <Text className="quiet">{t('series.noneYet')}</Text>
-      ) : (
-        <List>
-          {items.map(({ id, name }) => (
-            <List.Item key={id}>
-              {name} {onDelete && <Delete name={name} onDelete={() => onDelete(id)} />}
-            </List.Item>
-          ))}
-        </List>
-      )}
-    </section>
-  );
-}
-
-/** Asks first; the server refuses while a step still uses it, and says which. */
-function Delete({ name, onDelete }: { name: string; onDelete: () => void }) {
-  const { t } = useTranslation();
-  const label = t('series.remove', { name });
-  const ask = () =>
-    modals.openConfirmModal({
-      title: label,
-      children: t('series.removeAsk'),
-      labels: { confirm: t('app.delete'), cancel: t('app.cancel') },
-      confirmProps: { color: 'kaki' },
-      onConfirm: onDelete,
-    });
-  return (
-    <ActionIcon variant="subtle" color="gray" size={26} aria-label={label} title={label} onClick={ask}>
-      <IconTrash size={15} />
-    </ActionIcon>
-  );
-}
-
-/** The series without one of its parts, tools, consumables or position sets. */
-function without(series: Series, list: 'components' | 'tools' | 'consumables' | 'positionSets', id: string): Series {
+/** The series without one of its parts or position sets. */
+function without(series: Series, list: 'components' | 'positionSets', id: string): Series {
   return { ...series, [list]: series[list].filter((item) => item.id !== id) };
 }
 

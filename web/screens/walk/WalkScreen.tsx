@@ -3,11 +3,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { isToDo, type Workbook } from '#core/procedure/procedure';
+import { stateAfter } from '#core/cloth/replay';
+import { isToDo, SETTINGS, type Setting, type Workbook } from '#core/procedure/procedure';
+import { stepIn } from '#core/procedure/setting';
 import { answer, api } from '../../app/api';
 import { FaultNotice } from '../../app/Fallbacks';
 import { Crumbs, TopBar } from '../../app/Shell';
 import { Cloth } from '../../drawings/Cloth';
+import { SafetyList } from '../../parts/SafetyList';
+import { StepSections } from '../../parts/StepSections';
 import { save, workbookOf } from '../../state/autosave';
 import { timelineOn } from '../../state/timeline';
 import { StepText } from '../bench/StepText';
@@ -35,19 +39,21 @@ function Walk({ workbook }: { workbook: Workbook }) {
   const { t } = useTranslation();
   const { series, procedure } = workbook;
   const { steps } = procedure;
-  const [at, setAt] = useState(0);
+  // Before the first step stands what to know of all of them.
+  const [at, setAt] = useState(-1);
+  const [setting, setSetting] = useState<Setting>('workshop');
   const [answers, setAnswers] = useState<ReadonlyMap<string, string>>(new Map());
   const step = steps[at];
   const unanswered = step?.decision !== undefined && !answers.has(step.id);
   const next = steps.findIndex((other, i) => i > at && isToDo(other, answers));
   const before = steps.findLastIndex((other, i) => i < at && isToDo(other, answers));
-  const go = (to: number) => to >= 0 && setAt(to);
+  const go = (to: number) => setAt(Math.max(-1, to));
   const forward = () => !unanswered && go(next < 0 ? steps.length : next);
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (event.target instanceof HTMLElement && event.target.closest('input, [role="dialog"]')) return;
     if (event.key === 'ArrowRight' || event.key === 'PageDown') forward();
     else if (event.key === 'ArrowLeft' || event.key === 'PageUp') go(before);
-    else if (event.key === 'Home') go(0);
+    else if (event.key === 'Home') go(-1);
     else return;
     event.preventDefault();
   });
@@ -57,6 +63,8 @@ function Walk({ workbook }: { workbook: Workbook }) {
     return () => window.removeEventListener('keydown', listener);
   }, []);
   const timeline = timelineOn(workbook, answers);
+  const { poses } = stateAfter(timeline, Math.max(0, at));
+  const hasField = steps.some((other) => other.methods?.some((method) => method.setting));
   return (
     <div className={styles.screen}>
       <TopBar
@@ -76,9 +84,14 @@ function Walk({ workbook }: { workbook: Workbook }) {
         }
       />
       <main className={styles.main}>
-        {step ? (
-          <StepText step={step} index={at} workbook={workbook} />
-        ) : (
+        {at < 0 && (
+          <section className={styles.end}>
+            <h1>{t('safety.title')}</h1>
+            <SafetyList workbook={workbook} />
+          </section>
+        )}
+        {step && <StepText step={stepIn(step, setting)} index={at} workbook={workbook} poses={poses} />}
+        {at >= steps.length && (
           <section className={styles.end}>
             <h1>{t('walk.end')}</h1>
             <p>{t('walk.endBody')}</p>
@@ -101,16 +114,36 @@ function Walk({ workbook }: { workbook: Workbook }) {
               ))}
             </div>
           )}
-          <h2>{step ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
+          {hasField && (
+            <div className={styles.settings}>
+              {SETTINGS.map((value) => (
+                <button
+                  key={value}
+                  type="button"
+                  aria-pressed={setting === value}
+                  className={setting === value ? styles.chosen : ''}
+                  onClick={() => setSetting(value)}
+                >
+                  {t(`setting.${value}`)}
+                </button>
+              ))}
+            </div>
+          )}
+          {step && <StepSections step={step} series={series} poses={poses} />}
+          <h2>{step || at < 0 ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
           <Cloth timeline={timeline} after={Math.min(at + 1, steps.length)} />
         </aside>
       </main>
       <footer className={styles.foot}>
-        <button type="button" disabled={before < 0} onClick={() => go(before)}>
+        <button type="button" disabled={at < 0} onClick={() => go(before)}>
           {t('bench.back')}
         </button>
-        <progress max={steps.length} value={at} aria-label={t('bench.progress', { done: at, steps: steps.length })} />
-        <button type="button" className={styles.next} disabled={!step || unanswered} onClick={forward}>
+        <progress
+          max={steps.length}
+          value={Math.max(0, at)}
+          aria-label={t('bench.progress', { done: Math.max(0, at), steps: steps.length })}
+        />
+        <button type="button" className={styles.next} disabled={at >= steps.length || unanswered} onClick={forward}>
           {unanswered ? t('bench.needAnswer') : t('walk.next')}
         </button>
       </footer>

@@ -1,0 +1,89 @@
+import { SIGNAL_WORDS } from '../procedure/procedure';
+import { typed, withComponent, withStep } from '../testing/workbook';
+import { suggestedCautions, USUAL_CAUTIONS } from './library';
+import { safetyPage } from './safety-page';
+import { SIGNALS } from './signal-words';
+
+const at = (lines: string[], index = 0) => {
+  const workbook = typed(lines);
+  const step = workbook.procedure.steps[index];
+  if (!step) throw new Error('no step');
+  return { step, series: workbook.series };
+};
+const ids = (lines: string[]) => {
+  const { step, series } = at(lines);
+  return suggestedCautions(step, series).map(({ id }) => id);
+};
+
+/** The definitions of ANSI Z535.6, by their verbs: will, could, could, and no injury at all; from memory. */
+test('signal words keep to their published meaning, the gravest first', () => {
+  expect(SIGNAL_WORDS).toEqual(['DANGER', 'WARNING', 'CAUTION', 'NOTICE']);
+  expect(SIGNALS.DANGER.meaning).toMatch(/will kill or seriously injure/);
+  expect(SIGNALS.WARNING.meaning).toMatch(/could kill or seriously injure/);
+  expect(SIGNALS.CAUTION.meaning).toMatch(/could injure slightly or moderately/);
+  expect(SIGNALS.NOTICE.meaning).toMatch(/nobody is hurt/);
+  expect(SIGNAL_WORDS.map((word) => SIGNALS[word].colour)).toEqual(['red', 'orange', 'yellow', 'blue']);
+});
+
+test('a notice warns of damage only, and no other word does', () => {
+  const hurt = /\b(hand|finger|skin|eye|injur|burn|splinter|glove|wear|lift|start|isolat|pressure|face away)/i;
+  for (const { signal, text } of USUAL_CAUTIONS) expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
+});
+
+test('isolating suggests the restart, prying the even prying, a spring the easing', () => {
+  expect(ids(['isolate the drive'])).toEqual(['restart', 'controller']);
+  expect(ids(['pry cover'])).toEqual(['pry']);
+  const { series, procedure } = withComponent(typed(['take off spring housing']), 'spring housing', {
+    springLoaded: true,
+  });
+  expect(suggestedCautions(procedure.steps[0]!, series).map(({ id }) => id)).toEqual(['spring']);
+});
+
+test('what is said already is not suggested again', () => {
+  const { step, series } = at(['pry cover']);
+  const [first] = suggestedCautions(step, series);
+  if (!first) throw new Error('nothing suggested');
+  expect(suggestedCautions({ ...step, cautions: [{ signal: first.signal, text: first.text }] }, series)).toEqual([]);
+});
+
+describe('the safety page', () => {
+  const workbook = withComponent(
+    withComponent(
+      typed([
+        'isolate the drive !!!It starts by itself',
+        'bleed the casing !!A jet goes through gloves',
+        'take off stator !!Heavy',
+        'take off spring housing',
+        'fit spring housing',
+        'fit stator !!Heavy',
+      ]),
+      'stator',
+      { massKg: 38 },
+    ),
+    'spring housing',
+    { springLoaded: true, massKg: 2 },
+  );
+  const consumables = [
+    { id: 'locker', name: 'thread-locker', hazard: 'irritates the skin' },
+    { id: 'unused', name: 'solvent', hazard: 'burns' },
+  ];
+  const used = withStep({ ...workbook, series: { ...workbook.series, consumables } }, 4, {
+    applications: [{ consumableId: 'locker' }],
+  });
+
+  test('tells each caution once, the gravest first, with the steps it stands before', () => {
+    expect(safetyPage(used).cautions.map(({ signal, text, steps }) => [signal, text, steps])).toEqual([
+      ['DANGER', 'It starts by itself', [1]],
+      ['WARNING', 'A jet goes through gloves', [2]],
+      ['WARNING', 'Heavy', [3, 6]],
+    ]);
+  });
+
+  test('names how the pump is made safe, what is heavy or under tension, and what is put on that can hurt', () => {
+    const page = safetyPage(used);
+    expect(page.makingSafe).toEqual([1, 2]);
+    expect(page.heavy.map(({ name }) => name)).toEqual(['stator']);
+    expect(page.springs.map(({ name }) => name)).toEqual(['spring housing']);
+    expect(page.substances.map(({ name }) => name)).toEqual(['thread-locker']);
+  });
+});

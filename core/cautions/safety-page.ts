@@ -1,0 +1,49 @@
+import { type Caution, SIGNAL_WORDS, type Workbook } from '../procedure/procedure';
+import { type Component, type Consumable, componentById } from '../pump/series';
+
+/** What a technician reads before the first step, made from all of them. */
+export interface SafetyPage {
+  /** Each caution once, the gravest first, with the numbers of the steps it stands before. */
+  readonly cautions: readonly (Caution & { readonly steps: readonly number[] })[];
+  /** How the pump is made safe: numbers of the steps that isolate, release and drain. */
+  readonly makingSafe: readonly number[];
+  /** Parts that want a planned lift, the heaviest first. */
+  readonly heavy: readonly Component[];
+  readonly springs: readonly Component[];
+  /** What is put on that can hurt. */
+  readonly substances: readonly Consumable[];
+}
+
+/**
+ * From this on a lift wants a plan whoever does it: the guideline filter of HSE INDG143 gives 16 kg for women and 25 kg
+ * for men close to the body between knuckle and elbow height. Recalled from memory; local rules come first.
+ */
+export const PLANNED_LIFT_KG = 16;
+
+export function safetyPage({ series, procedure }: Workbook): SafetyPage {
+  const cautions = new Map<string, Caution & { steps: number[] }>();
+  const makingSafe: number[] = [];
+  const handled = new Set<string>();
+  const used = new Set<string>();
+  procedure.steps.forEach((step, index) => {
+    for (const caution of [...step.cautions, ...(step.methods ?? []).flatMap((method) => method.cautions)]) {
+      const key = `${caution.signal} ${caution.text}`;
+      const known = cautions.get(key) ?? { ...caution, steps: [] };
+      if (known.steps.at(-1) !== index + 1) known.steps.push(index + 1);
+      cautions.set(key, known);
+    }
+    if (['isolate', 'lock-out', 'release-pressure', 'drain'].includes(step.verb)) makingSafe.push(index + 1);
+    for (const { componentId } of step.targets) handled.add(componentId);
+    for (const { consumableId } of step.applications) used.add(consumableId);
+  });
+  const parts = [...handled].flatMap((id) => componentById(series, id) ?? []);
+  return {
+    cautions: [...cautions.values()].sort((a, b) => SIGNAL_WORDS.indexOf(a.signal) - SIGNAL_WORDS.indexOf(b.signal)),
+    makingSafe,
+    heavy: parts
+      .filter(({ massKg = 0 }) => massKg >= PLANNED_LIFT_KG)
+      .sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0)),
+    springs: parts.filter(({ springLoaded }) => springLoaded),
+    substances: series.consumables.filter(({ id, hazard }) => hazard && used.has(id)),
+  };
+}

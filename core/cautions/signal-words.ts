@@ -1,0 +1,19 @@
+import type { SignalWord } from '../procedure/procedure';
+
+interface SignalDefinition {
+  /** What the word stands for. */
+  readonly meaning: string;
+  /** Of the published safety colours: the panel behind the word, and the word on it. */
+  readonly colour: 'red' | 'orange' | 'yellow' | 'blue';
+}
+
+/**
+ * The signal words as ANSI Z535.6 defines them for documents, with the colours of ANSI Z535.4 and ISO 3864-2 for the
+ * panel; recalled from memory. NOTICE is for damage only and is no safety word in ISO 3864-2.
+ */
+export const SIGNALS: Readonly<Record<SignalWord, SignalDefinition>> = {
+  DANGER: { meaning: 'will kill or seriously injure, if it is not avoided', colour: 'red' },
+  WARNING: { meaning: 'could kill or seriously injure, if it is not avoided', colour: 'orange' },
+  CAUTION: { meaning: 'could injure slightly or moderately, if it is not avoided', colour: 'yellow' },
+  NOTICE: { meaning: 'could damage the pump or the tool; nobody is hurt', colour: 'blue' },
+};

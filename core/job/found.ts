@@ -1,0 +1,35 @@
+import type { Consequence, Step } from '../procedure/procedure';
+import type { StepRun } from './job';
+
+/** Something a look or a measurement found that is not as it should be. */
+export interface Found {
+  /** What was looked at or measured. */
+  readonly where: string;
+  readonly sign: string;
+  readonly positionId: string | null;
+  readonly then: Consequence;
+  readonly at: string;
+  readonly by: string;
+}
+
+/** What a step found wrong: the faults of its looks, and each part measured out of its limits once. */
+export function foundIn(step: Step, run: StepRun): Found[] {
+  const faults = run.looked.flatMap(({ lookId, faultId, positionId, at, by }): Found[] => {
+    const look = step.looks?.find(({ id }) => id === lookId);
+    const fault = look?.faults.find(({ id }) => id === faultId);
+    return look && fault ? [{ where: look.at, sign: fault.sign, positionId, then: fault.then, at, by }] : [];
+  });
+  const worn = (step.measurements ?? []).flatMap((measurement): Found[] => {
+    const out = run.measured.filter(
+      ({ measurementId, verdict }) => measurementId === measurement.id && (verdict === 'under' || verdict === 'over'),
+    );
+    return [...new Set(out.map(({ positionId }) => positionId))].flatMap((positionId) => {
+      const [first] = out.filter((one) => one.positionId === positionId);
+      if (!first) return [];
+      const { at, by, verdict } = first;
+      const sign = verdict === 'under' ? 'under its limit' : 'over its limit';
+      return [{ where: measurement.what, sign, positionId, then: measurement.then, at, by }];
+    });
+  });
+  return [...faults, ...worn];
+}

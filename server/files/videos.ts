@@ -1,0 +1,69 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, open, rename, stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { fileTypeFromBuffer } from 'file-type';
+import { Fault } from '../fault';
+
+/** What browsers play without help. */
+const ACCEPTED: Readonly<Record<string, string>> = { 'video/mp4': 'mp4', 'video/webm': 'webm' };
+export const VIDEO_LIMIT_BYTES = 200 * 1024 * 1024;
+
+export interface VideoPart {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly type: string;
+  readonly from: number;
+  readonly to: number;
+  readonly size: number;
+}
+
+/** Short videos on disk, each kept as it came under the hash of its bytes, and read a stretch at a time. */
+export class VideoFiles {
+  constructor(private readonly folder: string) {}
+
+  async takeIn(upload: Uint8Array): Promise<{ hash: string; bytes: number }> {
+    const type = await fileTypeFromBuffer(upload);
+    const ending = type && ACCEPTED[type.mime];
+    if (!ending) {
+      throw new Fault(
+        415,
+        'not-a-video',
+        type ? `That file is ${type.mime}, which browsers do not all play.` : 'That file is not a video.',
+        'Send an MP4 or WebM video.',
+      );
+    }
+    const hash = createHash('sha256').update(upload).digest('hex');
+    const path = this.pathOf(hash, ending);
+    await mkdir(join(path, '..'), { recursive: true });
+    // Written beside and renamed, so that a killed process leaves no half a video.
+    const draft = `${path}.${randomUUID()}`;
+    await writeFile(draft, upload, { flush: true });
+    await rename(draft, path);
+    return { hash, bytes: upload.length };
+  }
+
+  /** A stretch of a video, both ends included; undefined when there is no such video, or nothing at `from`. */
+  async read(hash: string, from: number, to: number): Promise<VideoPart | undefined> {
+    for (const [type, ending] of Object.entries(ACCEPTED)) {
+      const path = this.pathOf(hash, ending);
+      const size = await stat(path).then(
+        (file) => file.size,
+        () => 0,
+      );
+      if (size <= from) continue;
+      const last = Math.min(to, size - 1);
+      const bytes = new Uint8Array(last - from + 1);
+      const file = await open(path);
+      try {
+        await file.read(bytes, 0, bytes.length, from);
+      } finally {
+        await file.close();
+      }
+      return { bytes, type, from, to: last, size };
+    }
+    return undefined;
+  }
+
+  private pathOf(hash: string, ending: string): string {
+    return join(this.folder, hash.slice(0, 2), `${hash}.${ending}`);
+  }
+}

@@ -1,0 +1,17 @@
+import { Hono } from 'hono';
+import { HouseRules } from '#core/narration/house-rules';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
+import type { Services } from '../services';
+import { readHouse, saveHouse } from '../store/house';
+import { valid } from '../validate';
+
+/** How this workshop wants things said. */
+export function houseRoutes({ db }: Services) {
+  return new Hono<SignedIn>()
+    .get('/house', only(...EVERYONE), async (c) => c.json({ rules: await readHouse(db) }))
+    .put('/house', only(...WRITERS), valid('json', HouseRules), async (c) => {
+      const rules = c.req.valid('json');
+      await saveHouse(db, rules, c.get('person').id);
+      return c.json({ rules });
+    });
+}

@@ -1,0 +1,39 @@
+import { useTranslation } from 'react-i18next';
+import { safetyPage } from '#core/cautions/safety-page';
+import type { Workbook } from '#core/procedure/procedure';
+import { showNumber } from '../app/format';
+import { CautionNote } from './CautionNote';
+import styles from './SafetyList.module.css';
+
+/** What to know before the first step, made from all of them. Local rules and the site's lockout procedure come first. */
+export function SafetyList({ workbook }: { workbook: Workbook }) {
+  const { t } = useTranslation();
+  const { cautions, makingSafe, heavy, springs, substances } = safetyPage(workbook);
+  return (
+    <div className={styles.page}>
+      <p className={styles.first}>{t('safety.first')}</p>
+      {makingSafe.length > 0 && (
+        <p>{t('safety.makingSafe', { steps: makingSafe.join(', '), count: makingSafe.length })}</p>
+      )}
+      {cautions.map(({ signal, text, steps }) => (
+        <div key={signal + text} className={styles.caution}>
+          <CautionNote caution={{ signal, text }} />
+          <span className="quiet">{t('safety.atSteps', { steps: steps.join(', '), count: steps.length })}</span>
+        </div>
+      ))}
+      {heavy.length > 0 && (
+        <p>
+          {t('safety.heavy', {
+            parts: heavy.map(({ name, massKg = 0 }) => t('safety.weighs', { name, kg: showNumber(massKg) })).join(', '),
+          })}
+        </p>
+      )}
+      {springs.length > 0 && <p>{t('safety.springs', { parts: springs.map(({ name }) => name).join(', ') })}</p>}
+      {substances.map(({ id, name, hazard }) => (
+        <p key={id}>
+          <strong>{name}</strong> {hazard}
+        </p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { useTranslation } from 'react-i18next';
+import { bothWays } from '#core/orientation/directions';
+import { type Pose, sayClocking } from '#core/orientation/faces';
+import { stacksWith } from '#core/orientation/stack-section';
+import type { Step } from '#core/procedure/procedure';
+import { verbOf } from '#core/procedure/verbs';
+import { componentById, type Series } from '#core/pump/series';
+import { StackSection } from '../drawings/StackSection';
+
+type Poses = ReadonlyMap<string, Pose>;
+
+interface StepSectionsProps {
+  readonly step: Step;
+  readonly series: Series;
+  /** How the housings lie as the step is done. */
+  readonly poses: Poses;
+}
+
+/** The stacks a step works in, with its parts pointed out and shown as the step says they face. */
+export function StepSections({ step, series, poses }: StepSectionsProps) {
+  if (verbOf(step.verb).object !== 'parts') return null;
+  const ids = step.targets.map(({ componentId }) => componentId);
+  const [only, more] = ids;
+  const said = new Map(step.faces && only && !more ? [[only, step.faces]] : []);
+  return stacksWith(series, ids).map((stack) => (
+    <StackSection
+      key={stack.id}
+      stack={stack}
+      series={series}
+      current={ids}
+      said={said}
+      pose={poseOf(series, stack.hostId ?? only, poses)}
+    />
+  ));
+}
+
+/** How a facing reads in the pump and, for the housing as it lies, on the bench; with turning and trial fit. */
+export function FacingSaid({ step, series, poses }: StepSectionsProps) {
+  const { t } = useTranslation();
+  const { faces } = step;
+  const component = componentById(series, step.targets[0]?.componentId ?? '');
+  if (!faces) return null;
+  const ways = component && bothWays(faces, component, series, poseOf(series, component.hostId, poses));
+  const onBench =
+    ways?.onBench && !/\b(up|down)\b/i.test(faces.toward) ? t(`faces.onBench.${ways.onBench}`) : undefined;
+  const inPump = ways && ways.inPump !== faces.toward ? t('faces.inPump', { toward: ways.inPump }) : undefined;
+  const lines = [
+    onBench ?? inPump,
+    faces.clocking && sayClocking(faces.clocking),
+    faces.tellBy && t('bench.tellBy', { by: faces.tellBy }),
+    faces.trialFit && t('faces.trial', { fit: faces.trialFit }),
+  ].filter(Boolean);
+  return (
+    <span>
+      <strong>{t('step.facesSaid', { end: faces.end, toward: faces.toward })}</strong>
+      {lines.map((line) => (
+        <span key={line}>
+          <br />
+          <small>{line}</small>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** How the nearest housing around a part lies. */
+function poseOf(series: Series, housingId: string | undefined, poses: Poses): Pose | undefined {
+  for (let id = housingId, rest = 8; id && rest > 0; id = componentById(series, id)?.hostId, rest -= 1) {
+    const pose = poses.get(id);
+    if (pose) return pose;
+  }
+  return undefined;
+}

@@ -1,0 +1,206 @@
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { JudgedMeasure, StepRun } from '#core/job/job';
+import type { Measurement, Step } from '#core/procedure/procedure';
+import { toolLabel } from '#core/pump/series';
+import { readNumber } from '#core/quantity/quantity';
+import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
+import { type MeasuringPlace, placesOf, summarise } from '#core/wear/measure';
+import { showNumber, showQuantity } from '../../app/format';
+import type { BenchJob } from '../../offline/job-sync';
+import { Tag } from '../../parts/Tag';
+import frame from './Bench.module.css';
+import styles from './Demands.module.css';
+import { openOverride } from './dialogs';
+
+interface MeasureDemandProps {
+  readonly bench: BenchJob;
+  readonly step: Step;
+  readonly run: StepRun;
+  readonly inHand: boolean;
+  readonly measurements: readonly Measurement[];
+  readonly places: readonly (string | null)[];
+  readonly placeName: (positionId: string | null) => string | undefined;
+}
+
+/** The lengths a step asks for, each judged as it is entered, with loss from new, taper and out-of-round. */
+export function MeasureDemand(props: MeasureDemandProps) {
+  const { bench, step, run, inHand, measurements, places } = props;
+  const { t } = useTranslation();
+  const open = measurements.some((measurement) =>
+    places.some((place) => readingsOf(run, measurement, place).length < placesOf(measurement).length),
+  );
+  return (
+    <>
+      {measurements.map((measurement) => (
+        <div key={measurement.id} className={styles.place}>
+          <h2>{measurement.what}</h2>
+          <p>
+            <Limits measurement={measurement} />
+            <Gauge bench={bench} measurement={measurement} />
+          </p>
+          {places.map((place) => (
+            <MeasuredPart key={place ?? 'all'} {...props} measurement={measurement} place={place} />
+          ))}
+        </div>
+      ))}
+      {run.overrides.measure ? (
+        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.measure.text })}</Tag>
+      ) : (
+        inHand &&
+        open && (
+          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'measure')}>
+            {t('bench.override.measure')}
+          </button>
+        )
+      )}
+    </>
+  );
+}
+
+function Limits({ measurement: { least, most, nominal } }: { measurement: Measurement }) {
+  const { t } = useTranslation();
+  const limits =
+    least && most
+      ? t('measure.between', { least: showQuantity(least), most: showQuantity(most) })
+      : least
+        ? t('measure.atLeast', { least: showQuantity(least) })
+        : most
+          ? t('measure.atMost', { most: showQuantity(most) })
+          : t('measure.noLimits');
+  return <>{nominal ? t('measure.newIs', { limits, nominal: showQuantity(nominal) }) : limits}</>;
+}
+
+function Gauge({ bench, measurement }: { bench: BenchJob; measurement: Measurement }) {
+  const { t } = useTranslation();
+  const tool = bench.job.release.workbook.series.tools.find(({ id }) => id === measurement.toolId);
+  return tool ? <span className="quiet">{` ${t('measure.by', { tool: toolLabel(tool) })}`}</span> : null;
+}
+
+function readingsOf(run: StepRun, measurement: Measurement, place: string | null): JudgedMeasure[] {
+  return run.measured.filter((one) => one.measurementId === measurement.id && one.positionId === place);
+}
+
+const spotKey = ({ point, direction }: MeasuringPlace) => `${point ?? ''}/${direction}`;
+
+function MeasuredPart({
+  bench,
+  step,
+  run,
+  inHand,
+  measurement,
+  place,
+  placeName,
+}: MeasureDemandProps & { measurement: Measurement; place: string | null }) {
+  const { t } = useTranslation();
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
+  const [fault, setFault] = useState('');
+  const [unit, setUnit] = useState<UnitSymbol>(
+    (measurement.nominal ?? measurement.least ?? measurement.most)?.unit ?? 'mm',
+  );
+  const spots = placesOf(measurement);
+  const readings = readingsOf(run, measurement, place);
+  const at = (spot: MeasuringPlace) =>
+    readings.find((one) => one.point === spot.point && one.direction === spot.direction);
+  const wear = summarise(readings, measurement);
+  const out = readings.some(({ verdict }) => verdict === 'under' || verdict === 'over');
+  const label = (spot: MeasuringPlace) =>
+    [placeName(place), spot.point, measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : undefined]
+      .filter(Boolean)
+      .join(', ') || measurement.what;
+
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const said = spots.flatMap((spot) => {
+      const text = texts[spotKey(spot)]?.trim();
+      return text ? [{ spot, text, value: readNumber(text) }] : [];
+    });
+    const bad = said.find(({ value }) => !Number.isFinite(value) || value < 0);
+    if (said.length === 0) return setFault(t('bench.readingEmpty'));
+    if (bad) return setFault(t('bench.readingBad', { text: bad.text }));
+    setFault('');
+    for (const { spot, value } of said) {
+      await bench.enter({
+        kind: 'measured',
+        stepId: step.id,
+        measurementId: measurement.id,
+        positionId: place,
+        ...spot,
+        reading: { value, unit },
+      });
+    }
+    setTexts({});
+  };
+
+  return (
+    <form className={styles.measured} onSubmit={submit} aria-label={placeName(place) ?? measurement.what}>
+      {placeName(place) && <h3>{placeName(place)}</h3>}
+      <div className={measurement.directions === 2 ? styles.twoWays : styles.oneWay}>
+        {spots.map((spot) => {
+          const reading = at(spot);
+          return (
+            <label key={spotKey(spot)}>
+              <span>{spot.point || measurement.directions === 2 ? label({ ...spot }) : t('bench.reading')}</span>
+              {inHand && (
+                <input
+                  inputMode="decimal"
+                  autoComplete="off"
+                  placeholder={reading ? showNumber(reading.reading.value, 6) : ''}
+                  value={texts[spotKey(spot)] ?? ''}
+                  onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
+                />
+              )}
+              {reading && (
+                <output
+                  className={
+                    reading.verdict === 'within' || reading.verdict === 'unjudged' ? styles.within : styles.out
+                  }
+                >
+                  {`${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
+                </output>
+              )}
+            </label>
+          );
+        })}
+      </div>
+      {inHand && (
+        <div className={styles.reading}>
+          <select
+            aria-label={t('bench.unit')}
+            value={unit}
+            onChange={(event) => setUnit(event.currentTarget.value as UnitSymbol)}
+          >
+            {symbolsOf('length').map((symbol) => (
+              <option key={symbol}>{symbol}</option>
+            ))}
+          </select>
+          <button type="submit" className={frame.medium}>
+            {t('bench.enter')}
+          </button>
+        </div>
+      )}
+      {fault && (
+        <span className={styles.faultText} role="alert">
+          {fault}
+        </span>
+      )}
+      {wear && (wear.fromNew !== undefined || wear.taper !== undefined || wear.outOfRound !== undefined) && (
+        <p className="quiet">
+          {(['fromNew', 'taper', 'outOfRound'] as const)
+            .flatMap((what) => {
+              const value = wear[what];
+              return value === undefined
+                ? []
+                : [t(`measure.${what}`, { value: `${showNumber(value, 3)} ${wear.unit}` })];
+            })
+            .join(', ')}
+        </p>
+      )}
+      {out && (
+        <p className={styles.consequence} role="status">
+          <strong>{t(`consequence.do.${measurement.then}`)}</strong>
+        </p>
+      )}
+    </form>
+  );
+}

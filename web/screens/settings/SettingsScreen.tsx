@@ -1,0 +1,161 @@
+import { ActionIcon, Button, Loader, SegmentedControl, TagsInput, Text, Title } from '@mantine/core';
+import { IconX } from '@tabler/icons-react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import type { HouseRules } from '#core/narration/house-rules';
+import { sayPreferred, UNIT_PREFERENCES, type UnitPreference } from '#core/quantity/preference';
+import { answer, api } from '../../app/api';
+import { FaultNotice } from '../../app/Fallbacks';
+import { tellFault } from '../../app/notify';
+import { Page, TopBar } from '../../app/Shell';
+import { usePerson } from '../../app/SignedIn';
+import { mayWrite } from '../../app/session';
+import { DraftText } from '../../parts/DraftText';
+import { useReader } from '../../state/reader';
+import styles from './Settings.module.css';
+
+/** How this workshop wants things said, and how the person at this device wants figures shown. */
+export function SettingsScreen() {
+  const { t } = useTranslation();
+  const { units, prefer } = useReader();
+  return (
+    <>
+      <TopBar />
+      <Page>
+        <Title order={1} size={28} mb="lg">
+          {t('settings.title')}
+        </Title>
+        <Title order={2} size="h4" mb={6}>
+          {t('settings.units')}
+        </Title>
+        <Text className="quiet" mb={8}>
+          {t('settings.unitsBody')}
+        </Text>
+        <SegmentedControl
+          aria-label={t('settings.units')}
+          data={UNIT_PREFERENCES.map((value) => ({ value, label: t(`settings.unit.${value}`) }))}
+          value={units}
+          onChange={(value) => prefer(value as UnitPreference)}
+        />
+        <Text mt={8} className="number">
+          {t('settings.example', {
+            one: sayPreferred({ value: 45, unit: 'N·m' }, units),
+            other: sayPreferred({ value: 62, unit: 'lbf·in' }, units),
+          })}
+        </Text>
+        <Terms />
+      </Page>
+    </>
+  );
+}
+
+const HOUSE = ['house'];
+
+function Terms() {
+  const { t } = useTranslation();
+  const queries = useQueryClient();
+  const writes = mayWrite(usePerson());
+  const query = useQuery({ queryKey: HOUSE, queryFn: () => answer(api.house.$get()) });
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data) return <Loader mt={32} aria-label={t('app.loading')} />;
+  const { terms } = query.data.rules;
+  const set = async (next: HouseRules['terms']) => {
+    // Shown at once; what a refusal leaves takes its place.
+    queries.setQueryData(HOUSE, { rules: { terms: next } });
+    try {
+      queries.setQueryData(HOUSE, await answer(api.house.$put({ json: { terms: next } })));
+    } catch (error) {
+      tellFault(error);
+      await query.refetch();
+    }
+  };
+  return (
+    <section>
+      <Title order={2} size="h4" mt="xl" mb={6}>
+        {t('settings.terms')}
+      </Title>
+      <Text className="quiet" mb={8}>
+        {t('settings.termsBody')}
+      </Text>
+      {terms.length > 0 && (
+        <div className={styles.head}>
+          <span>{t('settings.say')}</span>
+          <span>{t('settings.insteadOf')}</span>
+        </div>
+      )}
+      {terms.map((term, i) => (
+        <div key={term.say} className={styles.term}>
+          {writes ? (
+            <>
+              <DraftText
+                ariaLabel={t('settings.say')}
+                value={term.say}
+                maxLength={60}
+                onCommit={(say) => say && set(terms.with(i, { ...term, say }))}
+              />
+              <TagsInput
+                aria-label={t('settings.insteadOfLabel', { say: term.say })}
+                value={[...term.insteadOf]}
+                onChange={(insteadOf) => insteadOf.length > 0 && set(terms.with(i, { ...term, insteadOf }))}
+                acceptValueOnBlur
+              />
+              <ActionIcon
+                variant="subtle"
+                color="gray"
+                size={36}
+                aria-label={t('series.remove', { name: term.say })}
+                onClick={() => set(terms.toSpliced(i, 1))}
+              >
+                <IconX size={16} />
+              </ActionIcon>
+            </>
+          ) : (
+            <>
+              <strong>{term.say}</strong>
+              <span>{term.insteadOf.join(', ')}</span>
+            </>
+          )}
+        </div>
+      ))}
+      {terms.length === 0 && <Text className="quiet">{t('settings.noTerms')}</Text>}
+      {writes && (
+        <NewTerm
+          onAdd={(say, instead) => set([...terms, { say, insteadOf: [instead] }])}
+          taken={terms.map(({ say }) => say)}
+        />
+      )}
+    </section>
+  );
+}
+
+function NewTerm({ onAdd, taken }: { onAdd: (say: string, instead: string) => void; taken: readonly string[] }) {
+  const { t } = useTranslation();
+  const add = (form: HTMLFormElement) => {
+    const data = new FormData(form);
+    const [say, instead] = [String(data.get('say') ?? '').trim(), String(data.get('instead') ?? '').trim()];
+    if (!say || !instead || taken.includes(say)) return;
+    onAdd(say, instead);
+    form.reset();
+  };
+  return (
+    <form
+      className={styles.term}
+      onSubmit={(event) => {
+        event.preventDefault();
+        add(event.currentTarget);
+      }}
+    >
+      <input name="say" maxLength={60} required placeholder={t('settings.sayHint')} aria-label={t('settings.newSay')} />
+      <input
+        name="instead"
+        maxLength={60}
+        required
+        placeholder={t('settings.insteadHint')}
+        aria-label={t('settings.newInstead')}
+      />
+      <Button type="submit" variant="default">
+        {t('settings.add')}
+      </Button>
+    </form>
+  );
+}
