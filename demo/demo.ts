@@ -22,6 +22,8 @@ export function openDemo(): DemoPeople & { seed: (services: Services) => Promise
   return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
 }
 
+/** Drawing takes a while, and the demo should be there soon. */
+const ILLUSTRATED = 2;
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
@@ -35,7 +37,7 @@ class Seeder {
     const { accounts } = this.services;
     for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
     await this.shelve(corrick, 'First release; both ends walked through by Jun');
-    await this.shelve(fennimoor, 'First release; packed twice with Tobias');
+    await this.shelve(fennimoor, 'First release; packed twice with Tobias', ILLUSTRATED);
     await this.shelve(tarnbeck, 'First release; the lifts tried by Jun and Mara');
     const { releaseId, workbook } = await this.shelve(pellwick, 'First release, walked through with Mara at the bench');
     await this.finishedJob(releaseId, workbook);
@@ -43,14 +45,14 @@ class Seeder {
   }
 
   /** Takes a package in and releases its first procedure; the others stay drafts. */
-  private async shelve(json: unknown, note: string): Promise<{ releaseId: string; workbook: Workbook }> {
+  private async shelve(json: unknown, note: string, pictures = 0): Promise<{ releaseId: string; workbook: Workbook }> {
     const { db, newId } = this.services;
     const reading = readPackage(json);
     if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
     const { series, procedures } = reading.package;
     const [written, ...others] = procedures;
     if (!written) throw new Error('demo package: no procedure');
-    const first = await this.illustrated({ series, procedure: written });
+    const first = await this.illustrated({ series, procedure: written }, pictures);
     await takeInPackage(db, series, [first, ...others], false, this.idOf('ines'));
     const { procedure } = await readWorkbook(db, first.id);
     const by = this.idOf('ines');
@@ -58,16 +60,18 @@ class Seeder {
     return { releaseId: id, workbook: { series, procedure: first } };
   }
 
-  /** A drawn picture with marks on it for each fitting whose photo check has to be met. */
-  private async illustrated(workbook: Workbook): Promise<Procedure> {
+  /** A drawn picture with marks on it for the first fittings whose photo check has to be met. */
+  private async illustrated(workbook: Workbook, pictures: number): Promise<Procedure> {
     const { procedure } = workbook;
     const steps: Step[] = [];
+    let left = pictures;
     for (const step of procedure.steps) {
-      const shows = step.photo && verbOf(step.verb).effect === 'refits' ? step.photo : undefined;
+      const shows = left > 0 && verbOf(step.verb).effect === 'refits' ? step.photo : undefined;
       if (!shows) {
         steps.push(step);
         continue;
       }
+      left -= 1;
       const drawn = await drawPhoto(workbook, step);
       const photo = await this.keepPhoto(drawn, 'ines');
       const marks: PictureMark[] = [

@@ -3,6 +3,7 @@ import { replay, stateAfter, type Timeline } from '#core/cloth/replay';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
 import type { PictureMark } from '#core/pictures/picture';
 import type { Step, Workbook } from '#core/procedure/procedure';
+import { verbOf } from '#core/procedure/verbs';
 import type { ComponentKind } from '#core/pump/kinds';
 import { componentById, positionSetById } from '#core/pump/series';
 
@@ -13,7 +14,9 @@ const HEIGHT = 960;
 /** A JPEG of what the photo check of `step` asks for. */
 export async function drawPhoto(workbook: Workbook, step: Step): Promise<Buffer> {
   const timeline = replay(workbook);
-  const onCloth = timeline.frames.find((frame) => frame.step === step)?.moves.some((move) => move.to === 'cloth');
+  const onCloth =
+    verbOf(step.verb).effect !== 'refits' &&
+    timeline.frames.find((frame) => frame.step === step)?.moves.some((move) => move.to === 'cloth');
   const svg = onCloth ? clothScene(workbook, timeline, step) : benchScene(workbook, step);
   return sharp(Buffer.from(svg)).jpeg({ quality: 84 }).toBuffer();
 }

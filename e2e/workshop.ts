@@ -78,7 +78,7 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByText(/^Saved/)).toBeVisible();
 }
 
-/** A job on the newest release whose title is given; ends on the bench screen. */
+/** A job on the newest release whose title is given; ends at its first step. */
 export async function startJob(page: Page, title: string, workOrder: string): Promise<void> {
   await page.goto('/jobs');
   await page.getByRole('button', { name: 'Start a job' }).click();
@@ -89,5 +89,6 @@ export async function startJob(page: Page, title: string, workOrder: string): Pr
   await dialog.getByLabel('Pump serial number').fill('50-0999');
   await dialog.getByLabel('Customer').fill('Glasshouse Number Four');
   await dialog.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I have read it: begin' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
 }

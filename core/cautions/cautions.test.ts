@@ -25,6 +25,22 @@ test('signal words keep to their published meaning, the gravest first', () => {
   expect(SIGNAL_WORDS.map((word) => SIGNALS[word].colour)).toEqual(['red', 'orange', 'yellow', 'blue']);
 });
 
+/** Relative luminance and contrast as WCAG 2.2 defines them. */
+function contrast(a: string, b: string): number {
+  const [one = 0, other = 0] = [a, b].map((hex) => {
+    const [r = 0, g = 0, blue = 0] = [1, 3, 5].map((i) => {
+      const c = Number.parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r + 0.7152 * g + 0.0722 * blue;
+  });
+  return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
+}
+
+test.each(SIGNAL_WORDS)('%s is legible on its panel', (word) => {
+  expect(contrast(SIGNALS[word].panel, SIGNALS[word].word)).toBeGreaterThanOrEqual(4.5);
+});
+
 test('a notice warns of damage only, and no other word does', () => {
   const hurt = /\b(hand|finger|skin|eye|injur|burn|splinter|glove|wear|lift|start|isolat|pressure|face away)/i;
   for (const { signal, text } of USUAL_CAUTIONS) expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
@@ -77,6 +93,15 @@ describe('the safety page', () => {
       ['WARNING', 'A jet goes through gloves', [2]],
       ['WARNING', 'Heavy', [3, 6]],
     ]);
+  });
+
+  test('in a setting asks for what its methods ask for, and leaves out those of the other', () => {
+    const method = { id: 'van', name: 'by hand', verb: 'take-off' as const, toolIds: [], setting: 'field' as const };
+    const cautions = [{ signal: 'WARNING' as const, text: 'Two people' }];
+    const split = withStep(used, 2, { methods: [{ ...method, cautions }] });
+    const says = (setting?: 'workshop' | 'field') =>
+      safetyPage(split, setting).cautions.some(({ text }) => text === 'Two people');
+    expect([says(), says('field'), says('workshop')]).toEqual([true, true, false]);
   });
 
   test('names how the pump is made safe, what is heavy or under tension, and what is put on that can hurt', () => {

@@ -1,4 +1,5 @@
-import { type Caution, SIGNAL_WORDS, type Workbook } from '../procedure/procedure';
+import { type Caution, type Setting, SIGNAL_WORDS, type Workbook } from '../procedure/procedure';
+import { stepIn } from '../procedure/setting';
 import { type Component, type Consumable, componentById } from '../pump/series';
 
 /** What a technician reads before the first step, made from all of them. */
@@ -20,13 +21,16 @@ export interface SafetyPage {
  */
 export const PLANNED_LIFT_KG = 16;
 
-export function safetyPage({ series, procedure }: Workbook): SafetyPage {
+/** With a setting, only what its methods ask for; without one, what any method does. */
+export function safetyPage({ series, procedure }: Workbook, setting?: Setting): SafetyPage {
   const cautions = new Map<string, Caution & { steps: number[] }>();
   const makingSafe: number[] = [];
   const handled = new Set<string>();
   const used = new Set<string>();
   procedure.steps.forEach((step, index) => {
-    for (const caution of [...step.cautions, ...(step.methods ?? []).flatMap((method) => method.cautions)]) {
+    const inSetting = setting ? stepIn(step, setting) : step;
+    const others = (inSetting.methods ?? []).filter((method) => !setting || !method.setting);
+    for (const caution of [...inSetting.cautions, ...others.flatMap((method) => method.cautions)]) {
       const key = `${caution.signal} ${caution.text}`;
       const known = cautions.get(key) ?? { ...caution, steps: [] };
       if (known.steps.at(-1) !== index + 1) known.steps.push(index + 1);

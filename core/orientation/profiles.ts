@@ -32,7 +32,7 @@ const WORDS: readonly [RegExp, Profile][] = [
   [/round|curved|radius/i, 'rounded'],
   [/mark|number|stamp|word|letter|colour/i, 'marked'],
   [/long/i, 'long'],
-  [/flat|lapped|face|plain|heel|back/i, 'flat'],
+  [/either|flat|lapped|face|plain|heel|back/i, 'flat'],
 ];
 
 /** The profile that words about an end tell of: "spring side" is spring; undefined when they tell of none. */

@@ -1,13 +1,25 @@
 import type { Content } from 'pdfmake/interfaces';
+import { safetyPage } from '#core/cautions/safety-page';
+import { SIGNALS } from '#core/cautions/signal-words';
 import { cellOf, replay, type Timeline } from '#core/cloth/replay';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/narration/branches';
-import { sayStep } from '#core/narration/sentence';
-import { benchMinutes, type Caution, type Step, type Workbook } from '#core/procedure/procedure';
-import { STAGES } from '#core/procedure/verbs';
+import { listing, sayStep } from '#core/narration/sentence';
+import { stacksWith } from '#core/orientation/stack-section';
+import {
+  benchMinutes,
+  type Caution,
+  type Measurement,
+  type Procedure,
+  type Step,
+  type Workbook,
+} from '#core/procedure/procedure';
+import { STAGES, verbOf } from '#core/procedure/verbs';
 import { toolLabel } from '#core/pump/series';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import { type ListedTool, toolList } from '#core/tools/tool-list';
 import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
+import { printedSection } from './section';
 import { printedMoment, WORDS } from './words';
 
 export interface PrintedRelease {
@@ -19,14 +31,12 @@ export interface PrintedRelease {
 }
 
 /** The whole instruction of a release on paper. */
-export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
+export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPhoto): Promise<Buffer> {
   const { series, procedure } = release.workbook;
+  const pictures = await printedPictures(procedure, readPhoto);
   const timeline = replay(release.workbook);
   const { minutes } = benchMinutes(procedure);
   const title = `${series.name} ${series.code}: ${procedure.title}`;
-  const tools = inOrderOfUse(procedure.steps.flatMap((step) => step.toolIds)).flatMap(
-    (id) => series.tools.find((tool) => tool.id === id) ?? [],
-  );
   const consumables = inOrderOfUse(
     procedure.steps.flatMap((step) => step.applications.map((a) => a.consumableId)),
   ).flatMap((id) => series.consumables.find((consumable) => consumable.id === id) ?? []);
@@ -40,11 +50,11 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
         `${printedMoment(release.releasedAt)}, ${release.releasedBy}${release.note ? `: ${release.note}` : ''}`,
       ],
       [WORDS.steps, `${procedure.steps.length}${minutes > 0 ? `, ${sayNumber(minutes)} ${WORDS.minutes}` : ''}`],
-      [WORDS.tools, tools.map(toolLabel).join('; ') || '-'],
+      [WORDS.tools, toolList(release.workbook).map(toolLine).join('; ') || '-'],
       ...(procedure.kits ? [[WORDS.kits, kitLine(release.workbook)] as const] : []),
       [WORDS.consumables, consumables.map((consumable) => consumable.name).join('; ') || '-'],
     ]),
-    { text: WORDS.safety, bold: true, margin: [0, 6, 0, 0] },
+    ...safetyLines(release.workbook),
     ...STAGES.flatMap((stage): Content[] => {
       const steps = procedure.steps.map((step, index) => ({ step, index })).filter(({ step }) => step.stage === stage);
       if (steps.length === 0) return [];
@@ -56,7 +66,7 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
             dontBreakRows: true,
             body: steps.map(({ step, index }) => [
               { text: String(index + 1), bold: true, color: INK.soft },
-              { stack: stepLines(step, release.workbook) },
+              { stack: [...stepLines(step, release.workbook), ...(pictures.get(step.id) ?? [])] },
               { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
             ]),
           },
@@ -67,8 +77,58 @@ export async function instructionPdf(release: PrintedRelease): Promise<Buffer> {
   ]);
 }
 
+/** What to know before the first step, made from all of them. */
+function safetyLines(workbook: Workbook): Content[] {
+  const { cautions, makingSafe, heavy, substances } = safetyPage(workbook);
+  const list = (numbers: readonly number[]) => `${WORDS.step} ${numbers.join(', ')}`;
+  return [
+    { text: WORDS.beforeYouBegin, style: 'section' },
+    { text: WORDS.safety, bold: true },
+    ...(makingSafe.length > 0 ? [{ text: `${WORDS.madeSafe}: ${list(makingSafe)}` }] : []),
+    ...cautions.map(
+      (caution): Content => ({
+        columns: [cautionLine(caution), { text: list(caution.steps), style: 'soft', width: 90 }],
+      }),
+    ),
+    ...(heavy.length > 0
+      ? [
+          {
+            text: `${WORDS.heavy}: ${heavy.map(({ name, massKg = 0 }) => `${name} ${sayNumber(massKg)} kg`).join(', ')}`,
+          },
+        ]
+      : []),
+    ...substances.map(({ name, hazard }): Content => ({ text: [{ text: `${name}: `, bold: true }, hazard ?? ''] })),
+  ];
+}
+
+function toolLine({ tool, steps, pickups }: ListedTool): string {
+  const number = tool.specialNumber ? ` (${tool.specialNumber})` : '';
+  return `${toolLabel(tool)}${number}, ${WORDS.step} ${steps[0]}${pickups > 1 ? `, ${pickups} ×` : ''}`;
+}
+
+export type ReadPhoto = (hash: string) => Promise<Buffer | undefined>;
+
+/** The pictures of each step as they are drawn on, with their captions. */
+async function printedPictures(procedure: Procedure, readPhoto: ReadPhoto): Promise<Map<string, Content[]>> {
+  const printed = new Map<string, Content[]>();
+  for (const step of procedure.steps) {
+    for (const { photo, flat, caption } of step.pictures ?? []) {
+      const bytes = await readPhoto(flat ?? photo);
+      if (!bytes) continue;
+      const image = `data:image/jpeg;base64,${bytes.toString('base64')}`;
+      const shown: Content[] = [
+        { image, fit: [230, 170], margin: [0, 4, 0, 2] },
+        ...(caption ? [{ text: caption, style: 'soft', fontSize: 9 }] : []),
+      ];
+      printed.set(step.id, [...(printed.get(step.id) ?? []), ...shown]);
+    }
+  }
+  return printed;
+}
+
 function cautionLine({ signal, text }: Caution): Content {
-  return { text: [{ text: `${signal}  `, bold: true, color: signal === 'NOTICE' ? INK.indigo : INK.kaki }, text] };
+  const { panel, word } = SIGNALS[signal];
+  return { text: [{ text: ` ${signal} `, bold: true, background: panel, color: word }, `  ${text}`] };
 }
 
 /** Everything a step says, one line each, cautions before the act. */
@@ -81,9 +141,10 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   const say = (label: string, text: string) => lines.push({ text: [{ text: `${label}: `, color: INK.soft }, text] });
   if (step.detail) lines.push({ text: step.detail });
   if (step.faces?.tellBy) say(WORDS.faces, `${WORDS.tellBy} ${step.faces.tellBy}`);
-  for (const { consumableId, where } of step.applications) {
+  if (step.faces?.trialFit) say(WORDS.faces, step.faces.trialFit);
+  for (const { consumableId, where, amount } of step.applications) {
     const name = series.consumables.find((consumable) => consumable.id === consumableId)?.name ?? '';
-    say(WORDS.apply, where ? `${name}, ${where}` : name);
+    say(WORDS.apply, [name, amount, where].filter(Boolean).join(', '));
   }
   if (step.torque) {
     const { low, high } = torqueWindow(step.torque);
@@ -93,6 +154,12 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
       `${sayQuantity(step.torque.figure)}, ${WORDS.window} ${range}; ${step.torque.source ?? WORDS.noSource}`,
     );
   }
+  for (const { at, by, sound, faults } of step.looks ?? []) {
+    say(WORDS.look, `${at}${by ? `, ${by}` : ''}. ${WORDS.sound}: ${sound}`);
+    for (const { sign, means, then } of faults)
+      lines.push({ text: `${sign}: ${means ? `${means} ` : ''}${WORDS.then[then]}`, margin: [10, 0, 0, 0] });
+  }
+  for (const measurement of step.measurements ?? []) say(WORDS.measure, measurementLine(measurement));
   for (const method of step.methods ?? []) {
     say(WORDS.methods, methodLine(method, workbook));
     lines.push(...method.cautions.map(cautionLine));
@@ -104,7 +171,23 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   if (step.decision) say(step.decision.question, step.decision.answers.map(({ text }) => text).join(' / '));
   if (step.photo) say(WORDS.photo, step.photo.mustShow);
   if (step.why) say(WORDS.why, step.why);
+  const ids = step.targets.map(({ componentId }) => componentId);
+  if (verbOf(step.verb).effect === 'refits')
+    lines.push(...stacksWith(series, ids).map((stack) => printedSection(stack, series, ids)));
   return lines;
+}
+
+function measurementLine({ what, least, most, nominal, points, directions }: Measurement): string {
+  return [
+    what,
+    nominal && `${WORDS.whenNew} ${sayQuantity(nominal, 6)}`,
+    least && `${WORDS.least} ${sayQuantity(least, 6)}`,
+    most && `${WORDS.most} ${sayQuantity(most, 6)}`,
+    points.length > 0 && `${WORDS.at} ${listing(points)}`,
+    directions === 2 && WORDS.crosswise,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function kitLine({ series, procedure }: Workbook): string {

@@ -38,23 +38,91 @@ const procedure = changeStep(base, torqueStep.id, {
 const workbook = { series, procedure };
 
 test('the instruction holds every step, its tools, figures and cautions', async () => {
-  const pdf = await instructionPdf({
+  const release = {
     number: 3,
     workbook,
     releasedAt: '2026-01-05T08:00:00.000Z',
     releasedBy: 'Ada Test',
     note: 'Better words',
-  });
-  const { text } = await read(pdf);
+  };
+  const { text } = await read(await instructionPdf(release, async () => undefined));
   expect(text).toContain('release 3');
   expect(text).toContain('Ada Test: Better words');
   expect(text).toContain('site lockout procedure');
   expect(text).toContain('Take off the eight cover nuts with socket, 17 mm.');
   expect(text).toContain('Torque the eight cover nuts to 45 N·m with torque wrench, 10-60 N·m.');
   expect(text).toContain('45 N·m, accept 43.2 to 46.8 N·m; Sheet 4');
-  expect(text).toContain('WARNING Keep fingers clear');
+  expect(text).toMatch(/WARNING +Keep fingers clear step 7/);
   expect(text).toContain('Photo must show: both rotors on the cloth');
-  expect(text).toContain('socket, 17 mm; torque wrench, 10-60 N·m');
+  expect(text).toContain('socket, 17 mm, step 2; torque wrench, 10-60 N·m, step 7');
+});
+
+test('the instruction shows pictures, looks, measurements, the section of a stack, and safety before all', async () => {
+  const flat = 'b'.repeat(64);
+  const [, , , fitting] = base.steps;
+  const rotor = fitting?.targets[0]?.componentId ?? '';
+  const procedure = changeStep(base, fitting?.id ?? '', {
+    pictures: [{ id: 'p', photo: 'a'.repeat(64), flat, caption: 'numbered side out', marks: [] }],
+    looks: [
+      {
+        id: 'l',
+        at: 'the lobes',
+        sound: 'dull all over',
+        faults: [{ id: 'f', sign: 'bright streaks', means: 'They touched.', then: 'refer' }],
+      },
+    ],
+    measurements: [
+      {
+        id: 'm',
+        what: 'bore',
+        least: { value: 32, unit: 'mm' },
+        points: ['front', 'back'],
+        directions: 2,
+        then: 'renew',
+      },
+    ],
+    cautions: [{ signal: 'DANGER', text: 'It starts by itself' }],
+  });
+  const step = procedure.steps.find(({ id }) => id === fitting?.id);
+  const refitted = {
+    ...procedure,
+    steps: procedure.steps.map((other) => (other === step ? { ...step, verb: 'fit' as const } : other)),
+  };
+  const stack = {
+    id: 's',
+    name: 'the box',
+    bore: [],
+    pressureAt: 'bottom' as const,
+    layers: [{ id: 'r', componentId: rotor, count: 1 }],
+  };
+  const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: 'teal' } })
+    .jpeg()
+    .toBuffer();
+  const asked: string[] = [];
+  const pdf = await instructionPdf(
+    {
+      number: 1,
+      workbook: { series: { ...series, stacks: [stack] }, procedure: refitted },
+      releasedAt: '2026-01-05T08:00:00.000Z',
+      releasedBy: 'Ada Test',
+      note: null,
+    },
+    async (hash) => {
+      asked.push(hash);
+      return picture;
+    },
+  );
+  const { text, images } = await read(pdf);
+  // What is drawn on is printed, never the bare photo behind it.
+  expect(asked).toEqual([flat]);
+  expect(images).toBe(1);
+  expect(text).toContain('numbered side out');
+  expect(text).toContain('Look at: the lobes. sound is: dull all over');
+  expect(text).toContain('bright streaks: They touched. Show it to the trainer or the lead.');
+  expect(text).toContain('Measure: bore, at least 32 mm, at front and back, twice, crosswise');
+  expect(text.indexOf('It starts by itself')).toBeLessThan(text.indexOf('Make safe'));
+  // The label of the section.
+  expect(text).toMatch(/pressure/);
 });
 
 test('the record holds readings, photos, overrides, problems and the course of the job', async () => {
@@ -179,13 +247,16 @@ test('branches, methods, aids and what let a warning stand are printed with the 
     }),
   };
   const { text } = await read(
-    await instructionPdf({
-      number: 1,
-      workbook: { series, procedure: branching },
-      releasedAt: '2026-01-05T08:00:00.000Z',
-      releasedBy: 'Ada Test',
-      note: null,
-    }),
+    await instructionPdf(
+      {
+        number: 1,
+        workbook: { series, procedure: branching },
+        releasedAt: '2026-01-05T08:00:00.000Z',
+        releasedBy: 'Ada Test',
+        note: null,
+      },
+      async () => undefined,
+    ),
   );
   expect(text).toContain('Is it stuck?: yes / no');
   expect(text).toContain('Only when step 1 is answered "yes"');

@@ -1,17 +1,18 @@
 import type { Content } from 'pdfmake/interfaces';
-import type { Entry } from '#core/job/entry';
+import { type Entry, OVERRIDABLE } from '#core/job/entry';
+import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { sayStep } from '#core/narration/sentence';
 import type { Step } from '#core/procedure/procedure';
 import { isToDo } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
+import { placeNameOf } from '#core/pump/series';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
+import type { ReadPhoto } from './instruction';
 import { printedMoment, WORDS } from './words';
-
-type ReadPhoto = (hash: string) => Promise<Buffer | undefined>;
 
 /** What was done, when, by whom, with every reading, photo and override. */
 export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buffer> {
@@ -67,12 +68,18 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     return lines.length > 0 ? lines : [{ text: WORDS.noExceptions, style: 'soft' }];
   }
 
-  function exceptionLines(_step: Step, index: number, run: StepRun): Content[] {
-    const overrides = (['torque', 'photo'] as const).flatMap((what) => {
+  function exceptionLines(step: Step, index: number, run: StepRun): Content[] {
+    const overrides = OVERRIDABLE.flatMap((what) => {
       const noted = run.overrides[what];
       return noted ? [{ ...noted, label: WORDS.overridden[what] }] : [];
     });
-    return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem }))].map(
+    const found = foundIn(step, run).map(({ where, sign, positionId, then, at, by }) => ({
+      at,
+      by,
+      label: WORDS.then[then],
+      text: [positionName(positionId), where, sign].filter(Boolean).join(', '),
+    }));
+    return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem })), ...found].map(
       ({ label, text, by, at }) => ({
         text: [
           { text: `${index + 1}  ${label}: `, bold: true, color: INK.kaki },
@@ -114,12 +121,40 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
             },
           ]
         : [];
-    return [...answers, ...readings, ...pictures];
+    const looked = run.looked.map(({ lookId, positionId, faultId }): Content => {
+      const look = step.looks?.find(({ id }) => id === lookId);
+      const fault = look?.faults.find(({ id }) => id === faultId);
+      return {
+        text: [
+          { text: `${[positionName(positionId), look?.at].filter(Boolean).join(', ')}: `, color: INK.soft },
+          {
+            text: fault ? `${fault.sign}. ${WORDS.then[fault.then]}` : WORDS.isSound,
+            color: fault ? INK.kaki : INK.moss,
+          },
+        ],
+      };
+    });
+    const measured = run.measured.map(({ measurementId, positionId, point, reading, verdict }): Content => {
+      const what = step.measurements?.find(({ id }) => id === measurementId)?.what;
+      return {
+        text: [
+          { text: `${[positionName(positionId), what, point].filter(Boolean).join(', ')}: `, color: INK.soft },
+          { text: sayQuantity(reading, 6), bold: true },
+          { text: `  ${WORDS.measured[verdict]}`, color: verdict === 'within' ? INK.moss : INK.kaki },
+        ],
+      };
+    });
+    const places = run.placesDone.map(
+      ({ positionId, at, by }): Content => ({
+        text: `${positionName(positionId)} ${WORDS.doneAt} ${printedMoment(at)}, ${name(by)}`,
+        color: INK.soft,
+      }),
+    );
+    return [...answers, ...readings, ...looked, ...measured, ...places, ...pictures];
   }
 
   function positionName(id: string | null): string {
-    const positions = series.positionSets.flatMap((set) => set.positions);
-    return positions.find((position) => position.id === id)?.name ?? '';
+    return placeNameOf(series, id) ?? '';
   }
 
   function doneText(step: Step, run: StepRun): string {

@@ -23,7 +23,7 @@ const Change = z.strictObject({
 });
 
 /** Drafts of procedures and their releases. */
-export function procedureRoutes({ db, newId }: Services) {
+export function procedureRoutes({ db, newId, photos }: Services) {
   return new Hono<SignedIn>()
     .post('/procedures', only(...WRITERS), valid('json', NewProcedure), async (c) => {
       const id = newId();
@@ -79,6 +79,10 @@ export function procedureRoutes({ db, newId }: Services) {
     .get('/releases/:id/pdf', only(...EVERYONE), async (c) => {
       const release = await readRelease(db, c.req.param('id'));
       const whole = { ...release, workbook: wholeChain(release.workbook) };
-      return answerPdf(c, `${release.workbook.series.code} release ${release.number}`, await instructionPdf(whole));
+      return answerPdf(
+        c,
+        `${release.workbook.series.code} release ${release.number}`,
+        await instructionPdf(whole, (hash) => photos.read(hash)),
+      );
     });
 }

@@ -1,11 +1,15 @@
+import { SIGNALS } from '#core/cautions/signal-words';
 import type { Caution } from '#core/procedure/procedure';
 import styles from './Caution.module.css';
 
-/** A caution with its published signal word in front. */
+/** A caution with its published signal word in front, on the published colour. */
 export function CautionNote({ caution }: { caution: Caution }) {
+  const { panel, word } = SIGNALS[caution.signal];
   return (
-    <p className={`${styles.caution} ${styles[caution.signal] ?? ''}`}>
-      <span className={styles.word}>{caution.signal}</span>
+    <p className={styles.caution} style={{ borderColor: panel }}>
+      <span className={styles.word} style={{ background: panel, color: word }}>
+        {caution.signal}
+      </span>
       {caution.text}
     </p>
   );

@@ -1,5 +1,5 @@
 import { Textarea, TextInput } from '@mantine/core';
-import { type KeyboardEvent, useEffect, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 
 interface DraftTextProps {
   readonly value: string;
@@ -19,15 +19,23 @@ interface DraftTextProps {
 export function DraftText({ value, onCommit, ariaLabel, lines, error, ...rest }: DraftTextProps) {
   const [text, setText] = useState(value);
   useEffect(() => setText(value), [value]);
+  /** What was handed over last: leaving after Enter hands nothing over twice. */
+  const handed = useRef<string>(undefined);
   const commit = () => {
-    if (text.trim() !== value.trim()) onCommit(text.trim());
+    const now = text.trim();
+    if (now === value.trim() || now === handed.current) return;
+    handed.current = now;
+    onCommit(now);
   };
   const props = {
     ...rest,
     error: error ?? null,
     'aria-label': ariaLabel,
     value: text,
-    onChange: (event: { currentTarget: { value: string } }) => setText(event.currentTarget.value),
+    onChange: (event: { currentTarget: { value: string } }) => {
+      handed.current = undefined;
+      setText(event.currentTarget.value);
+    },
     onBlur: commit,
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key === 'Enter' && (!lines || event.ctrlKey || event.metaKey)) commit();

@@ -1,14 +1,14 @@
 import { useTranslation } from 'react-i18next';
 import { safetyPage } from '#core/cautions/safety-page';
-import type { Workbook } from '#core/procedure/procedure';
+import type { Setting, Workbook } from '#core/procedure/procedure';
 import { showNumber } from '../app/format';
 import { CautionNote } from './CautionNote';
 import styles from './SafetyList.module.css';
 
 /** What to know before the first step, made from all of them. Local rules and the site's lockout procedure come first. */
-export function SafetyList({ workbook }: { workbook: Workbook }) {
+export function SafetyList({ workbook, setting }: { workbook: Workbook; setting?: Setting }) {
   const { t } = useTranslation();
-  const { cautions, makingSafe, heavy, springs, substances } = safetyPage(workbook);
+  const { cautions, makingSafe, heavy, springs, substances } = safetyPage(workbook, setting);
   return (
     <div className={styles.page}>
       <p className={styles.first}>{t('safety.first')}</p>

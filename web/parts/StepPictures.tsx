@@ -1,4 +1,5 @@
 import { modals } from '@mantine/modals';
+import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Clip, Picture } from '#core/pictures/picture';
 import type { Step } from '#core/procedure/procedure';
@@ -38,7 +39,9 @@ export function showLarge({ photo, flat, caption }: Picture): void {
   modals.open({
     size: 'auto',
     title: caption,
-    children: <img className={styles.large} src={photoUrl(flat ?? photo)} alt={caption ?? ''} />,
+    children: (
+      <img className={styles.large} src={photoUrl(flat ?? photo)} alt={caption ?? i18next.t('picture.noCaption')} />
+    ),
   });
 }
 

@@ -125,7 +125,7 @@ export function MethodFields({ step, change, series, named }: FieldsProps & { se
   return (
     <div className={styles.several}>
       {[...methods, undefined].map((method, i) => (
-        <div key={method?.id ?? 'new'} className={styles.method}>
+        <div key={method?.id ?? `new-${methods.length}`} className={styles.method}>
           <div className={styles.methodHead}>
             <DraftText
               ariaLabel={t('step.methodName')}

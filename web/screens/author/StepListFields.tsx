@@ -22,7 +22,7 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
   return (
     <div className={styles.several}>
       {[...applications, undefined].map((application, i) => (
-        <div key={application?.consumableId ?? 'new'} className={styles.pair}>
+        <div key={application?.consumableId ?? `new-${applications.length}`} className={styles.pair}>
           <ConsumableField
             names={series.consumables.map((consumable) => consumable.name)}
             value={series.consumables.find(({ id }) => id === application?.consumableId)?.name ?? ''}
@@ -72,7 +72,7 @@ export function CautionFields({ cautions, suggested = [], onChange }: CautionFie
   return (
     <div className={styles.several}>
       {[...cautions, undefined].map((caution, i) => (
-        <div key={caution ? caution.signal + caution.text : 'new'} className={styles.signal}>
+        <div key={caution ? caution.signal + caution.text : `new-${cautions.length}`} className={styles.signal}>
           <Select
             aria-label={t('step.signal')}
             data={[...SIGNAL_WORDS]}

@@ -27,7 +27,7 @@ export function LookFields({ step, series, change }: LookFieldsProps) {
   return (
     <div className={styles.several}>
       {[...looks, undefined].map((look, i) => (
-        <div key={look?.id ?? 'new'} className={styles.method}>
+        <div key={look?.id ?? `new-${looks.length}`} className={styles.method}>
           <div className={styles.look}>
             <DraftText
               ariaLabel={t('look.at')}
@@ -163,6 +163,8 @@ export function MeasurementFields({ step, series, change }: LookFieldsProps) {
         />
       ))}
       <DraftText
+        // What is typed here becomes a measurement of its own; the next one starts empty.
+        key={measurements.length}
         ariaLabel={t('measure.what')}
         placeholder={t('measure.whatHint')}
         value=""

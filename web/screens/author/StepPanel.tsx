@@ -112,7 +112,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
         series,
         step.targets.map(({ componentId }) => componentId),
       ).length > 0 && (
-        <div className={styles.card}>
+        <div className={`${styles.card} ${styles.inSection}`}>
           <StepSections step={step} series={series} poses={poses} />
           <FacingSaid step={step} series={series} poses={poses} />
         </div>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { demandsOf, placeInHand, runOf } from '#core/job/job';
-import { stepIn } from '#core/procedure/setting';
+import { methodIn, stepIn } from '#core/procedure/setting';
 import { placeNameOf } from '#core/pump/series';
 import { FaultNotice } from '../../app/Fallbacks';
 import { usePerson } from '../../app/SignedIn';
@@ -50,11 +50,12 @@ function Bench({ bench }: { bench: BenchJob }) {
       {!starting && step && run && (
         <main className={styles.main}>
           <StepText
-            step={stepIn(step, state.setting)}
+            step={{ ...stepIn(step, state.setting), ...(place && { positionIds: [place] }) }}
             index={state.cursor}
             workbook={workbook}
             poses={posesAt(bench)}
             place={place && placeNameOf(workbook.series, place)}
+            method={methodIn(step, state.setting)?.name}
           />
           {/* Keyed by the step: a reading half typed belongs to its own step only. */}
           <Demands key={`${step.id} ${place ?? ''}`} bench={bench} step={step} run={run} inHand={inHand} />

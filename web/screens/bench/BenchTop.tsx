@@ -33,7 +33,7 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
       ) : (
         waiting.some((entry) => !entry.refused) && <Tag>{t('bench.sending')}</Tag>
       )}
-      <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook)}>
+      <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook, state.setting)}>
         {t('safety.short')}
       </button>
       {running && (

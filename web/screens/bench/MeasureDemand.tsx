@@ -99,6 +99,7 @@ function MeasuredPart({
     (measurement.nominal ?? measurement.least ?? measurement.most)?.unit ?? 'mm',
   );
   const spots = placesOf(measurement);
+  const points = [...new Set(spots.map(({ point }) => point))];
   const readings = readingsOf(run, measurement, place);
   const at = (spot: MeasuringPlace) =>
     readings.find((one) => one.point === spot.point && one.direction === spot.direction);
@@ -135,34 +136,40 @@ function MeasuredPart({
   return (
     <form className={styles.measured} onSubmit={submit} aria-label={placeName(place) ?? measurement.what}>
       {placeName(place) && <h3>{placeName(place)}</h3>}
-      <div className={measurement.directions === 2 ? styles.twoWays : styles.oneWay}>
-        {spots.map((spot) => {
-          const reading = at(spot);
-          return (
-            <label key={spotKey(spot)}>
-              <span>{spot.point || measurement.directions === 2 ? label({ ...spot }) : t('bench.reading')}</span>
-              {inHand && (
-                <input
-                  inputMode="decimal"
-                  autoComplete="off"
-                  placeholder={reading ? showNumber(reading.reading.value, 6) : ''}
-                  value={texts[spotKey(spot)] ?? ''}
-                  onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
-                />
-              )}
-              {reading && (
-                <output
-                  className={
-                    reading.verdict === 'within' || reading.verdict === 'unjudged' ? styles.within : styles.out
-                  }
-                >
-                  {`${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
-                </output>
-              )}
-            </label>
-          );
-        })}
-      </div>
+      {points.map((point) => (
+        <div key={point ?? 'one'} className={measurement.directions === 2 ? styles.twoWays : styles.oneWay}>
+          {point && <span className={styles.point}>{point}</span>}
+          {spots
+            .filter((spot) => spot.point === point)
+            .map((spot) => {
+              const reading = at(spot);
+              const way = measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : '';
+              return (
+                <div key={spotKey(spot)} className={styles.spot}>
+                  {inHand && (
+                    <input
+                      inputMode="decimal"
+                      autoComplete="off"
+                      aria-label={label(spot)}
+                      placeholder={reading ? showNumber(reading.reading.value, 6) : way}
+                      value={texts[spotKey(spot)] ?? ''}
+                      onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
+                    />
+                  )}
+                  {reading && (
+                    <output
+                      className={
+                        reading.verdict === 'within' || reading.verdict === 'unjudged' ? styles.within : styles.out
+                      }
+                    >
+                      {`${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
+                    </output>
+                  )}
+                </div>
+              );
+            })}
+        </div>
+      ))}
       {inHand && (
         <div className={styles.reading}>
           <select

@@ -24,7 +24,7 @@ export function SafetyStart({ bench, inHand, onBegin }: SafetyStartProps) {
       <main className={styles.start}>
         <section>
           <h1>{t('safety.title')}</h1>
-          <SafetyList workbook={workbook} />
+          <SafetyList workbook={workbook} setting={bench.state.setting} />
         </section>
         <section>
           {hasField && (

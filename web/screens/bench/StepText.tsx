@@ -5,6 +5,7 @@ import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence
 import type { Pose } from '#core/orientation/faces';
 import type { Step, Target, Workbook } from '#core/procedure/procedure';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
+import { showNumber } from '../../app/format';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';
@@ -20,10 +21,12 @@ interface StepTextProps {
   readonly poses: ReadonlyMap<string, Pose>;
   /** The position in hand, of a step that is gone through one by one. */
   readonly place?: string | undefined;
+  /** The method that the setting chose. */
+  readonly method?: string | undefined;
 }
 
 /** What to do, with what, and which way it faces, to be read at arm's length. Cautions stand before the act. */
-export function StepText({ step, index, workbook, poses, place }: StepTextProps) {
+export function StepText({ step, index, workbook, poses, place, method }: StepTextProps) {
   const { t } = useTranslation();
   const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
@@ -33,6 +36,7 @@ export function StepText({ step, index, workbook, poses, place }: StepTextProps)
       <div className={styles.count}>
         <span className="number">{t('bench.of', { number: index + 1, steps: procedure.steps.length })}</span>
         <span>{t(`stage.${step.stage}`)}</span>
+        {method && <strong className={styles.place}>{method}</strong>}
         {place && <strong className={styles.place}>{place}</strong>}
       </div>
       {step.cautions.map((caution) => (
@@ -111,10 +115,13 @@ function PartInHand({ target, step, series }: { target: Target; step: Step; seri
         <strong>
           {count > 1 ? t('bench.partCount', { count, name: componentPhrase(component, count, false) }) : component.name}
         </strong>
-        {component.partNumber && (
+        {(component.partNumber || component.massKg) && (
           <>
             <br />
-            <small className="number">{component.partNumber}</small>
+            <small>
+              {component.partNumber && <span className="number">{component.partNumber} </span>}
+              {component.massKg && t('bench.mass', { kg: showNumber(component.massKg) })}
+            </small>
           </>
         )}
       </span>

@@ -4,7 +4,7 @@ import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
-import type { Workbook } from '#core/procedure/procedure';
+import type { Setting, Workbook } from '#core/procedure/procedure';
 import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
 import styles from './Bench.module.css';
@@ -23,8 +23,12 @@ export function openOverride(bench: BenchJob, stepId: string, what: Overridable)
   });
 }
 
-export function openSafety(workbook: Workbook): void {
-  modals.open({ title: i18next.t('safety.title'), size: 860, children: <SafetyList workbook={workbook} /> });
+export function openSafety(workbook: Workbook, setting: Setting): void {
+  modals.open({
+    title: i18next.t('safety.title'),
+    size: 860,
+    children: <SafetyList workbook={workbook} setting={setting} />,
+  });
 }
 
 export function openProblem(bench: BenchJob, stepId: string): void {

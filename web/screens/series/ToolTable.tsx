@@ -205,7 +205,7 @@ function ToolFields({ tool, series, onChange }: ToolFieldsProps) {
         {t('tool.assets')}
       </Text>
       {[...assets, undefined].map((asset, i) => (
-        <div key={asset?.number ?? 'new'} className={styles.asset}>
+        <div key={asset?.number ?? `new-${assets.length}`} className={styles.asset}>
           <DraftText
             ariaLabel={t('tool.asset')}
             placeholder={t('tool.asset')}

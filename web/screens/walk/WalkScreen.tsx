@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { stateAfter } from '#core/cloth/replay';
 import { isToDo, SETTINGS, type Setting, type Workbook } from '#core/procedure/procedure';
-import { stepIn } from '#core/procedure/setting';
+import { methodIn, stepIn } from '#core/procedure/setting';
 import { answer, api } from '../../app/api';
 import { FaultNotice } from '../../app/Fallbacks';
 import { Crumbs, TopBar } from '../../app/Shell';
@@ -87,10 +87,18 @@ function Walk({ workbook }: { workbook: Workbook }) {
         {at < 0 && (
           <section className={styles.end}>
             <h1>{t('safety.title')}</h1>
-            <SafetyList workbook={workbook} />
+            <SafetyList workbook={workbook} setting={setting} />
           </section>
         )}
-        {step && <StepText step={stepIn(step, setting)} index={at} workbook={workbook} poses={poses} />}
+        {step && (
+          <StepText
+            step={stepIn(step, setting)}
+            index={at}
+            workbook={workbook}
+            poses={poses}
+            method={methodIn(step, setting)?.name}
+          />
+        )}
         {at >= steps.length && (
           <section className={styles.end}>
             <h1>{t('walk.end')}</h1>

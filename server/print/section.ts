@@ -1,0 +1,39 @@
+import type { Content } from 'pdfmake/interfaces';
+import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
+import { stackSection } from '#core/orientation/stack-section';
+import type { Series, Stack } from '#core/pump/series';
+import { INK } from './document';
+
+const PAINT: Readonly<Record<SectionTone, string>> = {
+  wall: `fill="${INK.linen}" stroke="${INK.soft}" stroke-width="1.2"`,
+  shaft: `fill="#f6f2e8" stroke="${INK.soft}" stroke-width="1"`,
+  piece: `fill="#ffffff" stroke="${INK.text}" stroke-width="1.3"`,
+  current: `fill="#e4e9f2" stroke="${INK.indigo}" stroke-width="2.2"`,
+  wrong: `fill="#f8e6da" stroke="${INK.kaki}" stroke-width="2.2"`,
+  mark: `fill="${INK.text}"`,
+  axis: `fill="none" stroke="${INK.soft}" stroke-width="0.8" stroke-dasharray="9 3 2 3"`,
+  turn: `fill="none" stroke="${INK.moss}" stroke-width="1.6"`,
+  pressure: `fill="none" stroke="${INK.kaki}" stroke-width="2.4"`,
+};
+
+/** A stack in section on paper, as it is drawn on the screen. */
+export function printedSection(stack: Stack, series: Series, current: readonly string[] = []): Content {
+  const drawing = drawSection(stackSection(stack, series), current);
+  const shapes = drawing.shapes.map(({ d, tone }) => `<path d="${d}" ${PAINT[tone]}/>`);
+  const labels = drawing.labels.map(({ x, y, atX, atY, text, componentId, tone }) => {
+    const leader = componentId
+      ? `<path d="M${atX} ${atY}L${x - 16} ${atY}L${x - 4} ${y - 4}" fill="none" stroke="${INK.soft}" stroke-width="0.8"/>`
+      : '';
+    const ink = tone === 'current' ? INK.indigo : tone === 'piece' ? INK.text : INK.kaki;
+    return `${leader}<text x="${x}" y="${y}" font-size="${drawing.labelSize}" fill="${ink}">${escaped(text)}</text>`;
+  });
+  return {
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${drawing.width} ${drawing.height}">${shapes.join('')}${labels.join('')}</svg>`,
+    width: 220,
+    margin: [0, 4, 0, 4],
+  };
+}
+
+function escaped(text: string): string {
+  return text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+}
