@@ -1,14 +1,18 @@
+import { isCompound } from '#core/consumables/kinds';
 import { readPackage } from '#core/package/package';
 import { changeStep } from '#core/procedure/edit';
-import type { Step, Workbook } from '#core/procedure/procedure';
+import type { Step, TorqueFigure, Workbook } from '#core/procedure/procedure';
 import { draftPutBack } from '#core/procedure/way-back/way-back';
-import { typed, withComponent, withStep } from '#core/testing/workbook';
+import type { Component, Consumable } from '#core/pump/series';
+import { componentId, typed, withComponent, withStep } from '#core/testing/workbook';
 import corrick from '../demo/corrick-dd-40.fukusa.json' with { type: 'json' };
+import fennimoor from '../demo/fennimoor-es-40.fukusa.json' with { type: 'json' };
 import pellwick from '../demo/pellwick-rl-50.fukusa.json' with { type: 'json' };
+import tarnbeck from '../demo/tarnbeck-pc-30.fukusa.json' with { type: 'json' };
 
 /** The released procedures of the demo. */
 export function demoProcedures(): Workbook[] {
-  return [pellwick, corrick].flatMap((json): Workbook[] => {
+  return [pellwick, corrick, fennimoor, tarnbeck].flatMap((json): Workbook[] => {
     const reading = readPackage(json);
     if (!reading.ok) throw new Error('a demo package is broken');
     const { series, procedures } = reading.package;
@@ -36,6 +40,8 @@ function teardown(n: number): Workbook {
     else if (shape === 3) lines.push(`take off ring ${name} ?how ring ${name} was found`);
     else lines.push(`take off cap ${name}`);
   }
+  const packed = n % 4 === 1;
+  if (packed) lines.push('take off gland', 'draw 3 packing rings', 'draw head ring', 'take off EPDM O-ring');
   lines.push('draw rotor @each shaft ?both rotors as found');
   let workbook = withComponent(typed(lines), 'rotor', {
     matched: true,
@@ -43,6 +49,10 @@ function teardown(n: number): Workbook {
     faces: { end: 'numbered side', toward: 'the cover' },
   });
   for (const [part, by] of held) workbook = withComponent(workbook, part, (id) => ({ heldBy: [id(by)] }));
+  workbook = { ...workbook, series: { ...workbook.series, consumables: CONSUMABLES } };
+  for (const [, by] of held)
+    if (n % 2 === 0) workbook = withComponent(workbook, by, { wants: [{ consumableId: 'locker' }] });
+  if (packed) workbook = withPacking(workbook);
   for (const { name } of workbook.series.components.filter((part) => part.name.startsWith('ring'))) {
     workbook = withComponent(workbook, name, {
       renewal: 'always',
@@ -52,11 +62,34 @@ function teardown(n: number): Workbook {
   }
   const rings = workbook.series.components.filter((part) => part.renewal === 'always');
   if (rings.length > 0) {
-    const contents = rings.map(({ id }) => ({ componentId: id, count: 1 }));
+    const contents = rings.map(({ id, count }) => ({ componentId: id, count }));
     const series = { ...workbook.series, kits: [{ id: 'kit', name: 'kit', contents }] };
     workbook = { series, procedure: { ...workbook.procedure, kits: [{ kitId: 'kit', count: 1 }] } };
   }
   return n % 3 === 0 ? branched(workbook) : workbook;
+}
+
+const CONSUMABLES: Consumable[] = [
+  { id: 'silicone', name: 'silicone grease', kind: 'grease', base: 'silicone' },
+  { id: 'locker', name: 'thread-locker', kind: 'thread-locker', base: 'anaerobic', openMinutes: 15 },
+];
+
+/** A stuffing box with its stack, packing that soaks, and an O-ring that wants grease. */
+function withPacking(workbook: Workbook): Workbook {
+  const id = (name: string) => componentId(workbook, name);
+  const layer = (name: string, count: number) => ({ id: id(name), componentId: id(name), count });
+  const layers = [layer('head ring', 1), layer('packing ring', 3), layer('gland', 1)];
+  const stacks = [{ id: 'box', name: 'the stuffing box', pressureAt: 'bottom' as const, bore: [], layers }];
+  const parts: [string, Partial<Component>][] = [
+    [
+      'packing ring',
+      { renewal: 'always', keyed: true, faces: { end: 'lip', toward: 'the pressure' }, soakMinutes: 10 },
+    ],
+    ['head ring', { keyed: true, faces: { end: 'curved side', toward: 'the packing ring' } }],
+    ['EPDM O-ring', { renewal: 'always', material: 'EPDM', wants: [{ consumableId: 'silicone', where: 'thin film' }] }],
+  ];
+  const stacked: Workbook = { ...workbook, series: { ...workbook.series, stacks } };
+  return parts.reduce((changed, [name, fields]) => withComponent(changed, name, fields), stacked);
 }
 
 /** The last cap or nut comes off on one answer only. */
@@ -79,11 +112,18 @@ function branched(workbook: Workbook): Workbook {
 
 function confirmed(workbook: Workbook): Workbook {
   const figure = { figure: { value: 20, unit: 'N·m' as const }, tolerancePercent: 4, source: 'generated' };
+  const threadOf = (step: Step): NonNullable<TorqueFigure['thread']> => {
+    const part = workbook.series.components.find(({ id }) => id === step.targets[0]?.componentId);
+    const compound = workbook.series.consumables.find(
+      (consumable) => isCompound(consumable) && part?.wants?.some(({ consumableId }) => consumableId === consumable.id),
+    );
+    return compound ? { is: 'with', consumableId: compound.id } : { is: 'dry' };
+  };
   const procedure = workbook.procedure.steps.reduce(
     (changed, step) =>
       changeStep(changed, step.id, {
         drafted: undefined,
-        ...(step.verb === 'torque' && { torque: figure }),
+        ...(step.verb === 'torque' && { torque: { ...figure, thread: threadOf(step) } }),
       } satisfies Partial<Step>),
     workbook.procedure,
   );

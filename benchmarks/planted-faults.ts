@@ -1,8 +1,15 @@
+import { rate } from '#core/consumables/compatibility';
+import { CONSUMABLE_BASES, isCompound } from '#core/consumables/kinds';
+import { materialOf } from '#core/consumables/materials';
+import { sayStep } from '#core/narration/sentence';
+import { endMeant, placeInStack } from '#core/orientation/directions';
 import { deleteStep, moveStep } from '#core/procedure/edit';
 import type { Step, Workbook } from '#core/procedure/procedure';
 import { verbOf } from '#core/procedure/verbs';
+import { wantsFilling } from '#core/procedure/way-back/preparing';
 import { isFastener } from '#core/pump/kinds';
 import { type Component, positionSetById } from '#core/pump/series';
+import { sayQuantity } from '#core/quantity/quantity';
 
 /** A kind of mistake that trainers make. */
 export interface Fault {
@@ -65,6 +72,13 @@ const withTool = (workbook: Workbook, name: string): { workbook: Workbook; id: s
   const tools = [...workbook.series.tools, { id: 'planted', name }];
   return { workbook: { ...workbook, series: { ...workbook.series, tools } }, id: 'planted' };
 };
+
+const isCompoundOf = ({ series }: Workbook, id: string): boolean => {
+  const consumable = series.consumables.find((candidate) => candidate.id === id);
+  return consumable !== undefined && isCompound(consumable);
+};
+const openMinutesOf = ({ series }: Workbook, id: string) =>
+  series.consumables.find((consumable) => consumable.id === id)?.openMinutes;
 
 export const FAULTS: readonly Fault[] = [
   { kind: 'taking dropped', plant: dropped(takes) },
@@ -190,7 +204,10 @@ export const FAULTS: readonly Fault[] = [
   { kind: 'isolation dropped', plant: allDropped((step) => step.verb === 'isolate' || step.verb === 'lock-out') },
   { kind: 'pressure release dropped', plant: allDropped((step) => step.verb === 'release-pressure') },
   { kind: 'restoring dropped', plant: allDropped((step) => step.verb === 'restore') },
-  { kind: 'oil not filled again', plant: allDropped((step) => step.verb === 'fill') },
+  {
+    kind: 'oil not filled again',
+    plant: (w) => (w.procedure.steps.some(wantsFilling) ? allDropped((step) => step.verb === 'fill')(w) : []),
+  },
   {
     kind: 'spring let go',
     plant: (w) =>
@@ -247,6 +264,183 @@ export const FAULTS: readonly Fault[] = [
     plant: (w) =>
       eachStep(w, (step) =>
         step.when ? { when: step.when.map((condition) => ({ ...condition, answerIds: ['gone'] })) } : undefined,
+      ),
+  },
+  {
+    kind: 'grease that attacks the seal',
+    plant: (w) =>
+      w.series.consumables.length === 0
+        ? []
+        : where(w, (step) => step.applications.length > 0).flatMap((step) => {
+            const material = step.targets.flatMap(({ componentId }) => {
+              const part = w.series.components.find(({ id }) => id === componentId);
+              return part ? (materialOf(part) ?? []) : [];
+            })[0];
+            const base = material && CONSUMABLE_BASES.find((candidate) => (rate(material, candidate) ?? 0) >= 3);
+            if (!base) return [];
+            const consumables = [
+              ...w.series.consumables,
+              { id: 'planted', name: 'other grease', base, kind: 'grease' as const },
+            ];
+            return eachStep({ ...w, series: { ...w.series, consumables } }, (other) =>
+              other === step ? { applications: [{ consumableId: 'planted' }] } : undefined,
+            );
+          }),
+  },
+  {
+    kind: 'grease forgotten',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        refits(step) && partOf(w, step)?.wants && step.applications.length > 0 ? { applications: [] } : undefined,
+      ),
+  },
+  {
+    kind: 'old compound left on the thread',
+    plant: (w) =>
+      dropped(
+        (step) =>
+          step.verb === 'clean' &&
+          step.targets.some(({ componentId }) =>
+            w.procedure.steps.some(
+              (other) =>
+                other.targets.some((target) => target.componentId === componentId) &&
+                other.applications.some(({ consumableId }) => isCompoundOf(w, consumableId)),
+            ),
+          ),
+      )(w),
+  },
+  {
+    kind: 'compound sets before the torque',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        refits(step) && step.applications.some(({ consumableId }) => openMinutesOf(w, consumableId) !== undefined)
+          ? { minutes: 90 }
+          : undefined,
+      ),
+  },
+  { kind: 'soak dropped', plant: dropped((step) => step.verb === 'soak') },
+  {
+    kind: 'soak put off to the last moment',
+    plant: (w) =>
+      where(w, (step) => step.verb === 'soak').flatMap((step) => {
+        const part = partOf(w, step);
+        const { steps } = w.procedure;
+        const fitted = steps.findIndex((other) => refits(other) && other.targets[0]?.componentId === part?.id);
+        if (fitted < 0) return [];
+        return [{ ...w, procedure: moveStep(w.procedure, step.id, fitted - 1) }];
+      }),
+  },
+  {
+    kind: 'figure for another thread',
+    plant: (w) =>
+      eachStep(w, (step) => {
+        if (!step.torque?.thread) return undefined;
+        const consumableId = w.series.consumables[0]?.id ?? '';
+        const thread = step.torque.thread.is === 'dry' ? { is: 'with' as const, consumableId } : { is: 'dry' as const };
+        return consumableId ? { torque: { ...step.torque, thread } } : undefined;
+      }),
+  },
+  {
+    kind: 'the same figure twice, inch for foot',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        step.torque
+          ? { torque: { ...step.torque, also: { value: step.torque.figure.value / 1.3558, unit: 'lbf·in' } } }
+          : undefined,
+      ),
+  },
+  {
+    kind: 'ring of a stack turned round',
+    plant: (w) =>
+      eachStep(w, (step) => {
+        const part = partOf(w, step);
+        const place = part && placeInStack(w.series, part.id);
+        const end = place && part?.faces && endMeant(part.faces.toward, place, w.series);
+        if (!refits(step) || !step.faces || !end) return undefined;
+        return { faces: { ...step.faces, toward: end === 'mouth' ? 'into the bore' : 'out of the bore' } };
+      }),
+  },
+  {
+    kind: 'stack fitted in another order',
+    plant: (w) => {
+      const steps = where(w, (step) => refits(step) && placeInStack(w.series, partOf(w, step)?.id ?? '') !== undefined);
+      return steps.slice(1).flatMap((step, i) => {
+        const before = steps[i];
+        return before ? [{ ...w, procedure: moveStep(w.procedure, step.id, w.procedure.steps.indexOf(before)) }] : [];
+      });
+    },
+  },
+  {
+    kind: 'stack one ring short',
+    plant: (w) =>
+      (w.series.stacks ?? []).flatMap((stack) =>
+        stack.layers
+          .filter(({ count }) => count > 1)
+          .map((layer) => {
+            const layers = stack.layers.map((other) =>
+              other === layer ? { ...layer, count: layer.count - 1 } : other,
+            );
+            const stacks = (w.series.stacks ?? []).map((other) => (other === stack ? { ...stack, layers } : other));
+            return { ...w, series: { ...w.series, stacks } };
+          }),
+      ),
+  },
+  {
+    kind: 'another figure in the own words',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        step.torque
+          ? {
+              text: sayStep(step, w.series).replace(
+                sayQuantity(step.torque.figure),
+                `${step.torque.figure.value + 9} N·m`,
+              ),
+            }
+          : undefined,
+      ),
+  },
+  {
+    kind: 'part left out of the own words',
+    plant: (w) => eachStep(w, (step) => (refits(step) ? { text: 'Put it back as it was.' } : undefined)),
+  },
+  {
+    kind: 'tool told in words only',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        takes(step) && !step.detail ? { detail: 'Loosen it with a rubber mallet first.' } : undefined,
+      ),
+  },
+  {
+    kind: 'vague words',
+    plant: (w) => eachStep(w, (step) => (refits(step) && !step.detail ? { detail: 'Seat it properly.' } : undefined)),
+  },
+  {
+    kind: 'as shown, with no picture',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        refits(step) && !step.detail && !step.pictures ? { detail: 'It sits as shown.' } : undefined,
+      ),
+  },
+  {
+    kind: 'two things in one sentence',
+    plant: (w) =>
+      eachStep(w, (step) =>
+        takes(step) && !step.detail ? { detail: 'Turn it by hand, then lift the other end.' } : undefined,
+      ),
+  },
+  {
+    kind: 'a sentence too long',
+    plant: (w) => {
+      const long =
+        'This is said in so many words that by the end of the sentence nobody at all knows what the beginning of it had been about.';
+      return eachStep(w, (step) => (refits(step) && !step.detail ? { detail: long } : undefined));
+    },
+  },
+  {
+    kind: 'a word this workshop says otherwise',
+    plant: (w) =>
+      eachStep({ ...w, house: { terms: [{ say: 'bore', insteadOf: ['hole'] }] } }, (step) =>
+        refits(step) && !step.detail ? { detail: 'Look into the hole.' } : undefined,
       ),
   },
 ];

@@ -225,10 +225,11 @@ export class Bench extends BenchPieces {
 
   /** What a step puts on its parts, takes off them or puts them into. */
   private treat(step: Step, component: Component, meant: readonly Unit[]): void {
+    // New packing soaks in the tray while the old one is still in the pump.
+    if (step.verb === 'soak') for (const unit of meant) this.soaking.set(unit.id, this.clock);
     const present = meant.filter((unit) => this.serving(unit.pieceId) === unit);
     for (const unit of present) {
       if (step.verb === 'clean') this.applied.delete(unit.id);
-      if (step.verb === 'soak') this.soaking.set(unit.id, this.clock);
       for (const { consumableId } of step.applications) {
         const consumable = this.structure.consumables.get(consumableId);
         if (!consumable) continue;

@@ -40,9 +40,9 @@ export function RecordScreen() {
         run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
-      ...foundIn(step, run).map(({ where, sign, then, at, by }) => ({
+      ...foundIn(step, run).map(({ where, sign, positionId, then, at, by }) => ({
         label: t(`consequence.${then}`),
-        noted: { at, by, text: [where, sign].filter(Boolean).join(': ') },
+        noted: { at, by, text: `${[placeName(positionId), where].filter(Boolean).join(', ')}: ${sign}` },
       })),
     ];
   }
