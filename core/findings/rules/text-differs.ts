@@ -1,10 +1,13 @@
 import { compareText, type TextDifference } from '../../narration/compare-text';
+import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 const SAID_IN: Readonly<Record<TextDifference['only'], (what: string, name: string) => string>> = {
   text: (what, name) => `its sentence names the ${what} "${name}", the step does not`,
   step: (what, name) => `the step has the ${what} "${name}", its sentence does not`,
 };
+
+const differences = remembered(compareText);
 
 export const textDiffers: Rule = {
   id: 'text-differs',
@@ -15,7 +18,7 @@ export const textDiffers: Rule = {
   reason: 'The technician reads the sentence, the checks read the step; both have to say the same.',
   find: (context) =>
     context.workbook.procedure.steps.flatMap((step) => {
-      const [first, ...more] = compareText(step, context.workbook.series);
+      const [first, ...more] = differences(step, context.workbook.series);
       if (!first) return [];
       const also = more.length > 0 ? `, and ${more.length} more` : '';
       return [

@@ -1,5 +1,6 @@
 import { sentencesOf, writtenIn } from '../../narration/written';
 import { VERB_IDS, verbOf } from '../../procedure/verbs';
+import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 const MORE = [
@@ -56,6 +57,16 @@ const TWO = new RegExp(
 /** What is done at the same time is one action; ASD-STE100 rule 5.3, recalled from memory. */
 const TOGETHER = /\b(while|at the same time|as you|together)\b/i;
 
+/** The first sentence of a step that tells two things. */
+const twoIn = remembered((step) =>
+  writtenIn(step)
+    .filter(({ where }) => where === 'text' || where === 'about' || where === 'detail')
+    // What a step is about goes on after its verb.
+    .map(({ where, text }) => (where === 'about' ? `${verbOf(step.verb).words[0] ?? ''} ${text}` : text))
+    .flatMap(sentencesOf)
+    .find((sentence) => TWO.test(sentence) && !TOGETHER.test(sentence)),
+);
+
 export const twoActions: Rule = {
   id: 'two-actions',
   family: 'words',
@@ -64,21 +75,15 @@ export const twoActions: Rule = {
   reason: 'The second is forgotten, or done without the check that belongs to the first.',
   find: (context) =>
     context.workbook.procedure.steps.flatMap((step) => {
-      for (const { where, text } of writtenIn(step)) {
-        if (where !== 'text' && where !== 'about' && where !== 'detail') continue;
-        // What a step is about goes on after its verb.
-        const told = where === 'about' ? `${verbOf(step.verb).words[0] ?? ''} ${text}` : text;
-        const two = sentencesOf(told).find((sentence) => TWO.test(sentence) && !TOGETHER.test(sentence));
-        if (!two) continue;
-        return [
-          {
-            stepId: step.id,
-            componentIds: targetIds(step),
-            sentence: `${nameStep(context, step)}: "${shorten(two)}" tells two things to do.`,
-          },
-        ];
-      }
-      return [];
+      const two = twoIn(step, context.workbook.series);
+      if (!two) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: targetIds(step),
+          sentence: `${nameStep(context, step)}: "${shorten(two)}" tells two things to do.`,
+        },
+      ];
     }),
 };
 

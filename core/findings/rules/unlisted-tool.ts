@@ -1,6 +1,21 @@
 import { toolsOnlyInText } from '../../narration/mentions';
 import { writtenIn } from '../../narration/written';
+import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
+
+const missingIn = remembered((step, series) => {
+  const words = writtenIn(step).flatMap(({ where, text }) => (where === 'caution' ? [] : [text]));
+  if (words.length === 0) return [];
+  const ids = new Set([
+    ...step.toolIds,
+    ...(step.aidsIn ?? []),
+    ...(step.aidsOut ?? []),
+    ...(step.methods ?? []).flatMap((method) => method.toolIds),
+    ...(step.measurements ?? []).flatMap(({ toolId }) => toolId ?? []),
+  ]);
+  const listed = series.tools.filter(({ id }) => ids.has(id));
+  return toolsOnlyInText(words.join(' \n'), listed, series);
+});
 
 export const unlistedTool: Rule = {
   id: 'unlisted-tool',
@@ -11,16 +26,7 @@ export const unlistedTool: Rule = {
   find: (context) => {
     const { series, procedure } = context.workbook;
     return procedure.steps.flatMap((step) => {
-      const ids = new Set([
-        ...step.toolIds,
-        ...(step.aidsIn ?? []),
-        ...(step.aidsOut ?? []),
-        ...(step.methods ?? []).flatMap((method) => method.toolIds),
-        ...(step.measurements ?? []).flatMap(({ toolId }) => toolId ?? []),
-      ]);
-      const listed = series.tools.filter(({ id }) => ids.has(id));
-      const words = writtenIn(step).flatMap(({ where, text }) => (where === 'caution' ? [] : [text]));
-      const [missing] = toolsOnlyInText(words.join(' \n'), listed, series);
+      const [missing] = missingIn(step, series);
       if (!missing) return [];
       const tool = series.tools.find(({ name }) => name === missing);
       return [

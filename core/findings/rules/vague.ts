@@ -1,4 +1,5 @@
 import { writtenIn } from '../../narration/written';
+import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 const VAGUE =
@@ -6,6 +7,16 @@ const VAGUE =
 /** Points at a picture, and is vague where there is none. */
 const POINTS =
   /\b(as (?:shown|illustrated|pictured)|see (?:the )?(?:figure|fig|diagram|drawing|picture|photo|illustration))\b/i;
+
+const vagueIn = remembered((step) => {
+  const hasPicture = (step.pictures?.length ?? 0) + (step.clips?.length ?? 0) > 0;
+  for (const { text } of writtenIn(step)) {
+    const [hit] = VAGUE.exec(text) ?? (hasPicture ? null : POINTS.exec(text)) ?? [];
+    // A figure in the step is what "to specification" then means.
+    if (hit && !(step.torque && /spec|torque/i.test(hit))) return hit;
+  }
+  return undefined;
+});
 
 export const vague: Rule = {
   id: 'vague',
@@ -15,19 +26,14 @@ export const vague: Rule = {
   reason: 'Everybody reads something else into it.',
   find: (context) =>
     context.workbook.procedure.steps.flatMap((step) => {
-      const hasPicture = (step.pictures?.length ?? 0) + (step.clips?.length ?? 0) > 0;
-      for (const { text } of writtenIn(step)) {
-        const [hit] = VAGUE.exec(text) ?? (hasPicture ? null : POINTS.exec(text)) ?? [];
-        // A figure in the step is what "to specification" then means.
-        if (!hit || (step.torque && /spec|torque/i.test(hit))) continue;
-        return [
-          {
-            stepId: step.id,
-            componentIds: targetIds(step),
-            sentence: `${nameStep(context, step)}, says "${hit.toLowerCase()}"${POINTS.test(hit) ? ' and has no picture' : ''}.`,
-          },
-        ];
-      }
-      return [];
+      const hit = vagueIn(step, context.workbook.series);
+      if (!hit) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: targetIds(step),
+          sentence: `${nameStep(context, step)}, says "${hit.toLowerCase()}"${POINTS.test(hit) ? ' and has no picture' : ''}.`,
+        },
+      ];
     }),
 };
