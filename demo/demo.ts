@@ -8,8 +8,8 @@ import { placesOf } from '#core/wear/measure';
 import type { DemoPeople, Services } from '../server/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
 import { addEntries, startJob } from '../server/store/jobs';
+import { notePhotos } from '../server/store/media';
 import { releaseProcedure } from '../server/store/releases';
-import * as table from '../server/store/schema';
 import corrick from './corrick-dd-40.fukusa.json' with { type: 'json' };
 import fennimoor from './fennimoor-es-40.fukusa.json' with { type: 'json' };
 import pellwick from './pellwick-rl-50.fukusa.json' with { type: 'json' };
@@ -88,10 +88,7 @@ class Seeder {
 
   private async keepPhoto(picture: Buffer, by: DemoName): Promise<string> {
     const stored = await this.services.photos.takeIn(picture);
-    await this.services.db
-      .insert(table.photo)
-      .values({ ...stored, takenInBy: this.idOf(by) })
-      .onConflictDoNothing();
+    await notePhotos(this.services.db, [stored], this.idOf(by));
     return stored.hash;
   }
 

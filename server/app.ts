@@ -49,8 +49,8 @@ export function createApp({ services, webFolder, logRequest }: AppOptions) {
 
   app.use('/api/*', csrf());
   app.use('/api/*', async (c, next) => {
-    // Photos and videos bring their own, larger limits.
-    const limited = ['/api/photos', '/api/videos'].includes(c.req.path)
+    // Photos, videos and packages with them bring their own, larger limits.
+    const limited = ['/api/photos', '/api/videos', '/api/packages/zip'].includes(c.req.path)
       ? next()
       : bodyLimit({ maxSize: JSON_LIMIT_BYTES })(c, next);
     c.header('Cache-Control', 'no-store');

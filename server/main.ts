@@ -1,16 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, InvalidArgumentError } from 'commander';
 import { eq } from 'drizzle-orm';
 import { check } from '#core/findings/check';
-import { copyOf, type Package, packageOf, parsePackage } from '#core/package/package';
+import { copyOf, type Package, packageOf } from '#core/package/package';
 import { modulesBefore } from '#core/procedure/modules';
 import { openDemo } from '#demo/demo';
 import { Fault } from './fault';
+import { keepMedia, type MediaFiles, packFile, type UnpackedFile, unpackFile } from './files/package-media';
+import { PhotoFiles } from './files/photos';
+import { VideoFiles } from './files/videos';
 import { closeOnSignals, serve } from './serve';
 import { openStore } from './store/database';
 import { proceduresOf, readSeries, takeInPackage } from './store/documents';
+import { notePhotos } from './store/media';
 import { user } from './store/schema';
 import { readShelf } from './store/shelf';
 
@@ -96,13 +101,15 @@ program
   .option('--as <how>', 'new, copy or replace', 'new')
   .action(async (file: string, options: { data: string; as: string }) => {
     if (!['new', 'copy', 'replace'].includes(options.as)) program.error('--as takes new, copy or replace');
-    const read = await readPackageFile(file);
+    const unpacked = unpackNamed(file, await readFile(file));
+    const read = unpacked.package;
     const { series, procedures } = options.as === 'copy' ? copyOf(read, randomUUID) : read;
     await withStore(options.data, async (store) => {
       const [lead] = await store.db.select().from(user).where(eq(user.role, 'lead'));
       if (!lead)
         throw new Error('This data folder has no accounts yet. Start the server once and create the first one.');
       await takeInPackage(store.db, series, procedures, options.as === 'replace', lead.id);
+      await notePhotos(store.db, await keepMedia(unpacked, mediaIn(options.data)), lead.id);
     });
     console.log(`${series.name} ${series.code}: ${procedures.length} procedures are on the shelf.`);
   });
@@ -114,7 +121,7 @@ program
   .argument('[file]', 'where to; printed when left out')
   .option('--data <folder>', 'where everything is kept', 'data/workshop')
   .action(async (code: string, file: string | undefined, options: { data: string }) => {
-    const text = await withStore(options.data, async ({ db }) => {
+    const { text, zip } = await withStore(options.data, async ({ db }) => {
       const shelf = await readShelf(db);
       const found = shelf.find((series) => series.id === code || series.code.toLowerCase() === code.toLowerCase());
       if (!found)
@@ -122,20 +129,35 @@ program
           `There is no series "${code}". On the shelf: ${shelf.map((s) => s.code).join(', ') || 'nothing'}.`,
         );
       const { document } = await readSeries(db, found.id);
-      return `${JSON.stringify(packageOf(document, await proceduresOf(db, found.id)), null, 2)}\n`;
+      const whole = packageOf(document, await proceduresOf(db, found.id));
+      return { text: `${JSON.stringify(whole, null, 2)}\n`, ...(await packFile(whole, mediaIn(options.data))) };
     });
     if (!file) process.stdout.write(text);
     else {
-      await writeFile(file, text);
+      // Pictures come along where the file is to be a zip.
+      await writeFile(file, zip && file.endsWith('.zip') ? zip : text);
       console.log(`Written to ${file}.`);
     }
   });
 
 async function readPackageFile(file: string): Promise<Package> {
-  const reading = parsePackage(await readFile(file, 'utf8'));
-  if (reading.ok) return reading.package;
-  const lines = reading.faults.map((fault) => `  ${fault.path}: ${fault.reason}`);
-  throw new Error(`${file} cannot be read; nothing was changed.\n${lines.join('\n')}`);
+  return unpackNamed(file, await readFile(file)).package;
+}
+
+/** Reads a package file; what is wrong in it is told with its name. */
+function unpackNamed(file: string, bytes: Uint8Array): UnpackedFile {
+  try {
+    return unpackFile(bytes);
+  } catch (error) {
+    if (!(error instanceof Fault)) throw error;
+    const lines = (error.more.where ?? []).map((fault) => `\n  ${fault.path}: ${fault.reason}`);
+    throw new Error(`${file} cannot be read; nothing was changed.${lines.join('')}`);
+  }
+}
+
+/** Where a data folder keeps its pictures. */
+function mediaIn(folder: string): MediaFiles {
+  return { photos: new PhotoFiles(join(folder, 'photos')), videos: new VideoFiles(join(folder, 'videos')) };
 }
 
 async function withStore<T>(

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
@@ -38,6 +38,31 @@ export class PhotoFiles {
     }
     const { data, info } = await this.upright(upload);
     const hash = createHash('sha256').update(data).digest('hex');
+    await this.store(hash, data);
+    return { hash, width: info.width, height: info.height, bytes: data.length };
+  }
+
+  /** Keeps a photo that another workshop took in, byte for byte, under the hash its documents name. */
+  async keep(hash: string, data: Uint8Array): Promise<StoredPhoto> {
+    const type = await fileTypeFromBuffer(data);
+    if (type?.mime !== 'image/jpeg')
+      throw new Fault(
+        415,
+        'not-a-photo',
+        'A picture in the package is no photo.',
+        'Export it again and send the new file.',
+      );
+    const { width, height } = await sharp(data).metadata();
+    await this.store(hash, data);
+    return { hash, width, height, bytes: data.length };
+  }
+
+  async remove(hash: string): Promise<void> {
+    await rm(this.pathOf(hash), { force: true });
+    await rm(this.pathOf(hash, 'thumb'), { force: true });
+  }
+
+  private async store(hash: string, data: Uint8Array): Promise<void> {
     if (!(await exists(this.pathOf(hash)))) {
       const thumbnail = await sharp(data)
         .resize({ width: THUMBNAIL_EDGE, height: THUMBNAIL_EDGE, fit: 'inside' })
@@ -46,7 +71,6 @@ export class PhotoFiles {
       await this.put(this.pathOf(hash, 'thumb'), thumbnail);
       await this.put(this.pathOf(hash), data);
     }
-    return { hash, width: info.width, height: info.height, bytes: data.length };
   }
 
   async read(hash: string, size: 'full' | 'thumb' = 'full'): Promise<Buffer | undefined> {

@@ -1,11 +1,14 @@
 import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { copyOf, packageOf, readPackage } from '#core/package/package';
 import { PositionSet, PUMP_TYPES, Series } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
-import { badInput } from '../fault';
+import { badInput, Fault } from '../fault';
+import { keepMedia, packFile, unpackFile } from '../files/package-media';
 import type { Services } from '../services';
 import { addSeries, proceduresOf, readSeries, removeSeries, saveSeries, takeInPackage } from '../store/documents';
+import { notePhotos } from '../store/media';
 import { readShelf } from '../store/shelf';
 import { valid } from '../validate';
 import { Patch } from './patch';
@@ -17,8 +20,12 @@ const NewSeries = z.strictObject({
   positionSets: z.array(PositionSet).max(12),
 });
 
+const When = z.enum(['new', 'copy', 'replace']);
+/** A package with its photos and videos. */
+const ZIP_LIMIT_BYTES = 500 * 1024 * 1024;
+
 /** The shelf, its series, and packages in and out. */
-export function shelfRoutes({ db, newId }: Services) {
+export function shelfRoutes({ db, newId, photos, videos }: Services) {
   return new Hono<SignedIn>()
     .get('/shelf', only(...EVERYONE), async (c) => c.json({ series: await readShelf(db) }))
     .post('/series', only(...WRITERS), valid('json', NewSeries), async (c) => {
@@ -43,13 +50,15 @@ export function shelfRoutes({ db, newId }: Services) {
     .get('/series/:id/package', only(...EVERYONE), async (c) => {
       const { document } = await readSeries(db, c.req.param('id'));
       const file = document.code.replace(/[^\w.-]+/g, '-').toLowerCase() || 'series';
-      c.header('Content-Disposition', `attachment; filename="${file}.fukusa.json"`);
-      return c.json(packageOf(document, await proceduresOf(db, document.id)));
+      const whole = packageOf(document, await proceduresOf(db, document.id));
+      const { zip } = await packFile(whole, { photos, videos });
+      c.header('Content-Disposition', `attachment; filename="${file}.fukusa.${zip ? 'zip' : 'json'}"`);
+      return zip ? c.body(new Uint8Array(zip), 200, { 'Content-Type': 'application/zip' }) : c.json(whole);
     })
     .post(
       '/packages',
       only(...WRITERS),
-      valid('json', z.strictObject({ package: z.unknown(), when: z.enum(['new', 'copy', 'replace']) })),
+      valid('json', z.strictObject({ package: z.unknown(), when: When })),
       async (c) => {
         const { package: sent, when } = c.req.valid('json');
         const reading = readPackage(sent);
@@ -58,5 +67,24 @@ export function shelfRoutes({ db, newId }: Services) {
         await takeInPackage(db, series, procedures, when === 'replace', c.get('person').id);
         return c.json({ id: series.id, procedures: procedures.length }, 201);
       },
+    )
+    .post(
+      '/packages/zip',
+      only(...WRITERS),
+      bodyLimit({ maxSize: ZIP_LIMIT_BYTES, onError: tooLarge }),
+      valid('query', z.strictObject({ when: When })),
+      async (c) => {
+        const unpacked = unpackFile(new Uint8Array(await c.req.arrayBuffer()));
+        const { when } = c.req.valid('query');
+        const { series, procedures } = when === 'copy' ? copyOf(unpacked.package, newId) : unpacked.package;
+        const by = c.get('person').id;
+        await takeInPackage(db, series, procedures, when === 'replace', by);
+        await notePhotos(db, await keepMedia(unpacked, { photos, videos }), by);
+        return c.json({ id: series.id, procedures: procedures.length }, 201);
+      },
     );
+}
+
+function tooLarge(): never {
+  throw new Fault(413, 'too-large', 'That package is over 500 MB.', 'Export fewer videos with it.');
 }

@@ -61,6 +61,17 @@ export async function sendVideo(video: Blob): Promise<{ hash: string }> {
   );
 }
 
+/** Sends a zipped package as it is, pictures and all. */
+export async function sendPackageZip(zip: Blob, when: 'new' | 'copy' | 'replace'): Promise<{ id: string }> {
+  return answer(
+    fetch(`/api/packages/zip?when=${when}`, {
+      method: 'POST',
+      body: zip,
+      headers: { 'Content-Type': 'application/zip' },
+    }),
+  );
+}
+
 export function videoUrl(hash: string): string {
   return `/api/videos/${hash}`;
 }

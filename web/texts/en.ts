@@ -159,6 +159,11 @@ export const en = {
     go: 'Start writing',
   },
   import: {
+    zip: {
+      'not-a-zip': 'is damaged and cannot be unpacked. Export it again.',
+      'no-document': 'holds no package.json. Export it again.',
+      'too-large': 'unpacks to more than 1 GB and is refused.',
+    },
     title: 'Import a package',
     file: 'Package file',
     hint: 'A series with its procedures, as exported from here (.fukusa.json)',
@@ -505,6 +510,14 @@ export const en = {
     newInstead: 'Word it replaces',
     add: 'Add the word',
     noTerms: 'No words yet.',
+    unused: 'Pictures nothing shows',
+    noUnused: 'Every picture is shown by a draft, a release or a job.',
+    unusedAlt: 'Picture of {{at}} that nothing shows',
+    deleteUnused_one: 'Delete {{count}} picture',
+    deleteUnused_other: 'Delete {{count}} pictures',
+    deleteAsk: 'Once deleted they are gone for good. Undoing an earlier edit cannot bring them back.',
+    deleted_one: '{{count}} picture is deleted.',
+    deleted_other: '{{count}} pictures are deleted.',
   },
   pose: {
     'as-fitted': 'as fitted',

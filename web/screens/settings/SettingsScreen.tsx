@@ -13,11 +13,13 @@ import { mayWrite } from '../../app/session';
 import { DraftText } from '../../parts/DraftText';
 import { useReader } from '../../state/reader';
 import styles from './Settings.module.css';
+import { UnusedPictures } from './UnusedPictures';
 
 /** How this workshop wants things said, and how the person at this device wants figures shown. */
 export function SettingsScreen() {
   const { t } = useTranslation();
   const { units, prefer } = useReader();
+  const writes = mayWrite(usePerson());
   return (
     <>
       <TopBar />
@@ -44,6 +46,7 @@ export function SettingsScreen() {
           })}
         </Text>
         <Terms />
+        {writes && <UnusedPictures />}
       </Page>
     </>
   );

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type Package, parsePackage } from '#core/package/package';
 import type { DocumentFault } from '#core/package/references';
-import { ApiFault, answer, api } from '../../app/api';
+import { isZip, unzipPackage } from '#core/package/zip';
+import { ApiFault, answer, api, sendPackageZip } from '../../app/api';
 import { tellDone, tellFault } from '../../app/notify';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
@@ -20,17 +21,28 @@ function ImportForm() {
   const { t } = useTranslation();
   const leaveTo = useLeaveModal();
   const [read, setRead] = useState<Package | null>(null);
+  /** The file itself, where pictures come with it. */
+  const [zip, setZip] = useState<File | null>(null);
   const [faults, setFaults] = useState<readonly DocumentFault[]>([]);
   const [clash, setClash] = useState(false);
   const [way, setWay] = useState<Way>('new');
 
   const choose = async (file: File | null) => {
     setRead(null);
+    setZip(null);
     setFaults([]);
     setClash(false);
     setWay('new');
     if (!file) return;
-    const reading = parsePackage(await file.text());
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    let text = new TextDecoder().decode(bytes);
+    if (isZip(bytes)) {
+      const unzipped = unzipPackage(bytes);
+      if (!unzipped.ok) return setFaults([{ path: '(file)', reason: t(`import.zip.${unzipped.reason}`) }]);
+      text = unzipped.text;
+      setZip(file);
+    }
+    const reading = parsePackage(text);
     if (reading.ok) setRead(reading.package);
     else setFaults(reading.faults);
   };
@@ -38,7 +50,9 @@ function ImportForm() {
   const send = async () => {
     if (!read) return;
     try {
-      const { id } = await answer(api.packages.$post({ json: { package: read, when: way } }));
+      const { id } = zip
+        ? await sendPackageZip(zip, way)
+        : await answer(api.packages.$post({ json: { package: read, when: way } }));
       tellDone(t('import.done', { name: `${read.series.name} ${read.series.code}`, count: read.procedures.length }));
       leaveTo(`/series/${id}`);
     } catch (error) {
@@ -56,7 +70,7 @@ function ImportForm() {
         label={t('import.file')}
         description={t('import.hint')}
         placeholder={t('import.choose')}
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         onChange={choose}
       />
       {faults.length > 0 && (

@@ -1,0 +1,123 @@
+import sharp from 'sharp';
+import { packageOf } from '#core/package/package';
+import { unzipPackage } from '#core/package/zip';
+import { changeStep } from '#core/procedure/edit';
+import { openWorkshop, testPackage, type Workshop } from '../testing/workshop';
+
+let workshop: Workshop;
+beforeAll(async () => {
+  workshop = await openWorkshop();
+});
+afterAll(() => workshop.close());
+
+const picture = (colour: string) =>
+  sharp({ create: { width: 64, height: 48, channels: 3, background: colour } })
+    .png()
+    .toBuffer();
+const sendPhoto = async (colour: string): Promise<string> =>
+  (await workshop.call('trainer', 'POST', '/api/photos', new Uint8Array(await picture(colour)))).json.hash;
+/** As much of an MP4 as says what it is, and something to play with. */
+const VIDEO = Buffer.concat([
+  Buffer.from([0, 0, 0, 24]),
+  Buffer.from('ftypisom'),
+  Buffer.from([0, 0, 2, 0]),
+  Buffer.from('isommp41'),
+  Buffer.alloc(5000, 7),
+]);
+const fetchAs = (path: string, headers: Record<string, string> = {}) =>
+  fetch(workshop.running.url + path, { headers: { cookie: workshop.cookies.trainer, ...headers } });
+
+/** The test package with a picture, drawn on, and a clip on its first step. */
+async function illustrated(seriesId: string) {
+  const { series, procedures } = testPackage();
+  const [photo, flat] = [await sendPhoto('teal'), await sendPhoto('navy')];
+  const { hash: video } = (await workshop.call('trainer', 'POST', '/api/videos', new Uint8Array(VIDEO))).json;
+  const [procedure] = procedures;
+  if (!procedure) throw new Error('no procedure');
+  const shown = changeStep(procedure, procedure.steps[0]?.id ?? '', {
+    pictures: [{ id: 'p', photo, flat, marks: [] }],
+    clips: [{ id: 'c', video, from: 0, to: 2 }],
+  });
+  const sent = packageOf({ ...series, id: seriesId, code: seriesId }, [{ ...shown, id: `${seriesId}-p`, seriesId }]);
+  return { sent, photo, flat, video };
+}
+
+test('a series with pictures goes out as a zip and comes back on another shelf with all of them', async () => {
+  const { sent, photo, flat, video } = await illustrated('shown');
+  await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+  const response = await fetchAs('/api/series/shown/package');
+  expect(response.headers.get('content-disposition')).toContain('shown.fukusa.zip');
+  const zip = new Uint8Array(await response.arrayBuffer());
+  const unzipped = unzipPackage(zip);
+  expect(unzipped.ok && [...unzipped.media.keys()].sort()).toEqual([photo, flat, video].sort());
+
+  const other = await openWorkshop();
+  try {
+    const taken = await other.call('trainer', 'POST', '/api/packages/zip?when=new', zip);
+    expect([taken.status, taken.json.procedures]).toEqual([201, 1]);
+    for (const hash of [photo, flat]) {
+      const got = await fetch(`${other.running.url}/api/photos/${hash}`, { headers: { cookie: other.cookies.lead } });
+      expect(Buffer.from(await got.arrayBuffer())).toEqual(
+        Buffer.from(await (await fetchAs(`/api/photos/${hash}`)).arrayBuffer()),
+      );
+    }
+    // Byte for byte what was sent, so that the names in the steps still hold.
+    const back = await fetch(`${other.running.url}/api/videos/${video}`, { headers: { cookie: other.cookies.lead } });
+    expect(Buffer.from(await back.arrayBuffer())).toEqual(VIDEO);
+  } finally {
+    await other.close();
+  }
+});
+
+test('a zip whose media are not what they are named for changes nothing', async () => {
+  const { sent, photo } = await illustrated('damaged');
+  const { zipPackage } = await import('#core/package/zip');
+  const zip = zipPackage(sent, [{ hash: photo, ending: 'jpg', bytes: new TextEncoder().encode('something else') }]);
+  const refused = await workshop.call('trainer', 'POST', '/api/packages/zip?when=new', zip);
+  expect(refused.status).toBe(400);
+  expect(refused.json.fault.where[0]).toMatchObject({ path: `media/${photo}` });
+  expect((await workshop.call('trainer', 'GET', '/api/series/damaged')).status).toBe(404);
+  const broken = await workshop.call('trainer', 'POST', '/api/packages/zip?when=new', zip.slice(0, 90));
+  expect(broken.json.fault.code).toBe('broken-package');
+});
+
+test('a video is read a stretch at a time, and only what browsers play is taken in', async () => {
+  const { hash } = (await workshop.call('trainer', 'POST', '/api/videos', new Uint8Array(VIDEO))).json;
+  const part = await fetchAs(`/api/videos/${hash}`, { range: 'bytes=4-11' });
+  expect(part.status).toBe(206);
+  expect(part.headers.get('content-range')).toBe(`bytes 4-11/${VIDEO.length}`);
+  expect(await part.text()).toBe('ftypisom');
+  expect((await fetchAs(`/api/videos/${hash}`, { range: 'bytes=999999-' })).status).toBe(404);
+  const refused = await workshop.call('trainer', 'POST', '/api/videos', new Uint8Array(await picture('red')));
+  expect([refused.status, refused.json.fault.code]).toEqual([415, 'not-a-video']);
+  expect((await workshop.call('technician', 'POST', '/api/videos', new Uint8Array(VIDEO))).status).toBe(403);
+});
+
+test('a picture nothing shows any more is listed and deleted; one that a draft, a release or a job shows is not', async () => {
+  const { sent, photo, flat } = await illustrated('used');
+  await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+  const left = await sendPhoto('gold');
+  const listed = async () =>
+    (await workshop.call('trainer', 'GET', '/api/photos/unused')).json.photos.map(({ hash }: { hash: string }) => hash);
+  expect(await listed()).toContain(left);
+  expect(await listed()).not.toContain(photo);
+  expect(await listed()).not.toContain(flat);
+
+  const { json } = await workshop.call('trainer', 'DELETE', '/api/photos/unused', { hashes: [left, photo] });
+  expect(json).toEqual({ deleted: 1 });
+  expect(await listed()).not.toContain(left);
+  expect((await fetchAs(`/api/photos/${left}`)).status).toBe(404);
+  expect((await fetchAs(`/api/photos/${photo}`)).status).toBe(200);
+});
+
+test('the words of the house are kept, told with every draft, and changed by those who write only', async () => {
+  const rules = { terms: [{ say: 'bore', insteadOf: ['hole'] }] };
+  expect((await workshop.call('trainer', 'PUT', '/api/house', rules)).status).toBe(200);
+  expect((await workshop.call('apprentice', 'GET', '/api/house')).json).toEqual({ rules });
+  expect((await workshop.call('technician', 'PUT', '/api/house', { terms: [] })).status).toBe(403);
+  const wrong = await workshop.call('trainer', 'PUT', '/api/house', { terms: [{ say: 'bore', insteadOf: [] }] });
+  expect(wrong.json.fault.where[0].reason).toBe('needs a word to replace');
+  const { sent } = await illustrated('worded');
+  await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+  expect((await workshop.call('trainer', 'GET', '/api/procedures/worded-p')).json.house).toEqual(rules);
+});
