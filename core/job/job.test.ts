@@ -1,7 +1,8 @@
 import { changeStep } from '../procedure/edit';
 import { typed, withStep } from '../testing/workbook';
 import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';
-import { demandsOf, foldJob, readingPlaces, refuseEntry, runOf } from './job';
+import { foundIn } from './found';
+import { demandsOf, foldJob, placeInHand, readingPlaces, refuseEntry, runOf, stepPlaces } from './job';
 
 const base = typed([
   'take off cover',
@@ -157,4 +158,98 @@ test('a job is finished only when every step is done, and then nothing is added'
 
 test('a reading at a place the step does not have is refused', () => {
   expect(refuseEntry(workbook, after(done(first)), 'mara', read(rotorNuts, null, 90))).toBe('not-a-torque-step');
+});
+
+describe('looks, lengths and places one by one', () => {
+  const mm = (value: number) => ({ value, unit: 'mm' as const });
+  const asked = withStep(typed(['measure sleeve @each shaft', 'fit cover']), 0, {
+    oneByOne: true,
+    positionIds: ['s2', 's1'],
+    looks: [{ id: 'surface', at: 'surface', sound: 'smooth', faults: [{ id: 'step', sign: 'a step', then: 'renew' }] }],
+    measurements: [{ id: 'od', what: 'diameter', least: mm(39.9), points: [], directions: 2, then: 'refer' }],
+  });
+  const stepId = asked.procedure.steps[0]?.id ?? '';
+  const step = asked.procedure.steps[0]!;
+  const run = (...contents: EntryContent[]) =>
+    foldJob(
+      asked,
+      'mara',
+      contents.map((content) => entry(content)),
+    );
+  const looked = (positionId: string, faultId: string | null): EntryContent => ({
+    kind: 'looked',
+    stepId,
+    lookId: 'surface',
+    positionId,
+    faultId,
+  });
+  const measured = (positionId: string, direction: 1 | 2, value: number): EntryContent => ({
+    kind: 'measured',
+    stepId,
+    measurementId: 'od',
+    positionId,
+    point: null,
+    direction,
+    reading: mm(value),
+  });
+  const placeDone = (positionId: string): EntryContent => ({ kind: 'place-done', stepId, positionId });
+  const shaft2 = [looked('s2', null), measured('s2', 1, 39.95), measured('s2', 2, 39.96)];
+  const refusal = (state: ReturnType<typeof run>, content: EntryContent) => refuseEntry(asked, state, 'mara', content);
+
+  test('are asked for at every position, which come in the order the step says', () => {
+    expect(stepPlaces(step, asked)).toEqual(['s2', 's1']);
+    const open = demandsOf(step, runOf(run(), stepId), asked);
+    // A look, two directions and the place itself, twice.
+    expect(open.map(({ what }) => what).sort()).toEqual([
+      'look',
+      'look',
+      'measure',
+      'measure',
+      'measure',
+      'measure',
+      'place',
+      'place',
+    ]);
+    expect(placeInHand(step, runOf(run(), stepId), asked)).toBe('s2');
+  });
+
+  test('a place is done once all it asks for is entered, and then the next is in hand', () => {
+    expect(refusal(run(), placeDone('s2'))).toBe('demands-open');
+    const state = run(...shaft2);
+    expect(refusal(state, placeDone('s2'))).toBeUndefined();
+    expect(placeInHand(step, runOf(run(...shaft2, placeDone('s2')), stepId), asked)).toBe('s1');
+    expect(refusal(run(...shaft2, placeDone('s2')), done(stepId))).toBe('demands-open');
+  });
+
+  test('a reading is judged by the limits; entered again it takes the place of the one before', () => {
+    const state = run(measured('s2', 1, 39.8), measured('s2', 1, 39.92));
+    expect(runOf(state, stepId).measured).toMatchObject([{ verdict: 'within', reading: mm(39.92) }]);
+    expect(runOf(run(measured('s2', 1, 39.8)), stepId).measured).toMatchObject([{ verdict: 'under' }]);
+  });
+
+  test('what is found wrong is told with what follows, a worn part once however often it was measured', () => {
+    const worn = run(looked('s1', 'step'), measured('s1', 1, 39.8), measured('s1', 2, 39.7), measured('s2', 1, 39.95));
+    expect(foundIn(step, runOf(worn, stepId))).toMatchObject([
+      { where: 'surface', sign: 'a step', positionId: 's1', then: 'renew' },
+      { where: 'diameter', sign: 'under its limit', positionId: 's1', then: 'refer' },
+    ]);
+    expect(foundIn(step, runOf(run(...shaft2), stepId))).toEqual([]);
+  });
+
+  test('what the step does not ask for is refused, and what cannot be had is passed over for a reason', () => {
+    expect(refusal(run(), { ...measured('s2', 1, 1), measurementId: 'other' } as EntryContent)).toBe(
+      'nothing-to-measure',
+    );
+    expect(refusal(run(), measured('s3', 1, 1))).toBe('nothing-to-measure');
+    expect(refusal(run(), looked('s2', 'no-such-fault'))).toBe('nothing-to-look-at');
+    expect(refusal(run(), placeDone('s3'))).toBe('no-such-place');
+    const over = run({ kind: 'overridden', stepId, what: 'measure', reason: 'no gauge at hand' });
+    expect(demandsOf(step, runOf(over, stepId), asked).some(({ what }) => what === 'measure')).toBe(false);
+    expect(refusal(over, { kind: 'overridden', stepId, what: 'measure', reason: 'again' })).toBe('nothing-to-override');
+  });
+
+  test('where the work is done is chosen and may be chosen again', () => {
+    expect(run().setting).toBe('workshop');
+    expect(run({ kind: 'setting-chosen', setting: 'field' }).setting).toBe('field');
+  });
 });

@@ -1,5 +1,5 @@
 import { changeStep } from '../procedure/edit';
-import { typed } from '../testing/workbook';
+import { typed, withStep } from '../testing/workbook';
 import { headingOf, sayStep, titleOf } from './sentence';
 
 function say(line: string, setup: string[] = []): string {
@@ -61,4 +61,43 @@ describe('verbs that open, join and hold', () => {
     const { procedure, series } = typed([line]);
     expect(sayStep(procedure.steps[0]!, series)).toBe(sentence);
   });
+});
+
+describe('a step that repeats', () => {
+  const at = (positionIds: string[], oneByOne: boolean) => {
+    const workbook = withStep(typed(['draw rotor @each shaft']), 0, {
+      positionIds,
+      ...(oneByOne && { oneByOne: true as const }),
+    });
+    return sayStep(workbook.procedure.steps[0]!, workbook.series);
+  };
+  test('names what is taken out of turn, and nothing where the order is the usual one', () => {
+    expect(at(['s1', 's2'], true)).not.toContain('first');
+    expect(at(['s2', 's1'], true)).toContain('at each shaft, shaft 2 first');
+    // Done all at once there is no order to name.
+    expect(at(['s2', 's1'], false)).not.toContain('first');
+    expect(at(['s2'], true)).toContain('at shaft 2');
+  });
+});
+
+test("the trainer's own words stand for the whole sentence; without them it is composed", () => {
+  const composed = typed(['take off cover']);
+  const own = withStep(composed, 0, { text: 'Ease the cover off by hand.' });
+  expect(sayStep(own.procedure.steps[0]!, own.series)).toBe('Ease the cover off by hand.');
+  expect(sayStep(composed.procedure.steps[0]!, composed.series)).toBe('Take off the cover.');
+});
+
+test('figures are told as the reader prefers them, with the given one behind', () => {
+  const { procedure, series } = typed(['torque 4 bolts =45 N·m']);
+  expect(sayStep(procedure.steps[0]!, series, 'us')).toBe('Torque the four bolts to 33.2 lbf·ft (45 N·m).');
+});
+
+test('how a part is turned follows how it faces', () => {
+  const { procedure, series } = withStep(typed(['take off ring', 'fit ring']), 1, {
+    faces: { end: 'lip', toward: 'the pressure', clocking: { how: 'staggered', degrees: 120 } },
+    mirrored: true,
+  });
+  expect(sayStep(procedure.steps[1]!, series)).toBe(
+    'Fit the ring, lip facing the pressure, joints staggered by 120°, the other side as in a mirror.',
+  );
 });

@@ -161,3 +161,36 @@ test('a question needs two answers, and a reason three letters', () => {
     'procedures[0].accepted[0].reason',
   ]);
 });
+
+test('what stacks, tools and steps point at has to be there', () => {
+  const workbook = typed(['take off ring /hook tool']);
+  const step = {
+    ...workbook.procedure.steps[0]!,
+    measurements: [{ id: 'm', what: 'bore', toolId: 'no-gauge', then: 'renew' }],
+  };
+  const tools = workbook.series.tools.map((tool) => ({ ...tool, substituteIds: [tool.id] }));
+  const stacks = [
+    {
+      id: 's',
+      name: 'box',
+      hostId: 'nothing',
+      layers: [
+        { id: 'l', componentId: 'gone' },
+        { id: 'l', componentId: workbook.series.components[0]!.id },
+      ],
+    },
+  ];
+  const reading = readPackage({
+    format: 'fukusa/1',
+    series: { ...workbook.series, tools, stacks },
+    procedures: [{ ...workbook.procedure, steps: [{ ...step, photo: { mustShow: 'it', referenceId: 'none' } }] }],
+  });
+  expect(reading.ok ? [] : reading.faults.map(({ path }) => path)).toEqual([
+    'series.stacks[0].layers[1].id',
+    'series.stacks[0].hostId',
+    'series.stacks[0].layers[0].componentId',
+    'series.tools[0].substituteIds[0]',
+    'procedures[0].steps[0].measurements[0].toolId',
+    'procedures[0].steps[0].photo.referenceId',
+  ]);
+});
