@@ -796,7 +796,7 @@ export const en = {
     lays_other: 'Would be laid in cells {{cells}}',
     empties_one: 'Would be taken from cell {{cells}}',
     empties_other: 'Would be taken from cells {{cells}}',
-    signs: '/tool  @position  !caution  =torque  ~minutes  ?photo',
+    signs: '/tool @position +grease >face to where !caution =torque ~min ?photo',
     fault: {
       nothing: 'Begin with a verb: take off, draw, fit, torque.',
       noVerb: '"{{word}}" is no verb known here. Begin with one such as take off, draw, fit, torque.',
@@ -804,6 +804,7 @@ export const en = {
       noPositions: 'This series has no positions. Add them on the series page, or leave the @ out.',
       position: 'There is no position "{{text}}". Known are: {{known}}.',
       torque: '"{{text}}" is no torque: {{reason}}.',
+      faces: 'Which way does it face? Say it so: >lip to the pressure. "{{text}}" names one side only.',
       minutes: '"{{text}}" is no number of minutes.',
     },
   },

@@ -14,8 +14,8 @@ export interface AppliedLine {
 }
 
 /**
- * Adds the step that a faultless line says, after the step at `after` (-1: at the start). Parts and tools named for
- * the first time are created in the series.
+ * Adds the step that a faultless line says, after the step at `after` (-1: at the start). Parts, tools and
+ * consumables named for the first time are created in the series.
  */
 export function applyLine(workbook: Workbook, line: ParsedLine, after: number, newId: NewId): AppliedLine | undefined {
   if (!line.verb || line.faults.length > 0) return undefined;
@@ -30,12 +30,19 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     series = named.series;
     return named.toolId;
   });
+  const applications = line.applied.map(({ name, where }) => {
+    const named = nameConsumable(series, name, newId);
+    series = named.series;
+    return { consumableId: named.consumableId, ...(where && { where }) };
+  });
   const step: Step = {
     ...newStep(newId(), line.verb, workbook.procedure.steps[after]),
     targets,
     positionIds: [...new Set(line.positionIds)],
     toolIds: [...new Set(toolIds)],
+    applications,
     cautions: [...line.cautions],
+    ...(line.faces && { faces: line.faces }),
     ...(line.about && { about: line.about }),
     ...(line.into && { into: line.into }),
     ...(line.torque && { torque: { figure: line.torque, tolerancePercent: DEFAULT_TOLERANCE_PERCENT } }),

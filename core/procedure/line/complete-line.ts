@@ -4,7 +4,7 @@ import { readVerb, verbOf, verbsStartingWith } from '../verbs';
 import { splitLine } from './parse-line';
 
 export interface Completion {
-  readonly kind: 'verb' | 'part' | 'tool' | 'position';
+  readonly kind: 'verb' | 'part' | 'tool' | 'position' | 'consumable';
   /** Replaces the characters `from` to `to` of the line. */
   readonly insert: string;
   readonly from: number;
@@ -23,6 +23,13 @@ export function completeLine(typed: string, caret: number, series: Series): Comp
       return completeSaid(segment.text, segment.from, caret, series);
     case '/':
       return choose(series.tools.map(toolLabel), segment.text, 'tool', caret);
+    case '+':
+      return choose(
+        series.consumables.map(({ name }) => name),
+        segment.text,
+        'consumable',
+        caret,
+      );
     case '@':
       return choose(positionPhrases(series), segment.text, 'position', caret);
     default:

@@ -152,3 +152,34 @@ describe('completion', () => {
     expect(completeLine(line, line.length, series)[0]).toMatchObject({ from: 11, to: 14 });
   });
 });
+
+describe('what is put on and which way it faces', () => {
+  const said = (line: string) => parseLine(line, emptyWorkbook().series);
+  test('are said with + and >', () => {
+    const { applied, faces, faults } = said('fit lip seal +silicone grease, lip only +tape >lip to the pressure ~3');
+    expect(applied).toEqual([{ name: 'silicone grease', where: 'lip only' }, { name: 'tape' }]);
+    expect(faces).toEqual({ end: 'lip', toward: 'the pressure' });
+    expect(faults).toEqual([]);
+  });
+  test('a facing that names one side only is told; a plus between parts is still "and"', () => {
+    expect(said('fit lip seal >lip').faults).toEqual([{ kind: 'bad-faces', text: 'lip' }]);
+    expect(said('fit nut + washer').parts.map(({ name }) => name)).toEqual(['nut', 'washer']);
+    expect(said('fit nut > washer').faces).toBeUndefined();
+  });
+  test('a consumable named for the first time is made, and known by its name the next time', () => {
+    const workbook = typed([
+      'take off seal',
+      'fit seal +silicone grease, thin film >lip to the pressure',
+      'grease nut +Silicone grease',
+    ]);
+    expect(workbook.series.consumables).toHaveLength(1);
+    const [grease] = workbook.series.consumables;
+    expect(workbook.procedure.steps[1]).toMatchObject({
+      applications: [{ consumableId: grease?.id, where: 'thin film' }],
+      faces: { end: 'lip', toward: 'the pressure' },
+    });
+    expect(completeLine('fit seal +sil', 13, workbook.series)).toMatchObject([
+      { kind: 'consumable', insert: 'silicone grease' },
+    ]);
+  });
+});

@@ -1,3 +1,4 @@
+import type { Faces } from '../../orientation/faces';
 import type { Series } from '../../pump/series';
 import { byName, nameKey, toolLabel } from '../../pump/series';
 import { type Quantity, readQuantity } from '../../quantity/quantity';
@@ -7,11 +8,12 @@ import { readVerb, type Verb, verbOf } from '../verbs';
 /**
  * The line at the bottom of the author screen: a step as one would say it.
  *
- *   verb [count] part[, part ...] [into place] /tool[, size] @position !caution =torque ~minutes ?photo must show
+ *   verb [count] part[, part ...] [into place] /tool[, size] @position +put on[, where] >end to where it looks
+ *   !caution =torque ~minutes ?photo must show
  *
  * A sign counts only at the start of a word, so "1/2 in" and "N·m" need no quoting. `!!` is WARNING, `!!!` DANGER.
  */
-export const SIGNS = ['/', '@', '!', '=', '~', '?'] as const;
+export const SIGNS = ['/', '@', '+', '>', '!', '=', '~', '?'] as const;
 export type Sign = (typeof SIGNS)[number];
 
 export interface Segment {
@@ -36,7 +38,8 @@ export type LineFault =
       text: string;
       reason: 'no-number' | 'no-unit' | 'unknown-unit' | 'other-dimension' | 'negative';
     }
-  | { kind: 'bad-minutes'; text: string };
+  | { kind: 'bad-minutes'; text: string }
+  | { kind: 'bad-faces'; text: string };
 
 export interface ParsedLine {
   readonly verb: Verb | undefined;
@@ -50,12 +53,15 @@ export interface ParsedLine {
   readonly torque: Quantity | undefined;
   readonly minutes: number | undefined;
   readonly photo: string | undefined;
+  /** Grease, oil or compound, and where it goes. */
+  readonly applied: readonly { name: string; where?: string }[];
+  readonly faces: Faces | undefined;
   readonly faults: readonly LineFault[];
 }
 
 export function splitLine(typed: string): Segment[] {
   const starts: { sign: Sign | 'said'; at: number; skip: number }[] = [{ sign: 'said', at: 0, skip: 0 }];
-  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?])/g)) {
+  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?]|[+>](?=\S))/g)) {
     const mark = match[2] ?? '';
     starts.push({ sign: mark[0] as Sign, at: match.index + (match[1]?.length ?? 0), skip: mark[0] === '!' ? 0 : 1 });
   }
@@ -84,6 +90,8 @@ export function parseLine(typed: string, series: Series): ParsedLine {
   let positionSetId: string | undefined;
   const positionIds: string[] = [];
   const tools: string[] = [];
+  const applied: { name: string; where?: string }[] = [];
+  let faces: Faces | undefined;
   const cautions: { signal: SignalWord; text: string }[] = [];
 
   for (const { sign, text } of segments) {
@@ -100,6 +108,17 @@ export function parseLine(typed: string, series: Series): ParsedLine {
           positionSetId ??= found.positionSetId;
           positionIds.push(...found.positionIds);
         }
+        break;
+      }
+      case '+': {
+        const { name, size: where } = splitTool(words);
+        applied.push({ name, ...(where && { where }) });
+        break;
+      }
+      case '>': {
+        const [, end, toward] = /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ?? [];
+        if (end && toward) faces = { end, toward };
+        else faults.push({ kind: 'bad-faces', text: words });
         break;
       }
       case '!': {
@@ -135,6 +154,8 @@ export function parseLine(typed: string, series: Series): ParsedLine {
     torque,
     minutes,
     photo,
+    applied,
+    faces,
     faults,
   };
 }

@@ -133,6 +133,8 @@ export function TypedLine() {
             });
       case 'bad-torque':
         return t('line.fault.torque', { text: fault.text, reason: t(`quantity.${fault.reason}`) });
+      case 'bad-faces':
+        return t('line.fault.faces', { text: fault.text });
       case 'bad-minutes':
         return t('line.fault.minutes', { text: fault.text });
     }
