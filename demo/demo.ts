@@ -1,5 +1,6 @@
 import type { EntryContent, NewEntry } from '#core/job/entry';
 import { readingPlaces, stepPlaces } from '#core/job/job';
+import type { HouseRules } from '#core/narration/house-rules';
 import { readPackage } from '#core/package/package';
 import type { PictureMark } from '#core/pictures/picture';
 import type { Procedure, Step, Workbook } from '#core/procedure/procedure';
@@ -7,6 +8,7 @@ import { verbOf } from '#core/procedure/verbs';
 import { placesOf } from '#core/wear/measure';
 import type { DemoPeople, Services } from '../server/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
+import { saveHouse } from '../server/store/house';
 import { addEntries, startJob } from '../server/store/jobs';
 import { notePhotos } from '../server/store/media';
 import { releaseProcedure } from '../server/store/releases';
@@ -22,6 +24,13 @@ export function openDemo(): DemoPeople & { seed: (services: Services) => Promise
   return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
 }
 
+/** How the invented dealer wants things said. */
+const HOUSE: HouseRules = {
+  terms: [
+    { say: 'O-ring', insteadOf: ['oring', 'rubber ring'] },
+    { say: 'casing', insteadOf: ['volute', 'pump body'] },
+  ],
+};
 /** Drawing takes a while, and the demo should be there soon. */
 const ILLUSTRATED = 2;
 const MINUTE = 60_000;
@@ -36,6 +45,7 @@ class Seeder {
   async run(): Promise<void> {
     const { accounts } = this.services;
     for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
+    await saveHouse(this.services.db, HOUSE, this.idOf('ines'));
     await this.shelve(corrick, 'First release; both ends walked through by Jun');
     await this.shelve(fennimoor, 'First release; packed twice with Tobias', ILLUSTRATED);
     await this.shelve(tarnbeck, 'First release; the lifts tried by Jun and Mara');

@@ -204,7 +204,7 @@ test('own words are compared with the step, and the words of the workshop are pu
   await page.getByLabel('New word to say').fill('bore');
   await page.getByLabel('Word it replaces').fill('hole');
   await page.getByRole('button', { name: 'Add the word' }).click();
-  await expect(page.getByRole('textbox', { name: 'Say', exact: true })).toHaveValue('bore');
+  await expect(page.getByRole('textbox', { name: 'Say', exact: true }).last()).toHaveValue('bore');
   await newProcedure(page, 'Words');
   await typeLines(page, ['torque 4 cover bolts =45 N·m /torque wrench']);
   await page.getByRole('button', { name: 'Own words', exact: true }).click();

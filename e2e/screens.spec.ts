@@ -22,7 +22,15 @@ const SCREENS = [
   ['release', '/procedures/rl-50-rotor-look/release', 'heading', 'Rotor inspection: release 1'],
   ['author with branches', '/procedures/dd-40-wet-end', 'button', 'Step 7, Take off valve balls, Question'],
   ['author with many findings', '/procedures/dd-40-field-balls', 'link', '2 stop release'],
-  ['walk', '/procedures/dd-40-wet-end/walk', 'heading', 'Isolate the air supply at the ball valve and lock it'],
+  ['walk', '/procedures/dd-40-wet-end/walk', 'heading', 'Before you begin'],
+  [
+    'author with a stack',
+    '/procedures/es-40-packing',
+    'button',
+    'Step 53, Test the gland: forty to sixty drops a minute',
+  ],
+  ['series with a stack', '/series/fennimoor-es-40', 'heading', 'Stacks'],
+  ['settings', '/settings', 'heading', 'Words of this workshop'],
   ['series with kits', '/series/corrick-dd-40', 'heading', 'Corrick DD-40'],
   ['jobs', '/jobs', 'heading', 'Jobs'],
   ['people', '/people', 'heading', 'People'],
@@ -84,6 +92,7 @@ test('dialogs of the author: readable by everybody', async ({ page }) => {
   for (const [key, title] of [
     ['?', 'Keys'],
     ['i', 'About this procedure'],
+    ['l', 'Tools, consumables and safety'],
     ['p', 'Print the cloth'],
     ['t', 'Fewest tool changes'],
   ] as const) {

@@ -101,6 +101,8 @@ test('a question is written, walked through both ways, and asked at the bench', 
   await saved(page);
 
   await page.getByRole('link', { name: 'Walk it through' }).click();
+  await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');

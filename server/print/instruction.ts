@@ -14,7 +14,7 @@ import {
   type Workbook,
 } from '#core/procedure/procedure';
 import { STAGES, verbOf } from '#core/procedure/verbs';
-import { toolLabel } from '#core/pump/series';
+import { type Series, toolLabel } from '#core/pump/series';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/tools/tool-list';
 import { torqueWindow } from '#core/torque/judge';
@@ -66,7 +66,7 @@ export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPho
             dontBreakRows: true,
             body: steps.map(({ step, index }) => [
               { text: String(index + 1), bold: true, color: INK.soft },
-              { stack: [...stepLines(step, release.workbook), ...(pictures.get(step.id) ?? [])] },
+              { stack: [...stepLines(step, release.workbook), ...drawnFor(step, series, pictures.get(step.id) ?? [])] },
               { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
             ]),
           },
@@ -117,7 +117,7 @@ async function printedPictures(procedure: Procedure, readPhoto: ReadPhoto): Prom
       if (!bytes) continue;
       const image = `data:image/jpeg;base64,${bytes.toString('base64')}`;
       const shown: Content[] = [
-        { image, fit: [230, 170], margin: [0, 4, 0, 2] },
+        { image, fit: [180, 140], margin: [0, 4, 0, 2] },
         ...(caption ? [{ text: caption, style: 'soft', fontSize: 9 }] : []),
       ];
       printed.set(step.id, [...(printed.get(step.id) ?? []), ...shown]);
@@ -129,6 +129,23 @@ async function printedPictures(procedure: Procedure, readPhoto: ReadPhoto): Prom
 function cautionLine({ signal, text }: Caution): Content {
   const { panel, word } = SIGNALS[signal];
   return { text: [{ text: ` ${signal} `, bold: true, background: panel, color: word }, `  ${text}`] };
+}
+
+/** The section of the stack a step fits into, and its pictures beside it. */
+function drawnFor(step: Step, series: Series, pictures: Content[]): Content[] {
+  const ids = step.targets.map(({ componentId }) => componentId);
+  const stacks = verbOf(step.verb).effect === 'refits' ? stacksWith(series, ids) : [];
+  const sections = stacks.map((stack) => printedSection(stack, series, ids));
+  if (sections.length === 0 || pictures.length === 0) return [...sections, ...pictures];
+  return [
+    {
+      columns: [
+        { stack: sections, width: 'auto' },
+        { stack: pictures, width: 'auto' },
+      ],
+      columnGap: 10,
+    },
+  ];
 }
 
 /** Everything a step says, one line each, cautions before the act. */
@@ -171,9 +188,6 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   if (step.decision) say(step.decision.question, step.decision.answers.map(({ text }) => text).join(' / '));
   if (step.photo) say(WORDS.photo, step.photo.mustShow);
   if (step.why) say(WORDS.why, step.why);
-  const ids = step.targets.map(({ componentId }) => componentId);
-  if (verbOf(step.verb).effect === 'refits')
-    lines.push(...stacksWith(series, ids).map((stack) => printedSection(stack, series, ids)));
   return lines;
 }
 

@@ -29,7 +29,7 @@ export function printedSection(stack: Stack, series: Series, current: readonly s
   });
   return {
     svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${drawing.width} ${drawing.height}">${shapes.join('')}${labels.join('')}</svg>`,
-    width: 220,
+    width: 200,
     margin: [0, 4, 0, 4],
   };
 }

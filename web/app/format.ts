@@ -26,8 +26,8 @@ export function showNumber(value: number, digits = 4): string {
   return new Intl.NumberFormat(locale(), { maximumSignificantDigits: digits }).format(value);
 }
 
-export function showQuantity({ value, unit }: Quantity): string {
-  return `${showNumber(value)} ${unit}`;
+export function showQuantity({ value, unit }: Quantity, digits = 4): string {
+  return `${showNumber(value, digits)} ${unit}`;
 }
 
 /** "2 h 10 min" from minutes. */

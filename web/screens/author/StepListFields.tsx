@@ -28,31 +28,24 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
             value={series.consumables.find(({ id }) => id === application?.consumableId)?.name ?? ''}
             onCommit={(name) => onName(i, name)}
           />
-          <DraftText
-            ariaLabel={t('step.applyWhere')}
-            placeholder={t('step.applyWhereHint')}
-            value={application?.where ?? ''}
-            readOnly={!application}
-            maxLength={160}
-            onCommit={(where) => {
-              if (!application) return;
-              const { where: _old, ...rest } = application;
-              change({ applications: applications.with(i, { ...rest, ...(where && { where }) }) });
-            }}
-          />
-          <DraftText
-            ariaLabel={t('step.amount')}
-            placeholder={t('step.amountHint')}
-            value={application?.amount ?? ''}
-            readOnly={!application}
-            maxLength={60}
-            onCommit={(amount) => {
-              if (!application) return;
-              const { amount: _old, ...rest } = application;
-              change({ applications: applications.with(i, { ...rest, ...(amount && { amount }) }) });
-            }}
-          />
-          {application && <Remove onClick={() => change({ applications: applications.toSpliced(i, 1) })} />}
+          {application && (
+            <>
+              {(['where', 'amount'] as const).map((field) => (
+                <DraftText
+                  key={field}
+                  ariaLabel={t(field === 'where' ? 'step.applyWhere' : 'step.amount')}
+                  placeholder={t(field === 'where' ? 'step.applyWhereHint' : 'step.amountHint')}
+                  value={application[field] ?? ''}
+                  maxLength={field === 'where' ? 160 : 60}
+                  onCommit={(text) => {
+                    const { [field]: _old, ...rest } = application;
+                    change({ applications: applications.with(i, { ...rest, ...(text && { [field]: text }) }) });
+                  }}
+                />
+              ))}
+              <Remove onClick={() => change({ applications: applications.toSpliced(i, 1) })} />
+            </>
+          )}
         </div>
       ))}
     </div>

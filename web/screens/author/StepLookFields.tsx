@@ -225,6 +225,7 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
       </div>
       <div className={styles.halves}>
         <TagsInput
+          className={styles.whole ?? ''}
           aria-label={t('measure.points')}
           placeholder={measurement.points.length === 0 ? t('measure.pointsHint') : ''}
           value={[...measurement.points]}

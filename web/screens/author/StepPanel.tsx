@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
-import { memo, useDeferredValue, useRef } from 'react';
+import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/cloth/replay';
 import { conditionOf } from '#core/narration/branches';
@@ -30,6 +30,13 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
   const workbook = useAuthor((state) => state.workbook);
   const fields = useRef<HTMLDivElement>(null);
   const units = useReader((state) => state.units);
+  const heading = useRef<HTMLDivElement>(null);
+  // Another step begins at its top, wherever the one before was scrolled to.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
+  useLayoutEffect(() => {
+    const scroller = heading.current?.parentElement;
+    if (scroller) scroller.scrollTop = 0;
+  }, [selected]);
   const { series, procedure } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
   const step = procedure.steps[index];
@@ -45,7 +52,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
 
   return (
     <>
-      <div className={styles.heading}>
+      <div ref={heading} className={styles.heading}>
         <span className={styles.n}>{index + 1}</span>
         <h1>{titleOf(step, series)}</h1>
         <Tag>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { demandsOf, placeInHand, runOf } from '#core/job/job';
+import type { Setting, Step } from '#core/procedure/procedure';
 import { methodIn, stepIn } from '#core/procedure/setting';
 import { placeNameOf } from '#core/pump/series';
 import { FaultNotice } from '../../app/Fallbacks';
@@ -50,7 +51,7 @@ function Bench({ bench }: { bench: BenchJob }) {
       {!starting && step && run && (
         <main className={styles.main}>
           <StepText
-            step={{ ...stepIn(step, state.setting), ...(place && { positionIds: [place] }) }}
+            step={shownStep(step, state.setting, place)}
             index={state.cursor}
             workbook={workbook}
             poses={posesAt(bench)}
@@ -67,6 +68,13 @@ function Bench({ bench }: { bench: BenchJob }) {
       )}
     </div>
   );
+}
+
+/** The step as it is told beside its demands: in its setting, for the position in hand, without what stands there. */
+function shownStep(step: Step, setting: Setting, place: string | undefined): Step {
+  const shown = stepIn(step, setting);
+  const pictures = shown.pictures?.filter(({ id }) => id !== shown.photo?.referenceId);
+  return { ...shown, ...(pictures && { pictures }), ...(place && { positionIds: [place] }) };
 }
 
 function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {

@@ -6,6 +6,7 @@ import { demandsOf, placeInHand, readingPlaces, type StepRun, stepPlaces } from 
 import type { Pose } from '#core/orientation/faces';
 import type { Decision, Step, TorqueFigure } from '#core/procedure/procedure';
 import { placeNameOf } from '#core/pump/series';
+import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
@@ -13,8 +14,8 @@ import { photoUrl } from '../../app/api';
 import { showNumber, showQuantity } from '../../app/format';
 import { type BenchJob, waitingPicture } from '../../offline/job-sync';
 import { showLarge } from '../../parts/StepPictures';
-import { StepSections } from '../../parts/StepSections';
 import { Tag } from '../../parts/Tag';
+import { useReader } from '../../state/reader';
 import { timelineOn } from '../../state/timeline';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
@@ -51,7 +52,6 @@ export function Demands(props: DemandsProps) {
       {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <Problems run={run} />
-      <StepSections step={step} series={workbook.series} poses={posesAt(bench)} />
       <ClothAtBench workbook={workbook} answers={bench.state.answers} step={step} after={bench.state.cursor + 1} />
     </section>
   );
@@ -86,24 +86,32 @@ function AnswerDemand({ bench, step, run, inHand, decision }: DemandsProps & { d
 function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { places: (string | null)[] }) {
   const { t } = useTranslation();
   const { workbook } = bench.job.release;
+  const units = useReader((state) => state.units);
   const window = step.torque && torqueWindow(step.torque);
+  const figure = step.torque && preferred(step.torque.figure, units);
   const open = demandsOf(step, run, workbook).some((demand) => demand.what === 'torque');
   return (
     <>
       <div>
         <h2>{t('bench.torqueTo')}</h2>
-        {step.torque ? (
+        {figure ? (
           <div className={styles.figure}>
-            {showNumber(step.torque.figure.value)}
-            <small>{step.torque.figure.unit}</small>
+            {showNumber(figure.value, 3)}
+            <small>{figure.unit}</small>
           </div>
         ) : (
           <p>{t('bench.noFigure')}</p>
         )}
         {window && (
           <p className="quiet">
-            {t('bench.window', { low: showNumber(window.low.value), high: showQuantity(window.high) })}
+            {t('bench.window', {
+              low: showNumber(preferred(window.low, units).value, 3),
+              high: showQuantity(preferred(window.high, units), 3),
+            })}
           </p>
+        )}
+        {step.torque && figure !== step.torque.figure && (
+          <p className="quiet">{t('bench.asGiven', { figure: showQuantity(step.torque.figure) })}</p>
         )}
         {step.torque?.source && <p className="quiet">{step.torque.source}</p>}
       </div>
@@ -127,7 +135,9 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
 function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { place: string | null }) {
   const { t } = useTranslation();
   const [text, setText] = useState('');
-  const [unit, setUnit] = useState<UnitSymbol>(step.torque?.figure.unit ?? 'N·m');
+  const [unit, setUnit] = useState<UnitSymbol>(
+    step.torque ? preferred(step.torque.figure, useReader.getState().units).unit : 'N·m',
+  );
   const [fault, setFault] = useState('');
   const latest = run.readings.findLast((reading) => reading.positionId === place);
   const position = placeNameOf(bench.job.release.workbook.series, place);

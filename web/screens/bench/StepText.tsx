@@ -3,13 +3,14 @@ import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/narration/branches';
 import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence';
 import type { Pose } from '#core/orientation/faces';
+import { stacksWith } from '#core/orientation/stack-section';
 import type { Step, Target, Workbook } from '#core/procedure/procedure';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { showNumber } from '../../app/format';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';
-import { FacingSaid } from '../../parts/StepSections';
+import { FacingSaid, StepSections } from '../../parts/StepSections';
 import { useReader } from '../../state/reader';
 import styles from './Bench.module.css';
 
@@ -30,6 +31,11 @@ export function StepText({ step, index, workbook, poses, place, method }: StepTe
   const { t } = useTranslation();
   const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
+  const hasSection =
+    stacksWith(
+      series,
+      step.targets.map(({ componentId }) => componentId),
+    ).length > 0;
   const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []);
   return (
     <section className={styles.left} aria-live="polite">
@@ -44,40 +50,45 @@ export function StepText({ step, index, workbook, poses, place, method }: StepTe
       ))}
       <h1>{headingOf(step, series, units)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
-      {step.targets.length > 0 && (
-        <div className={styles.parts}>
-          {step.targets.map((target) => (
-            <PartInHand key={target.componentId} target={target} step={step} series={series} />
-          ))}
+      <div className={hasSection ? styles.beside : styles.facts}>
+        <div className={styles.facts}>
+          {step.targets.length > 0 && (
+            <div className={styles.parts}>
+              {step.targets.map((target) => (
+                <PartInHand key={target.componentId} target={target} step={step} series={series} />
+              ))}
+            </div>
+          )}
+          <div className={styles.columns}>
+            {tools.map((tool) => (
+              <div key={tool.id} className={styles.item}>
+                <IconTool size={26} aria-label={t('step.tools')} />
+                {toolLabel(tool)}
+              </div>
+            ))}
+            {step.faces && (
+              <div className={`${styles.item} ${styles.faces}`}>
+                <IconArrowsVertical size={26} aria-label={t('step.faces')} />
+                <FacingSaid step={step} series={series} poses={poses} />
+              </div>
+            )}
+            {step.applications.map(({ consumableId, where, amount }) => (
+              <div key={consumableId} className={styles.item}>
+                <IconBrush size={26} aria-label={t('step.apply')} />
+                <span>
+                  {series.consumables.find((consumable) => consumable.id === consumableId)?.name}
+                  {(where || amount) && (
+                    <>
+                      <br />
+                      <small>{[amount, where].filter(Boolean).join(', ')}</small>
+                    </>
+                  )}
+                </span>
+              </div>
+            ))}
+          </div>
         </div>
-      )}
-      <div className={styles.columns}>
-        {tools.map((tool) => (
-          <div key={tool.id} className={styles.item}>
-            <IconTool size={26} aria-label={t('step.tools')} />
-            {toolLabel(tool)}
-          </div>
-        ))}
-        {step.faces && (
-          <div className={`${styles.item} ${styles.faces}`}>
-            <IconArrowsVertical size={26} aria-label={t('step.faces')} />
-            <FacingSaid step={step} series={series} poses={poses} />
-          </div>
-        )}
-        {step.applications.map(({ consumableId, where, amount }) => (
-          <div key={consumableId} className={styles.item}>
-            <IconBrush size={26} aria-label={t('step.apply')} />
-            <span>
-              {series.consumables.find((consumable) => consumable.id === consumableId)?.name}
-              {(where || amount) && (
-                <>
-                  <br />
-                  <small>{[amount, where].filter(Boolean).join(', ')}</small>
-                </>
-              )}
-            </span>
-          </div>
-        ))}
+        <StepSections step={step} series={series} poses={poses} />
       </div>
       {(step.methods ?? []).map((method) => (
         <div key={method.id} className={styles.method}>

@@ -27,6 +27,7 @@ import type { Consumable, Series } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
 import { Delete } from './Delete';
 import styles from './Series.module.css';
+import { TakeOver } from './TakeOver';
 
 const RATING_WORDS = { 1: 'good', 2: 'fair', 3: 'doubtful', 4: 'unsuitable' } as const;
 
@@ -102,6 +103,7 @@ export function ConsumableTable({ series, onChange }: ConsumableTableProps) {
           </Table.Tbody>
         </Table>
       )}
+      {onChange && <TakeOver what="consumables" series={series} onChange={onChange} />}
       <Modal opened={opened !== undefined} size={720} onClose={() => setOpen(null)} title={opened?.name ?? ''}>
         {opened && (
           <ConsumableFields

@@ -105,28 +105,32 @@ export function SeriesScreen() {
         <Title order={2} size="h4" mb="xs">
           {t('series.procedures')}
         </Title>
-        <List mb="xl">
+        <List mb={procedures.length > 0 ? 'xl' : 0}>
           {procedures.map((procedure) => (
             <List.Item key={procedure.id}>
               <Link to={`/procedures/${procedure.id}`}>{procedure.title}</Link>
               {`, ${t('shelf.steps', { count: procedure.steps })}`}
             </List.Item>
           ))}
-          {shelf.data && procedures.length === 0 && <Text className="quiet">{t('shelf.noProcedures')}</Text>}
         </List>
+        {shelf.data && procedures.length === 0 && <Text className="quiet">{t('shelf.noProcedures')}</Text>}
 
         <Title order={2} size="h4" mb="xs">
           {t('series.positions')}
         </Title>
-        <List mb="sm">
+        <List mb={series.positionSets.length > 0 ? 'sm' : 0}>
           {series.positionSets.map((set) => (
             <List.Item key={set.id}>
               {`${t('part.each', { name: set.name })}: ${set.positions.map((p) => p.name).join(', ')} `}
               {writes && <Delete name={set.name} onDelete={() => change(without(series, 'positionSets', set.id))} />}
             </List.Item>
           ))}
-          {series.positionSets.length === 0 && <Text className="quiet">{t('series.noPositions')}</Text>}
         </List>
+        {series.positionSets.length === 0 && (
+          <Text className="quiet" mb="sm">
+            {t('series.noPositions')}
+          </Text>
+        )}
         {writes && (
           <AddPositions
             onAdd={(name, count) =>

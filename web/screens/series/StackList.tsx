@@ -151,9 +151,12 @@ function StackFields({ stack, series, onChange }: StackFieldsProps) {
             }}
           />
         </Group>
-        <Text size="sm" fw={500} mt={4}>
-          {t('stack.layers')}
-        </Text>
+        <div className={`${styles.layer} ${styles.layerHead}`}>
+          <strong>{t('stack.layers')}</strong>
+          {(['count', 'length', 'inner', 'outer', 'turns'] as const).map((column) => (
+            <span key={column}>{t(`stack.column.${column}`)}</span>
+          ))}
+        </div>
         {[...stack.layers].reverse().map((layer) => {
           const i = stack.layers.indexOf(layer);
           const set = (next: Stack['layers'][number]) => onChange({ ...stack, layers: stack.layers.with(i, next) });

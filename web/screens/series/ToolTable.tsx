@@ -11,6 +11,7 @@ import { DraftText } from '../../parts/DraftText';
 import { Tag } from '../../parts/Tag';
 import { Delete } from './Delete';
 import styles from './Series.module.css';
+import { TakeOver } from './TakeOver';
 
 interface ToolTableProps {
   readonly series: Series;
@@ -90,6 +91,7 @@ export function ToolTable({ series, onChange }: ToolTableProps) {
           </Table.Tbody>
         </Table>
       )}
+      {onChange && <TakeOver what="tools" series={series} onChange={onChange} />}
       <Modal
         opened={opened !== undefined}
         size={640}

@@ -11,7 +11,6 @@ import { FaultNotice } from '../../app/Fallbacks';
 import { Crumbs, TopBar } from '../../app/Shell';
 import { Cloth } from '../../drawings/Cloth';
 import { SafetyList } from '../../parts/SafetyList';
-import { StepSections } from '../../parts/StepSections';
 import { save, workbookOf } from '../../state/autosave';
 import { timelineOn } from '../../state/timeline';
 import { StepText } from '../bench/StepText';
@@ -137,7 +136,6 @@ function Walk({ workbook }: { workbook: Workbook }) {
               ))}
             </div>
           )}
-          {step && <StepSections step={step} series={series} poses={poses} />}
           <h2>{step || at < 0 ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
           <Cloth timeline={timeline} after={Math.min(at + 1, steps.length)} />
         </aside>
