@@ -263,3 +263,60 @@ test('branches, methods, aids and what let a warning stand are printed with the 
   expect(text).toContain('Or: mallet: Separate CAUTION Both sides at once');
   expect(text).toContain('Put in: socket, 17 mm');
 });
+
+test('the record tells what was looked at and measured, place by place, and what is to follow first', async () => {
+  const [, , drawn] = base.steps;
+  const stepId = drawn?.id ?? '';
+  const asked = changeStep(base, stepId, {
+    oneByOne: true,
+    looks: [{ id: 'l', at: 'the lobes', sound: 'dull', faults: [{ id: 'f', sign: 'bright streaks', then: 'refer' }] }],
+    measurements: [
+      { id: 'm', what: 'bore', most: { value: 32.1, unit: 'mm' }, points: ['front'], directions: 1, then: 'renew' },
+    ],
+  });
+  const entry = (i: number, content: object): Entry =>
+    ({ id: `e${i}`, at: new Date(Date.UTC(2026, 0, 5, 8, i)).toISOString(), by: 'mara', content }) as Entry;
+  const reading = (positionId: string, value: number) => ({
+    kind: 'measured',
+    stepId,
+    measurementId: 'm',
+    positionId,
+    point: 'front',
+    direction: 1,
+    reading: { value, unit: 'mm' },
+  });
+  const entries = [
+    { kind: 'looked', stepId, lookId: 'l', positionId: 's1', faultId: null },
+    { kind: 'looked', stepId, lookId: 'l', positionId: 's2', faultId: 'f' },
+    reading('s1', 32.05),
+    reading('s2', 32.14),
+    { kind: 'place-done', stepId, positionId: 's1' },
+    { kind: 'overridden', stepId, what: 'look', reason: 'No lamp at hand' },
+  ].map((content, i) => entry(i, content));
+  const pdf = await recordPdf(
+    {
+      id: 'job',
+      number: 7,
+      releaseId: 'r',
+      workOrder: 'WO-1',
+      pumpSerial: 'S-1',
+      customer: 'Test Creamery',
+      startedAt: '2026-01-05T08:00:00.000Z',
+      startedBy: 'mara',
+      finishedAt: null,
+      seal: null,
+      release: { id: 'r', number: 1, workbook: { series, procedure: asked } },
+      entries,
+      people: { mara: 'Mara Test' },
+    },
+    async () => undefined,
+  );
+  const { text } = await read(pdf);
+  expect(text).toContain('shaft 1, the lobes: sound');
+  expect(text).toContain('shaft 2, the lobes: bright streaks. Show it to the trainer or the lead.');
+  expect(text).toContain('shaft 1, bore, front: 32.05 mm within');
+  expect(text).toContain('shaft 2, bore, front: 32.14 mm over the limit');
+  expect(text).toContain('3 Renew it.: shaft 2, bore, over its limit (Mara Test');
+  expect(text).toContain('Look overridden: No lamp at hand');
+  expect(text).toMatch(/shaft 1 done 5 Jan 2026/);
+});
