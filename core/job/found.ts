@@ -7,7 +7,7 @@ export interface Found {
   readonly where: string;
   readonly sign: string;
   readonly positionId: string | null;
-  readonly then: Consequence;
+  readonly follows: Consequence;
   readonly at: string;
   readonly by: string;
 }
@@ -17,7 +17,7 @@ export function foundIn(step: Step, run: StepRun): Found[] {
   const faults = run.looked.flatMap(({ lookId, faultId, positionId, at, by }): Found[] => {
     const look = step.looks?.find(({ id }) => id === lookId);
     const fault = look?.faults.find(({ id }) => id === faultId);
-    return look && fault ? [{ where: look.at, sign: fault.sign, positionId, then: fault.then, at, by }] : [];
+    return look && fault ? [{ where: look.at, sign: fault.sign, positionId, follows: fault.follows, at, by }] : [];
   });
   const worn = (step.measurements ?? []).flatMap((measurement): Found[] => {
     const out = run.measured.filter(
@@ -28,7 +28,7 @@ export function foundIn(step: Step, run: StepRun): Found[] {
       if (!first) return [];
       const { at, by, verdict } = first;
       const sign = verdict === 'under' ? 'under its limit' : 'over its limit';
-      return [{ where: measurement.what, sign, positionId, then: measurement.then, at, by }];
+      return [{ where: measurement.what, sign, positionId, follows: measurement.follows, at, by }];
     });
   });
   return [...faults, ...worn];

@@ -165,8 +165,10 @@ describe('looks, lengths and places one by one', () => {
   const asked = withStep(typed(['measure sleeve @each shaft', 'fit cover']), 0, {
     oneByOne: true,
     positionIds: ['s2', 's1'],
-    looks: [{ id: 'surface', at: 'surface', sound: 'smooth', faults: [{ id: 'step', sign: 'a step', then: 'renew' }] }],
-    measurements: [{ id: 'od', what: 'diameter', least: mm(39.9), points: [], directions: 2, then: 'refer' }],
+    looks: [
+      { id: 'surface', at: 'surface', sound: 'smooth', faults: [{ id: 'step', sign: 'a step', follows: 'renew' }] },
+    ],
+    measurements: [{ id: 'od', what: 'diameter', least: mm(39.9), points: [], directions: 2, follows: 'refer' }],
   });
   const stepId = asked.procedure.steps[0]?.id ?? '';
   const step = asked.procedure.steps[0]!;
@@ -230,8 +232,8 @@ describe('looks, lengths and places one by one', () => {
   test('what is found wrong is told with what follows, a worn part once however often it was measured', () => {
     const worn = run(looked('s1', 'step'), measured('s1', 1, 39.8), measured('s1', 2, 39.7), measured('s2', 1, 39.95));
     expect(foundIn(step, runOf(worn, stepId))).toMatchObject([
-      { where: 'surface', sign: 'a step', positionId: 's1', then: 'renew' },
-      { where: 'diameter', sign: 'under its limit', positionId: 's1', then: 'refer' },
+      { where: 'surface', sign: 'a step', positionId: 's1', follows: 'renew' },
+      { where: 'diameter', sign: 'under its limit', positionId: 's1', follows: 'refer' },
     ]);
     expect(foundIn(step, runOf(run(...shaft2), stepId))).toEqual([]);
   });

@@ -299,7 +299,7 @@ function labelsOf(
   });
   // Each stands beside its piece, or as near below the one above as there is room; the last ones push back up.
   const places: number[] = [];
-  wanted.forEach(({ middle }, i) => places.push(Math.max(middle + 4, (places[i - 1] ?? 0) + LABEL_PITCH)));
+  for (const { middle } of wanted) places.push(Math.max(middle + 4, (places.at(-1) ?? 0) + LABEL_PITCH));
   for (let i = places.length - 1, lowest = HEIGHT - 6; i >= 0; i -= 1) {
     places[i] = Math.min(places[i] ?? 0, lowest);
     lowest = (places[i] ?? 0) - LABEL_PITCH;

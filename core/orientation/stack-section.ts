@@ -104,10 +104,12 @@ export function stackSection(
       at += length;
     }
   });
-  const drilled = stack.bore.reduce<StackSection['bore']>((steps, { diameterMm, lengthMm }) => {
-    const from = steps.at(-1)?.toMm ?? 0;
-    return [...steps, { fromMm: from, toMm: from + lengthMm, diameterMm }];
-  }, []);
+  let deep = 0;
+  const drilled = stack.bore.map(({ diameterMm, lengthMm }) => {
+    const fromMm = deep;
+    deep += lengthMm;
+    return { fromMm, toMm: deep, diameterMm };
+  });
   const lengthMm = Math.max(at, drilled.at(-1)?.toMm ?? 0, 1);
   return {
     stackId: stack.id,

@@ -166,7 +166,7 @@ test('what stacks, tools and steps point at has to be there', () => {
   const workbook = typed(['take off ring /hook tool']);
   const step = {
     ...workbook.procedure.steps[0]!,
-    measurements: [{ id: 'm', what: 'bore', toolId: 'no-gauge', then: 'renew' }],
+    measurements: [{ id: 'm', what: 'bore', toolId: 'no-gauge', follows: 'renew' }],
   };
   const tools = workbook.series.tools.map((tool) => ({ ...tool, substituteIds: [tool.id] }));
   const stacks = [

@@ -299,13 +299,13 @@ test('7. packed piston: two stacks face opposite ways, both to the pressure; pac
   ]);
   expect(ids(withStep(workbook, at(workbook, 'soak', 'upper packing'), { minutes: 3 }))).toContain('soak-short');
   const measured = withStep(workbook, at(workbook, 'measure', 'piston'), {
-    measurements: [{ id: 'd', what: 'diameter', points: ['top', 'middle', 'bottom'], directions: 2, then: 'renew' }],
+    measurements: [{ id: 'd', what: 'diameter', points: ['top', 'middle', 'bottom'], directions: 2, follows: 'renew' }],
     looks: [
       {
         id: 'gap',
         at: 'the gap under a new ring slid along',
         sound: 'the same all along',
-        faults: [{ id: 'wide', sign: 'wider in the middle', then: 'renew' }],
+        faults: [{ id: 'wide', sign: 'wider in the middle', follows: 'renew' }],
       },
     ],
   });

@@ -75,7 +75,7 @@ export const Look = z.strictObject({
         sign: z.string().trim().min(1, 'is empty').max(120),
         /** "cavitation: look at the suction side". */
         means: z.string().trim().max(300).optional(),
-        then: z.enum(CONSEQUENCES),
+        follows: z.enum(CONSEQUENCES),
       }),
     )
     .max(12)
@@ -97,7 +97,7 @@ export const Measurement = z.strictObject({
   points: z.array(z.string().trim().min(1).max(40)).max(12).default([]),
   directions: z.union([z.literal(1), z.literal(2)]).default(1),
   toolId: Id.optional(),
-  then: z.enum(CONSEQUENCES).default('renew'),
+  follows: z.enum(CONSEQUENCES).default('renew'),
 });
 export type Measurement = z.infer<typeof Measurement>;
 

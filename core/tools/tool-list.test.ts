@@ -25,7 +25,7 @@ test('tools of another method, aids and gauges are on the list and told apart', 
   const hook = workbook.series.tools.find(({ name }) => name === 'hook tool')?.id ?? '';
   const more = withStep(workbook, 1, {
     methods: [{ id: 'm', name: 'pried', verb: 'pry', toolIds: [hook], cautions: [] }],
-    measurements: [{ id: 'x', what: 'bore', points: [], directions: 1, then: 'renew', toolId: wrench }],
+    measurements: [{ id: 'x', what: 'bore', points: [], directions: 1, follows: 'renew', toolId: wrench }],
   });
   const only = withStep(more, 3, { toolIds: [] });
   expect(toolList(only).find(({ tool }) => tool.id === hook)).toMatchObject({ otherMethod: true, steps: [2] });

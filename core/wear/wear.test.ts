@@ -11,7 +11,7 @@ const PLUNGER: Measurement = {
   most: mm(36.02),
   points: ['top', 'middle', 'bottom'],
   directions: 2,
-  then: 'renew',
+  follows: 'renew',
 };
 
 test('three points in two directions are six places; an unnamed point is one', () => {

@@ -173,8 +173,8 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   }
   for (const { at, by, sound, faults } of step.looks ?? []) {
     say(WORDS.look, `${at}${by ? `, ${by}` : ''}. ${WORDS.sound}: ${sound}`);
-    for (const { sign, means, then } of faults)
-      lines.push({ text: `${sign}: ${means ? `${means} ` : ''}${WORDS.then[then]}`, margin: [10, 0, 0, 0] });
+    for (const { sign, means, follows } of faults)
+      lines.push({ text: `${sign}: ${means ? `${means} ` : ''}${WORDS.follows[follows]}`, margin: [10, 0, 0, 0] });
   }
   for (const measurement of step.measurements ?? []) say(WORDS.measure, measurementLine(measurement));
   for (const method of step.methods ?? []) {

@@ -68,7 +68,7 @@ test('the instruction shows pictures, looks, measurements, the section of a stac
         id: 'l',
         at: 'the lobes',
         sound: 'dull all over',
-        faults: [{ id: 'f', sign: 'bright streaks', means: 'They touched.', then: 'refer' }],
+        faults: [{ id: 'f', sign: 'bright streaks', means: 'They touched.', follows: 'refer' }],
       },
     ],
     measurements: [
@@ -78,7 +78,7 @@ test('the instruction shows pictures, looks, measurements, the section of a stac
         least: { value: 32, unit: 'mm' },
         points: ['front', 'back'],
         directions: 2,
-        then: 'renew',
+        follows: 'renew',
       },
     ],
     cautions: [{ signal: 'DANGER', text: 'It starts by itself' }],
@@ -269,9 +269,11 @@ test('the record tells what was looked at and measured, place by place, and what
   const stepId = drawn?.id ?? '';
   const asked = changeStep(base, stepId, {
     oneByOne: true,
-    looks: [{ id: 'l', at: 'the lobes', sound: 'dull', faults: [{ id: 'f', sign: 'bright streaks', then: 'refer' }] }],
+    looks: [
+      { id: 'l', at: 'the lobes', sound: 'dull', faults: [{ id: 'f', sign: 'bright streaks', follows: 'refer' }] },
+    ],
     measurements: [
-      { id: 'm', what: 'bore', most: { value: 32.1, unit: 'mm' }, points: ['front'], directions: 1, then: 'renew' },
+      { id: 'm', what: 'bore', most: { value: 32.1, unit: 'mm' }, points: ['front'], directions: 1, follows: 'renew' },
     ],
   });
   const entry = (i: number, content: object): Entry =>

@@ -73,10 +73,10 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       const noted = run.overrides[what];
       return noted ? [{ ...noted, label: WORDS.overridden[what] }] : [];
     });
-    const found = foundIn(step, run).map(({ where, sign, positionId, then, at, by }) => ({
+    const found = foundIn(step, run).map(({ where, sign, positionId, follows, at, by }) => ({
       at,
       by,
-      label: WORDS.then[then],
+      label: WORDS.follows[follows],
       text: [positionName(positionId), where, sign].filter(Boolean).join(', '),
     }));
     return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem })), ...found].map(
@@ -128,7 +128,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
         text: [
           { text: `${[positionName(positionId), look?.at].filter(Boolean).join(', ')}: `, color: INK.soft },
           {
-            text: fault ? `${fault.sign}. ${WORDS.then[fault.then]}` : WORDS.isSound,
+            text: fault ? `${fault.sign}. ${WORDS.follows[fault.follows]}` : WORDS.isSound,
             color: fault ? INK.kaki : INK.moss,
           },
         ],

@@ -17,7 +17,7 @@ export const WORDS = {
   heavy: 'Plan the lift',
   look: 'Look at',
   sound: 'sound is',
-  then: { reuse: 'It may go back in.', renew: 'Renew it.', refer: 'Show it to the trainer or the lead.' },
+  follows: { reuse: 'It may go back in.', renew: 'Renew it.', refer: 'Show it to the trainer or the lead.' },
   measure: 'Measure',
   whenNew: 'new',
   least: 'at least',

@@ -13,11 +13,10 @@ interface StackSectionProps {
   /** What a step says of how parts face. */
   readonly said?: SaidFacings;
   readonly pose?: Pose | undefined;
-  readonly onChoose?: (componentId: string) => void;
 }
 
 /** A cross-section through a stack, computed from what is said about it; the mouth of the bore is at the top. */
-export function StackSection({ stack, series, current = [], said, pose, onChoose }: StackSectionProps) {
+export function StackSection({ stack, series, current = [], said, pose }: StackSectionProps) {
   const { t } = useTranslation();
   const section = stackSection(stack, series, said, pose);
   const drawing = drawSection(section, current);
@@ -41,7 +40,7 @@ export function StackSection({ stack, series, current = [], said, pose, onChoose
         </defs>
         {drawing.shapes.map((shape, i) => (
           <path
-            // Shapes have no identity beyond their place in the drawing.
+            // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no identity beyond their place in the drawing
             key={`${i}-${shape.tone}`}
             d={shape.d}
             className={styles[shape.tone]}
@@ -58,16 +57,6 @@ export function StackSection({ stack, series, current = [], said, pose, onChoose
             <text x={label.x} y={label.y} fontSize={drawing.labelSize}>
               {label.text}
             </text>
-            {onChoose && label.componentId && (
-              <rect
-                className={styles.hit}
-                x={label.x - 3}
-                y={label.y - 13}
-                width={drawing.width - label.x}
-                height={17}
-                onClick={() => label.componentId && onChoose(label.componentId)}
-              />
-            )}
           </g>
         ))}
       </svg>

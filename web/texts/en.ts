@@ -389,7 +389,7 @@ export const en = {
     sign: 'What else may be found',
     means: 'What it means',
     meansHint: 'what it points to',
-    then: 'What follows',
+    follows: 'What follows',
     addFault: 'Add what may be found',
   },
   consequence: {

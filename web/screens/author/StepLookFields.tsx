@@ -84,7 +84,7 @@ export function LookFields({ step, series, change }: LookFieldsProps) {
                         setFault(means ? { ...rest, means } : rest);
                       }}
                     />
-                    <ConsequenceSelect value={fault.then} onChange={(then) => setFault({ ...fault, then })} />
+                    <ConsequenceSelect value={fault.follows} onChange={(follows) => setFault({ ...fault, follows })} />
                     <Remove onClick={() => set(looks.with(i, { ...look, faults: look.faults.toSpliced(j, 1) }))} />
                   </div>
                 );
@@ -97,7 +97,7 @@ export function LookFields({ step, series, change }: LookFieldsProps) {
                   const fault = {
                     id: nanoid(8),
                     sign,
-                    then: known?.then ?? ('renew' as const),
+                    follows: known?.follows ?? ('renew' as const),
                     ...(known && { means: known.means }),
                   };
                   set(looks.with(i, { ...look, faults: [...look.faults, fault] }));
@@ -133,15 +133,15 @@ function AddFault({ names, onAdd }: { names: readonly string[]; onAdd: (sign: st
   );
 }
 
-function ConsequenceSelect({ value, onChange }: { value: Consequence; onChange: (then: Consequence) => void }) {
+function ConsequenceSelect({ value, onChange }: { value: Consequence; onChange: (follows: Consequence) => void }) {
   const { t } = useTranslation();
   return (
     <Select
-      aria-label={t('look.then')}
+      aria-label={t('look.follows')}
       allowDeselect={false}
-      data={CONSEQUENCES.map((then) => ({ value: then, label: t(`consequence.${then}`) }))}
+      data={CONSEQUENCES.map((follows) => ({ value: follows, label: t(`consequence.${follows}`) }))}
       value={value}
-      onChange={(then) => then && onChange(then as Consequence)}
+      onChange={(follows) => follows && onChange(follows as Consequence)}
     />
   );
 }
@@ -170,7 +170,7 @@ export function MeasurementFields({ step, series, change }: LookFieldsProps) {
         value=""
         maxLength={120}
         onCommit={(what) =>
-          what && set([...measurements, { id: nanoid(8), what, points: [], directions: 1, then: 'renew' }])
+          what && set([...measurements, { id: nanoid(8), what, points: [], directions: 1, follows: 'renew' }])
         }
       />
     </div>
@@ -248,7 +248,7 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
           value={measurement.toolId ?? null}
           onChange={(toolId) => onChange(toolId ? { ...measurement, toolId } : without('toolId'))}
         />
-        <ConsequenceSelect value={measurement.then} onChange={(then) => onChange({ ...measurement, then })} />
+        <ConsequenceSelect value={measurement.follows} onChange={(follows) => onChange({ ...measurement, follows })} />
       </div>
     </div>
   );

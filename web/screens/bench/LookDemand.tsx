@@ -62,7 +62,7 @@ export function LookDemand({ bench, step, run, inHand, looks, places, placeName 
                 </div>
                 {fault && (
                   <p className={styles.consequence} role="status">
-                    {fault.means} <strong>{t(`consequence.do.${fault.then}`)}</strong>
+                    {fault.means} <strong>{t(`consequence.do.${fault.follows}`)}</strong>
                   </p>
                 )}
               </fieldset>

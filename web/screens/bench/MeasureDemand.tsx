@@ -205,7 +205,7 @@ function MeasuredPart({
       )}
       {out && (
         <p className={styles.consequence} role="status">
-          <strong>{t(`consequence.do.${measurement.then}`)}</strong>
+          <strong>{t(`consequence.do.${measurement.follows}`)}</strong>
         </p>
       )}
     </form>

@@ -40,8 +40,8 @@ export function RecordScreen() {
         run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
-      ...foundIn(step, run).map(({ where, sign, positionId, then, at, by }) => ({
-        label: t(`consequence.${then}`),
+      ...foundIn(step, run).map(({ where, sign, positionId, follows, at, by }) => ({
+        label: t(`consequence.${follows}`),
         noted: { at, by, text: `${[placeName(positionId), where].filter(Boolean).join(', ')}: ${sign}` },
       })),
     ];
@@ -187,7 +187,7 @@ function Findings({
                 {[placeName(positionId), look.at].filter(Boolean).join(', ')}
                 {': '}
                 <span className={fault ? styles.out : styles.within}>
-                  {fault ? `${fault.sign}, ${t(`consequence.${fault.then}`)}` : t('look.isSound')}
+                  {fault ? `${fault.sign}, ${t(`consequence.${fault.follows}`)}` : t('look.isSound')}
                 </span>
               </span>
             );

@@ -164,6 +164,7 @@ function StackFields({ stack, series, onChange }: StackFieldsProps) {
             onChange({ ...stack, layers: stack.layers.toSpliced(i, 1).toSpliced(to, 0, layer) });
           const name = componentById(series, layer.componentId)?.name ?? '';
           return (
+            // biome-ignore lint/a11y/noStaticElementInteractions: only marks in the drawing what is being edited
             <div key={layer.id} className={styles.layer} onFocus={() => setMarked(layer.componentId)}>
               <span className={styles.layerName}>{name}</span>
               <NumberInput
@@ -234,7 +235,7 @@ function StackFields({ stack, series, onChange }: StackFieldsProps) {
           {t('stack.bore')}
         </Text>
         {stack.bore.map((step, i) => (
-          // Steps of a bore have no identity beyond their place.
+          // biome-ignore lint/suspicious/noArrayIndexKey: steps of a bore have no identity beyond their place
           <div key={`${i}-${stack.bore.length}`} className={styles.bore}>
             {(['diameterMm', 'lengthMm'] as const).map((size) => (
               <NumberInput

@@ -111,12 +111,12 @@ export default function Annotator({ picture, onSave, onCancel }: AnnotatorProps)
   };
   const inHand = marks.find(({ id }) => id === chosen);
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: the drawing is moved with the arrow keys
     <div
       className={styles.annotator}
       onKeyDown={onKeyDown}
       role="application"
       aria-label={t('picture.draw')}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: the drawing is moved with the arrow keys
       tabIndex={0}
     >
       <Group gap={10}>
