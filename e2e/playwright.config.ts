@@ -1,10 +1,5 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { PORT, WORKSHOPS } from './ports';
-
-process.env.FUKUSA_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'fukusa-e2e-'));
 
 /**
  * Drives the real interface in headless Chromium against demo servers on data folders of their own. Files run beside
@@ -26,11 +21,11 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },
-  webServer: Array.from({ length: WORKSHOPS }, (_, i) => ({
-    command: `node dist/server/main.js serve --demo --port ${PORT + i} --data ${join(process.env.FUKUSA_E2E_DATA ?? '', String(i))}`,
-    cwd: '..',
-    url: `http://localhost:${PORT + i}/api/start`,
-    timeout: 90_000,
+  webServer: {
+    command: `node workshops.mjs ${PORT} ${WORKSHOPS}`,
+    url: `http://localhost:${PORT + WORKSHOPS - 1}/api/start`,
+    timeout: 120_000,
     reuseExistingServer: false,
-  })),
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+  },
 });

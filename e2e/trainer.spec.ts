@@ -52,7 +52,7 @@ test('a trainer writes a procedure from the keyboard, is stopped while a part is
   await expect(page.getByRole('button', { name: 'Release number 1' })).toBeDisabled();
   await page.getByRole('link', { name: 'Back to writing' }).click();
 
-  await typeLines(page, CLOSE);
+  await typeLines(page, CLOSE, 'by-key');
   await expect(page.getByRole('link', { name: 'Release', exact: true })).toBeVisible();
   await expect(page.getByText('has no source.')).toHaveCount(2);
   await saved(page);

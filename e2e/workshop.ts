@@ -63,11 +63,12 @@ export async function newProcedure(page: Page, title: string): Promise<{ code: s
   return { code };
 }
 
-/** Types lines into the author screen by keyboard alone. */
-export async function typeLines(page: Page, lines: readonly string[]): Promise<void> {
+/** Adds lines in the author screen by keyboard alone, each at once; or key by key. */
+export async function typeLines(page: Page, lines: readonly string[], how: 'at-once' | 'by-key' = 'at-once') {
   await page.getByLabel('Next step').focus();
   for (const line of lines) {
-    await page.keyboard.type(line);
+    if (how === 'by-key') await page.keyboard.type(line);
+    else await page.keyboard.insertText(line);
     await page.keyboard.press('Escape');
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('Next step')).toHaveValue('');

@@ -13,12 +13,14 @@ function flat(texts: object, path = ''): [string, string][] {
   );
 }
 
+/** Everything the screens are written in, without the texts themselves. */
 function sources(folder: string): string {
   return readdirSync(folder, { withFileTypes: true })
+    .filter((entry) => entry.name !== 'texts')
     .map((entry) =>
       entry.isDirectory()
         ? sources(join(folder, entry.name))
-        : /\.tsx?$/.test(entry.name) && !/^en\.ts$|\.test\./.test(entry.name)
+        : /\.tsx?$/.test(entry.name) && !/\.test\./.test(entry.name)
           ? readFileSync(join(folder, entry.name), 'utf8')
           : '',
     )

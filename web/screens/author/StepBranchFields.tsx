@@ -7,15 +7,13 @@ import { VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
-import { Remove } from './StepFieldKinds';
+import { emptyIsNone, Remove } from './StepFieldKinds';
 import { CautionFields } from './StepListFields';
 
 interface FieldsProps {
   readonly step: Step;
   readonly change: (fields: Partial<Step>) => void;
 }
-
-const emptyIsNone = <T,>(list: readonly T[]): T[] | undefined => (list.length > 0 ? [...list] : undefined);
 
 /** A question with its answers, each of which may lead to steps of its own. */
 export function DecisionFields({ step, change }: FieldsProps) {

@@ -1,5 +1,6 @@
 import { ActionIcon, Autocomplete, NumberInput, Select } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
+import { nanoid } from 'nanoid';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { changesFriction } from '#core/consumables/kinds';
@@ -8,6 +9,11 @@ import type { Series } from '#core/pump/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
+
+export const newId = () => nanoid(10);
+
+/** A list of which nothing is left is not kept as an empty one. */
+export const emptyIsNone = <T,>(list: readonly T[]): T[] | undefined => (list.length > 0 ? [...list] : undefined);
 
 interface FieldProps {
   readonly label: string;

@@ -8,15 +8,13 @@ import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { signsFor } from '#core/wear/signs';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
-import { Remove } from './StepFieldKinds';
+import { emptyIsNone, Remove } from './StepFieldKinds';
 
 interface LookFieldsProps {
   readonly step: Step;
   readonly series: Series;
   readonly change: (fields: Partial<Step>) => void;
 }
-
-const emptyIsNone = <T,>(list: readonly T[]): T[] | undefined => (list.length > 0 ? [...list] : undefined);
 
 /** What to look at, what is sound, and what may be found instead; a line more than there are waits to be filled. */
 export function LookFields({ step, series, change }: LookFieldsProps) {

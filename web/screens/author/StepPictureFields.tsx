@@ -11,7 +11,7 @@ import { DraftText } from '../../parts/DraftText';
 import { ClipPlayer } from '../../parts/StepPictures';
 import { useAuthor } from '../../state/author-store';
 import styles from './Pictures.module.css';
-import { Remove } from './StepFieldKinds';
+import { emptyIsNone, Remove } from './StepFieldKinds';
 
 const Annotator = lazy(() => import('./annotator/Annotator'));
 
@@ -20,8 +20,6 @@ interface PictureFieldsProps {
   readonly change: (fields: Partial<Step>) => void;
 }
 
-const emptyIsNone = <T,>(list: readonly T[]): T[] | undefined => (list.length > 0 ? [...list] : undefined);
-/** The pictures as they stand now: several may have arrived since the last drawing of the screen. */
 const picturesNow = (stepId: string) =>
   useAuthor.getState().workbook.procedure.steps.find((step) => step.id === stepId)?.pictures ?? [];
 

@@ -5,7 +5,8 @@ import { outOfCalibration, toolList } from '#core/tools/tool-list';
 import { showDay, today } from '../../app/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
-import styles from './Bench.module.css';
+import buttons from './Bench.module.css';
+import styles from './SafetyStart.module.css';
 
 interface SafetyStartProps {
   readonly bench: BenchJob;
@@ -35,7 +36,7 @@ export function SafetyStart({ bench, inHand, onBegin }: SafetyStartProps) {
                   <button
                     key={setting}
                     type="button"
-                    className={`${styles.medium} ${bench.state.setting === setting ? styles.chosen : ''}`}
+                    className={`${buttons.medium} ${bench.state.setting === setting ? styles.chosen : ''}`}
                     aria-pressed={bench.state.setting === setting}
                     disabled={!inHand}
                     onClick={() => bench.enter({ kind: 'setting-chosen', setting })}
@@ -67,7 +68,7 @@ export function SafetyStart({ bench, inHand, onBegin }: SafetyStartProps) {
       </main>
       <footer className={styles.startFoot}>
         <p>{t('safety.confirm')}</p>
-        <button type="button" className={`${styles.big} ${styles.go}`} onClick={onBegin}>
+        <button type="button" className={`${buttons.big} ${buttons.go}`} onClick={onBegin}>
           {t('safety.begin')}
         </button>
       </footer>

@@ -12,7 +12,7 @@ import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';
 import { FacingSaid, StepSections } from '../../parts/StepSections';
 import { useReader } from '../../state/reader';
-import styles from './Bench.module.css';
+import styles from './StepText.module.css';
 
 interface StepTextProps {
   readonly step: Step;
@@ -38,7 +38,8 @@ export function StepText({ step, index, workbook, poses, place, method }: StepTe
     ).length > 0;
   const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []);
   return (
-    <section className={styles.left} aria-live="polite">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a step that says much is scrolled with the arrow keys
+    <section className={styles.left} aria-live="polite" tabIndex={0}>
       <div className={styles.count}>
         <span className="number">{t('bench.of', { number: index + 1, steps: procedure.steps.length })}</span>
         <span>{t(`stage.${step.stage}`)}</span>

@@ -1,0 +1,16 @@
+import { authorTexts } from './author';
+import { benchTexts } from './bench';
+import { seriesTexts } from './series';
+import { stepTexts } from './step';
+import { tradeTexts } from './trade';
+import { workshopTexts } from './workshop';
+
+/** Every text of the interface. A second language is a second folder of this shape. */
+export const en = {
+  ...workshopTexts,
+  ...tradeTexts,
+  ...seriesTexts,
+  ...authorTexts,
+  ...stepTexts,
+  ...benchTexts,
+};
