@@ -9,7 +9,7 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     emptyOutDir: true,
-    rolldownOptions: { output: { entryFileNames: 'main.js' } },
+    rolldownOptions: { output: { entryFileNames: 'main.js', chunkFileNames: '[name]-[hash].js' } },
   },
   plugins: [
     {

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, newProcedure, saved, signIn, startJob, test, typeLines } from './workshop';
+import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** Everything a step has to carry: faces, consumables, tools, pictures, looks, lengths and words. */
 const photo = async () => ({
@@ -176,8 +176,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
 
   await startJob(page, 'Worn plungers', 'SB-4100');
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: 'Done' }).click();
+  await stepDone(page, 2);
   // Shaft 2 first, and only shaft 2.
   await expect(page.getByRole('heading', { name: 'Measure the sleeve at shaft 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Sound', exact: true }).click();
@@ -191,8 +190,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await page.getByLabel('shaft 1').last().fill('39.8');
   await page.keyboard.press('Enter');
   await expect(page.getByText('39.8 mm, under the limit')).toBeVisible();
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(page, 2);
   await page.getByRole('button', { name: 'Finish and seal the record' }).click();
   await expect(page.getByText('shaft 1, outside diameter: 39.8 mm under the limit')).toBeVisible();
   await expect(page.getByText('shaft 1, the running surface: a step in the diameter').last()).toBeVisible();
@@ -245,7 +243,7 @@ test('the field has methods of its own, chosen before the first step', async ({ 
   await page.getByRole('button', { name: 'In the field' }).click();
   await expect(page.getByText('It rolls off: keep feet clear and the stands level.')).toBeVisible();
   await page.getByRole('button', { name: 'I have read it: begin' }).click();
-  for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(page, 5);
   await expect(page.getByRole('heading', { name: 'Draw out the stator' })).toBeVisible();
   await expect(page.getByText('on two roller stands')).toBeVisible();
   await expect(page.getByText('roller stands, pair')).toBeVisible();

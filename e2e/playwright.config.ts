@@ -14,6 +14,8 @@ export default defineConfig({
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // It keeps the whole app on the device, anew in every test; the tests that need it allow it.
+    serviceWorkers: 'block',
     // Nothing fades: what is looked at is what stays on the screen.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

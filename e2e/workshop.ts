@@ -55,7 +55,7 @@ export async function newProcedure(page: Page, title: string): Promise<{ code: s
   await dialog.getByLabel('Code').fill(code);
   await dialog.getByLabel('What repeats in it').fill('shaft');
   await dialog.getByRole('button', { name: 'Create the series' }).click();
-  await expect(page.getByRole('heading', { name: `Testwick ${code}` })).toBeVisible();
+  await expect(page.getByRole('heading', { name: `Testwick ${code}`, level: 1 })).toBeVisible();
   await page.getByRole('button', { name: 'New procedure' }).click();
   await page.getByLabel('What is it for').fill(title);
   await page.getByRole('button', { name: 'Start writing' }).click();
@@ -92,4 +92,15 @@ export async function startJob(page: Page, title: string, workOrder: string): Pr
   await dialog.getByRole('button', { name: 'Start', exact: true }).click();
   await page.getByRole('button', { name: 'I have read it: begin' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+}
+
+/** Says "Done" to the step in hand, `times` times; each waits for the next step to stand there, as a hand would. */
+export async function stepDone(page: Page, times = 1): Promise<void> {
+  const count = page.getByText(/^\d+ of \d+$/).first();
+  let before: string | null = null;
+  for (let i = 0; i < times; i += 1) {
+    if (before) await expect(count).not.toHaveText(before);
+    before = await count.textContent();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+  }
 }

@@ -7,19 +7,20 @@ import { eq } from 'drizzle-orm';
 import { check } from '#core/findings/check';
 import { copyOf, type Package, packageOf } from '#core/package/package';
 import { modulesBefore } from '#core/procedure/modules';
-import { openDemo } from '#demo/demo';
 import { Fault } from './fault';
 import { keepMedia, type MediaFiles, packFile, type UnpackedFile, unpackFile } from './files/package-media';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
-import { closeOnSignals, serve } from './serve';
 import { openStore } from './store/database';
 import { proceduresOf, readSeries, takeInPackage } from './store/documents';
 import { notePhotos } from './store/media';
 import { user } from './store/schema';
 import { readShelf } from './store/shelf';
 
-/** The command line: the same code as the server, for people without a browser at hand. */
+/**
+ * The command line: the same code as the server, for people without a browser at hand. What only the server needs is
+ * loaded when it serves.
+ */
 const USUAL_PORT = 4270;
 const program = new Command('fukusa')
   .description('Pump teardown and reassembly instructions, checked')
@@ -41,7 +42,8 @@ program
   .option('--host <address>', 'which network address to listen on; 0.0.0.0 for the whole workshop', '127.0.0.1')
   .option('--demo', 'start with the demo dealer')
   .action(async (options: { data: string; port?: number; host: string; demo?: boolean }) => {
-    const demo = options.demo ? openDemo() : undefined;
+    const { closeOnSignals, serve } = await import('./serve');
+    const demo = options.demo ? (await import('#demo/demo')).openDemo() : undefined;
     const running = await serve({
       dataFolder: options.data,
       port: options.port ?? USUAL_PORT,

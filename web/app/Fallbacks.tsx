@@ -1,4 +1,4 @@
-import { Button, Stack, Text, Title } from '@mantine/core';
+import { Button, Loader, Stack, Text, Title } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { Link, useRouteError } from 'react-router';
 import { faultText } from './notify';
@@ -32,4 +32,10 @@ export function BrokenScreen() {
 export function FaultNotice({ error }: { error: unknown }) {
   const { what, todo } = faultText(error);
   return <Notice title={what} body={todo} />;
+}
+
+/** While something is fetched. */
+export function Loading() {
+  const { t } = useTranslation();
+  return <Loader m={48} role="status" aria-label={t('app.loading')} />;
 }

@@ -1,9 +1,8 @@
-import { Center, Loader } from '@mantine/core';
+import { Center } from '@mantine/core';
 import { createContext, useContext } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import type { Person } from '../../server/accounts/roles';
-import { FaultNotice } from './Fallbacks';
+import { FaultNotice, Loading } from './Fallbacks';
 import { useSession } from './session';
 
 const PersonContext = createContext<Person | null>(null);
@@ -16,13 +15,12 @@ export function usePerson(): Person {
 }
 
 export function SignedIn() {
-  const { t } = useTranslation();
   const session = useSession();
   const location = useLocation();
   if (session.isPending) {
     return (
       <Center mih="60vh">
-        <Loader aria-label={t('app.loading')} />
+        <Loading />
       </Center>
     );
   }

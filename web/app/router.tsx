@@ -1,38 +1,44 @@
+import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
-import { AuthorScreen } from '../screens/author/AuthorScreen';
 import { BenchScreen } from '../screens/bench/BenchScreen';
 import { JobsScreen } from '../screens/jobs/JobsScreen';
-import { PeopleScreen } from '../screens/people/PeopleScreen';
 import { RecordScreen } from '../screens/record/RecordScreen';
-import { ReleaseScreen } from '../screens/release/ReleaseScreen';
-import { SeriesScreen } from '../screens/series/SeriesScreen';
-import { SettingsScreen } from '../screens/settings/SettingsScreen';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen';
-import { FirstAccountScreen } from '../screens/sign-in/FirstAccountScreen';
 import { SignInScreen } from '../screens/sign-in/SignInScreen';
-import { WalkScreen } from '../screens/walk/WalkScreen';
-import { BrokenScreen, LostScreen } from './Fallbacks';
+import { BrokenScreen, Loading, LostScreen } from './Fallbacks';
 import { SignedIn } from './SignedIn';
+
+/** A screen that comes when it is opened. What the bench needs is there from the start, for it works without a network. */
+function later<Name extends string>(name: Name, load: () => Promise<Record<Name, ComponentType>>) {
+  return async () => ({ Component: (await load())[name] });
+}
 
 export const router = createBrowserRouter([
   {
     errorElement: <BrokenScreen />,
+    HydrateFallback: Loading,
     children: [
       { path: '/sign-in', element: <SignInScreen /> },
-      { path: '/first-account', element: <FirstAccountScreen /> },
+      {
+        path: '/first-account',
+        lazy: later('FirstAccountScreen', () => import('../screens/sign-in/FirstAccountScreen')),
+      },
       {
         element: <SignedIn />,
         children: [
           { path: '/', element: <ShelfScreen /> },
-          { path: '/series/:id', element: <SeriesScreen /> },
-          { path: '/procedures/:id', element: <AuthorScreen /> },
-          { path: '/procedures/:id/walk', element: <WalkScreen /> },
-          { path: '/procedures/:id/release', element: <ReleaseScreen /> },
+          { path: '/series/:id', lazy: later('SeriesScreen', () => import('../screens/series/SeriesScreen')) },
+          { path: '/procedures/:id', lazy: later('AuthorScreen', () => import('../screens/author/AuthorScreen')) },
+          { path: '/procedures/:id/walk', lazy: later('WalkScreen', () => import('../screens/walk/WalkScreen')) },
+          {
+            path: '/procedures/:id/release',
+            lazy: later('ReleaseScreen', () => import('../screens/release/ReleaseScreen')),
+          },
           { path: '/jobs', element: <JobsScreen /> },
           { path: '/jobs/:id', element: <BenchScreen /> },
           { path: '/jobs/:id/record', element: <RecordScreen /> },
-          { path: '/people', element: <PeopleScreen /> },
-          { path: '/settings', element: <SettingsScreen /> },
+          { path: '/people', lazy: later('PeopleScreen', () => import('../screens/people/PeopleScreen')) },
+          { path: '/settings', lazy: later('SettingsScreen', () => import('../screens/settings/SettingsScreen')) },
           { path: '*', element: <LostScreen /> },
         ],
       },

@@ -1,11 +1,11 @@
-import { ActionIcon, Button, Center, Group, Kbd, Loader, Menu } from '@mantine/core';
+import { ActionIcon, Button, Center, Group, Kbd, Menu } from '@mantine/core';
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { Crumbs, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';
 import { mayWrite } from '../../app/session';
@@ -64,7 +64,7 @@ export function AuthorScreen() {
   if (!query.data || openId !== id) {
     return (
       <Center mih="60vh">
-        <Loader aria-label={t('app.loading')} />
+        <Loading />
       </Center>
     );
   }

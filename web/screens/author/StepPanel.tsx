@@ -20,8 +20,21 @@ import { StepFields } from './StepFields';
 
 /** The step in hand. Going through the fold goes first; the step follows as soon as there is time. */
 export function StepPanel({ writes }: { writes: boolean }) {
-  const selected = useDeferredValue(useAuthor((state) => state.selected));
-  return <StepInHand selected={selected} writes={writes} />;
+  const chosen = useAuthor((state) => state.selected);
+  const selected = useDeferredValue(chosen);
+  const panel = useRef<HTMLDivElement>(null);
+  // Another step begins at its top, wherever the one before was scrolled to.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
+  useLayoutEffect(() => {
+    const scroller = panel.current?.parentElement;
+    if (scroller) scroller.scrollTop = 0;
+  }, [selected]);
+  // What still shows the step before takes no edits meant for the one chosen.
+  return (
+    <div ref={panel} className={styles.inHand} inert={selected !== chosen}>
+      <StepInHand selected={selected} writes={writes} />
+    </div>
+  );
 }
 
 /** A step as a sentence with slots, and every field behind it. */
@@ -30,13 +43,6 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
   const workbook = useAuthor((state) => state.workbook);
   const fields = useRef<HTMLDivElement>(null);
   const units = useReader((state) => state.units);
-  const heading = useRef<HTMLDivElement>(null);
-  // Another step begins at its top, wherever the one before was scrolled to.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
-  useLayoutEffect(() => {
-    const scroller = heading.current?.parentElement;
-    if (scroller) scroller.scrollTop = 0;
-  }, [selected]);
   const { series, procedure } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
   const step = procedure.steps[index];
@@ -52,7 +58,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
 
   return (
     <>
-      <div ref={heading} className={styles.heading}>
+      <div className={styles.heading}>
         <span className={styles.n}>{index + 1}</span>
         <h1>{titleOf(step, series)}</h1>
         <Tag>

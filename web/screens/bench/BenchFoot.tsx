@@ -1,9 +1,11 @@
+import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
-import { type Demand, placeInHand, runOf } from '#core/job/job';
+import { type Demand, type JobState, placeInHand, runOf } from '#core/job/job';
 import { componentPhrase, listing } from '#core/narration/sentence';
 import { isToDo } from '#core/procedure/procedure';
 import { componentById, placeNameOf } from '#core/pump/series';
+import { tellFault } from '../../app/notify';
 import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';
 import styles from './Bench.module.css';
@@ -38,10 +40,18 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
     count('photo') > 0 && t('bench.needPhoto'),
     count('answer') > 0 && t('bench.needAnswer'),
   ].filter((part) => part !== false);
+  // A second tap before the next step stands on the screen is no second answer.
+  const answered = useRef<JobState>(null);
   const done = async () => {
-    if (!step) return;
-    if (place) await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place });
-    if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id });
+    if (!step || answered.current === state) return;
+    answered.current = state;
+    try {
+      if (place) await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place });
+      if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id });
+    } catch (error) {
+      answered.current = null;
+      tellFault(error);
+    }
   };
   return (
     <footer className={styles.foot}>

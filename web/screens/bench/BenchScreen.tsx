@@ -1,4 +1,3 @@
-import { Loader } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -7,7 +6,7 @@ import { demandsOf, placeInHand, runOf } from '#core/job/job';
 import type { Setting, Step } from '#core/procedure/procedure';
 import { methodIn, stepIn } from '#core/procedure/setting';
 import { placeNameOf } from '#core/pump/series';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { usePerson } from '../../app/SignedIn';
 import { mayWorkAtBench } from '../../app/session';
 import { type BenchJob, useBenchJob } from '../../offline/job-sync';
@@ -20,12 +19,11 @@ import { StepText } from './StepText';
 
 /** One step at a time, large, with what must be entered before going on. */
 export function BenchScreen() {
-  const { t } = useTranslation();
   const { id = '' } = useParams();
   const person = usePerson();
   const { bench, error } = useBenchJob(id, person.id);
   if (error && !bench) return <FaultNotice error={error} />;
-  if (!bench) return <Loader m={48} aria-label={t('app.loading')} />;
+  if (!bench) return <Loading />;
   if (bench.state.phase === 'finished' && bench.waiting.length === 0)
     return <Navigate to={`/jobs/${id}/record`} replace />;
   return <Bench bench={bench} />;

@@ -1,9 +1,9 @@
-import { Button, Group, Loader, Progress, Title } from '@mantine/core';
+import { Button, Group, Progress, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { showMoment } from '../../app/format';
 import { Page, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';
@@ -34,7 +34,7 @@ export function JobsScreen() {
           <span style={{ flex: 1 }} />
           {mayWorkAtBench(person) && <Button onClick={() => openStartJob()}>{t('jobs.start')}</Button>}
         </Group>
-        {jobs.isPending && <Loader aria-label={t('app.loading')} />}
+        {jobs.isPending && <Loading />}
         <Title order={2} size="h4" mb="xs">
           {t('jobs.open')}
         </Title>

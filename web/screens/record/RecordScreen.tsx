@@ -1,4 +1,4 @@
-import { Button, Group, Loader, Text, Title } from '@mantine/core';
+import { Button, Group, Text, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -10,7 +10,7 @@ import { isToDo, type Step } from '#core/procedure/procedure';
 import { STAGES } from '#core/procedure/verbs';
 import { placeNameOf } from '#core/pump/series';
 import { answer, api, photoUrl } from '../../app/api';
-import { FaultNotice, Notice } from '../../app/Fallbacks';
+import { FaultNotice, Loading, Notice } from '../../app/Fallbacks';
 import { showMoment, showNumber, showQuantity } from '../../app/format';
 import { Page, TopBar } from '../../app/Shell';
 import { Tag } from '../../parts/Tag';
@@ -22,7 +22,7 @@ export function RecordScreen() {
   const { id = '' } = useParams();
   const query = useQuery({ queryKey: ['job', id], queryFn: () => answer(api.jobs[':id'].$get({ param: { id } })) });
   if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+  if (!query.data) return <Loading />;
   const job = query.data;
   if (!job.finishedAt) return <Notice title={t('record.notYet')} body={t('record.notYetBody')} />;
 

@@ -1,4 +1,4 @@
-import { Button, Group, List, Loader, Stack, Text, Textarea, Title } from '@mantine/core';
+import { Button, Group, List, Stack, Text, Textarea, Title } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -6,7 +6,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { check } from '#core/findings/check';
 import { benchMinutes } from '#core/procedure/procedure';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { showDuration, showMoment } from '../../app/format';
 import { tellDone, tellFault } from '../../app/notify';
 import { Crumbs, Page, TopBar } from '../../app/Shell';
@@ -34,7 +34,7 @@ export function ReleaseScreen() {
     gcTime: 0,
   });
   if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+  if (!query.data) return <Loading />;
 
   const { procedure, releases } = query.data;
   const workbook = workbookOf(query.data);

@@ -1,14 +1,10 @@
-import { Button, Group, List, Loader, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import fastJsonPatch from 'fast-json-patch';
+import { Button, Group, List, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { changeComponent } from '#core/procedure/edit';
 import { positionSetById, type Series } from '#core/pump/series';
-import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
-import { tellFault } from '../../app/notify';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';
 import { mayWrite } from '../../app/session';
@@ -17,46 +13,25 @@ import { DraftText } from '../../parts/DraftText';
 import { PartFields } from '../../parts/PartFields';
 import { PartStructure } from '../../parts/PartStructure';
 import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
-import { SHELF, useShelf } from '../shelf/ShelfScreen';
+import { useShelf } from '../shelf/ShelfScreen';
 import { ConsumableTable } from './ConsumableTable';
 import { Delete } from './Delete';
 import { KitList } from './KitList';
 import styles from './Series.module.css';
 import { StackList } from './StackList';
 import { ToolTable } from './ToolTable';
+import { useOpenSeries } from './useOpenSeries';
 
 /** A pump family: its procedures, positions, parts, tools and consumables. */
 export function SeriesScreen() {
   const { t } = useTranslation();
   const { id = '' } = useParams();
   const writes = mayWrite(usePerson());
-  const queries = useQueryClient();
-  const key = ['series', id];
-  const query = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.series[':id'].$get({ param: { id } })),
-    // Writing procedures changes the series as well: what an earlier visit saw is no version to change.
-    gcTime: 0,
-  });
+  const { series, change, error } = useOpenSeries(id);
   const shelf = useShelf();
   const [openPart, setOpenPart] = useState<string | null>(null);
-  if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
-
-  const { document: series, version } = query.data;
-  const change = async (next: Series) => {
-    const patch = fastJsonPatch.compare(series, next);
-    if (patch.length === 0) return;
-    // Shown at once; the answer, or what a refusal leaves, takes its place.
-    queries.setQueryData(key, { ...query.data, document: next });
-    try {
-      queries.setQueryData(key, await answer(api.series[':id'].$patch({ param: { id }, json: { version, patch } })));
-      await queries.invalidateQueries({ queryKey: SHELF });
-    } catch (error) {
-      tellFault(error);
-      await query.refetch();
-    }
-  };
+  if (error) return <FaultNotice error={error} />;
+  if (!series) return <Loading />;
   const procedures = shelf.data?.series.find((candidate) => candidate.id === id)?.procedures ?? [];
   const part = series.components.find((component) => component.id === openPart);
 

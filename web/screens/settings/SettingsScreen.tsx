@@ -1,11 +1,11 @@
-import { ActionIcon, Button, Loader, SegmentedControl, TagsInput, Text, Title } from '@mantine/core';
+import { ActionIcon, Button, SegmentedControl, TagsInput, Text, Title } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import type { HouseRules } from '#core/narration/house-rules';
 import { sayPreferred, UNIT_PREFERENCES, type UnitPreference } from '#core/quantity/preference';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { tellFault } from '../../app/notify';
 import { Page, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';
@@ -60,7 +60,7 @@ function Terms() {
   const writes = mayWrite(usePerson());
   const query = useQuery({ queryKey: HOUSE, queryFn: () => answer(api.house.$get()) });
   if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader mt={32} aria-label={t('app.loading')} />;
+  if (!query.data) return <Loading />;
   const { terms } = query.data.rules;
   const set = async (next: HouseRules['terms']) => {
     // Shown at once; what a refusal leaves takes its place.

@@ -1,9 +1,9 @@
-import { Button, Loader, Text, Title } from '@mantine/core';
+import { Button, Text, Title } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { answer, api, photoUrl } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { showMoment } from '../../app/format';
 import { tellDone, tellFault } from '../../app/notify';
 import styles from './Settings.module.css';
@@ -16,7 +16,7 @@ export function UnusedPictures() {
   const queries = useQueryClient();
   const query = useQuery({ queryKey: UNUSED, queryFn: () => answer(api.photos.unused.$get()), gcTime: 0 });
   if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader mt={32} aria-label={t('app.loading')} />;
+  if (!query.data) return <Loading />;
   const { photos } = query.data;
   const remove = async () => {
     try {

@@ -1,10 +1,10 @@
-import { Button, Group, Loader, Menu } from '@mantine/core';
+import { Button, Group, Menu } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { showMoment } from '../../app/format';
 import { tellFault } from '../../app/notify';
 import { Page, TopBar } from '../../app/Shell';
@@ -44,7 +44,7 @@ export function ShelfScreen() {
             </Group>
           )}
         </div>
-        {shelf.isPending && <Loader aria-label={t('app.loading')} />}
+        {shelf.isPending && <Loading />}
         {shelf.data?.series.length === 0 && <p className={styles.empty}>{t('shelf.empty')}</p>}
         {shelf.data?.series.map((series) => (
           <SeriesCard key={series.id} series={series} writes={writes} />

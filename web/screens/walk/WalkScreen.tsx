@@ -1,4 +1,4 @@
-import { Button, Loader } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -7,7 +7,7 @@ import { stateAfter } from '#core/cloth/replay';
 import { isToDo, SETTINGS, type Setting, type Workbook } from '#core/procedure/procedure';
 import { methodIn, stepIn } from '#core/procedure/setting';
 import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
+import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { Crumbs, TopBar } from '../../app/Shell';
 import { Cloth } from '../../drawings/Cloth';
 import { SafetyList } from '../../parts/SafetyList';
@@ -18,7 +18,6 @@ import styles from './Walk.module.css';
 
 /** A procedure walked through as the technician will see it, with the cloth beside it. */
 export function WalkScreen() {
-  const { t } = useTranslation();
   const { id = '' } = useParams();
   const query = useQuery({
     queryKey: ['walk', id],
@@ -30,7 +29,7 @@ export function WalkScreen() {
     gcTime: 0,
   });
   if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data) return <Loader m={48} aria-label={t('app.loading')} />;
+  if (!query.data) return <Loading />;
   return <Walk workbook={query.data} />;
 }
 

@@ -1,0 +1,128 @@
+import { jest } from '@jest/globals';
+import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import type { Series } from '#core/pump/series';
+import { typed } from '#core/testing/workbook';
+import { openFakeBrowser, until } from '../testing/browser';
+
+openFakeBrowser();
+const { ApiFault } = await import('../app/api');
+const { OpenSeries } = await import('./open-series');
+
+const loaded = typed(['take off cover', 'draw rotor @each shaft']).series;
+const renamed = (series: Series, name: string): Series => ({ ...series, name });
+const countOf = (series: Series, count: number): Series => ({
+  ...series,
+  components: series.components.map((part) => (part.name === 'cover' ? { ...part, count } : part)),
+});
+const withTool = (series: Series, name: string): Series => ({
+  ...series,
+  tools: [...series.tools, { id: name, name }],
+});
+const refusal = (code: string, status: number, detail?: unknown) =>
+  new ApiFault({ code, what: code, todo: 'choose', ...(detail !== undefined && { detail }) }, status);
+
+/** A server that takes patches as ours does, and a screen. */
+function opened(faults: Error[] = []) {
+  const server = { version: 1, document: loaded };
+  const sent: Operation[][] = [];
+  const screen = { series: loaded, saved: 0, failed: [] as unknown[] };
+  const open = new OpenSeries(
+    { ...server },
+    {
+      send: async (version, patch) => {
+        await Promise.resolve();
+        const fault = faults.shift();
+        if (fault) throw fault;
+        if (version !== server.version) throw refusal('stale', 409, { ...server });
+        sent.push(patch);
+        server.document = fastJsonPatch.applyPatch(server.document, patch, false, false).newDocument;
+        server.version += 1;
+        return { ...server };
+      },
+      show: (series) => {
+        screen.series = series;
+      },
+      saved: () => {
+        screen.saved += 1;
+      },
+      fail: (error) => screen.failed.push(error),
+    },
+  );
+  return { open, server, sent, screen };
+}
+
+test('a change shows at once and is sent as a patch', async () => {
+  const { open, server, sent, screen } = opened();
+  open.change(loaded, renamed(loaded, 'Renamed'));
+  expect(screen.series.name).toBe('Renamed');
+  await until(() => screen.saved === 1);
+  expect(sent).toEqual([[{ op: 'replace', path: '/name', value: 'Renamed' }]]);
+  expect(server.document.name).toBe('Renamed');
+});
+
+test('changes made while one is on its way go with the next, and none is refused as stale', async () => {
+  const { open, server, sent, screen } = opened();
+  open.change(loaded, renamed(loaded, 'Renamed'));
+  open.change(screen.series, withTool(screen.series, 'hook tool'));
+  open.change(screen.series, withTool(screen.series, 'lamp'));
+  await until(() => screen.saved === 1);
+  expect(sent).toHaveLength(2);
+  expect(server.document.tools.map(({ name }) => name)).toEqual(['hook tool', 'lamp']);
+  expect(server.document.name).toBe('Renamed');
+  expect(screen.failed).toEqual([]);
+});
+
+test('two changes made from the same sight of the series both hold', async () => {
+  const { open, server, screen } = opened();
+  open.change(loaded, withTool(loaded, 'hook tool'));
+  open.change(loaded, withTool(loaded, 'lamp'));
+  expect(screen.series.tools.map(({ name }) => name).sort()).toEqual(['hook tool', 'lamp']);
+  await until(() => screen.saved === 1);
+  expect(server.document.tools).toHaveLength(2);
+});
+
+test('what somebody else changed in the meantime is merged in', async () => {
+  const { open, server, screen } = opened();
+  server.document = countOf(loaded, 2);
+  server.version = 7;
+  open.change(loaded, renamed(loaded, 'Mine'));
+  await until(() => screen.saved === 1);
+  expect(server.document.name).toBe('Mine');
+  expect(server.document.components.find(({ name }) => name === 'cover')?.count).toBe(2);
+  expect(screen.series).toEqual(server.document);
+});
+
+test('a server that cannot be reached is told of once and tried again; the change stays on the screen', async () => {
+  jest.useFakeTimers();
+  try {
+    const { open, server, screen } = opened([refusal('unreachable', 0), refusal('unreachable', 0)]);
+    open.change(loaded, renamed(loaded, 'Kept'));
+    await jest.advanceTimersByTimeAsync(5000);
+    expect([screen.series.name, server.document.name]).toEqual(['Kept', loaded.name]);
+    await jest.advanceTimersByTimeAsync(5000);
+    expect(server.document.name).toBe('Kept');
+    expect(screen.failed).toHaveLength(1);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+test('what is refused is told and taken back', async () => {
+  const { open, screen } = opened([refusal('in-use', 409)]);
+  open.change(loaded, { ...loaded, components: [] });
+  expect(screen.series.components).toEqual([]);
+  await until(() => screen.saved === 1);
+  expect(screen.series).toEqual(loaded);
+  expect(screen.failed).toHaveLength(1);
+});
+
+test('what is loaded again is shown, unless it is older or changes are on their way', async () => {
+  const { open, screen } = opened();
+  open.take({ version: 3, document: renamed(loaded, 'Newer') });
+  expect(screen.series.name).toBe('Newer');
+  open.take({ version: 2, document: renamed(loaded, 'Older') });
+  expect(screen.series.name).toBe('Newer');
+  open.change(screen.series, renamed(screen.series, 'Mine'));
+  open.take({ version: 4, document: renamed(loaded, 'Theirs') });
+  expect(screen.series.name).toBe('Mine');
+});
