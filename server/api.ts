@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { authRoutes } from './routes/auth';
 import { houseRoutes } from './routes/house';
 import { jobRoutes } from './routes/jobs';
+import { mediaRoutes } from './routes/media';
 import { peopleRoutes } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { procedureRoutes } from './routes/procedures';
@@ -21,6 +22,7 @@ export function createApi(services: Services) {
     .route('/', jobRoutes(services))
     .route('/', photoRoutes(services))
     .route('/', videoRoutes(services))
+    .route('/', mediaRoutes(services))
     .route('/', houseRoutes(services));
 }
 

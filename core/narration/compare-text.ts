@@ -1,3 +1,4 @@
+import { bare } from '../orientation/faces';
 import type { Step } from '../procedure/procedure';
 import { componentById, type Series } from '../pump/series';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../quantity/quantity';
@@ -41,10 +42,20 @@ export function compareText(step: Step, series: Series): TextDifference[] {
   for (const part of partsSaid) if (![...targets, ...beside, ...hosts].includes(part)) note('part', 'text', part.name);
   for (const part of targets) if (!partsSaid.includes(part)) note('part', 'step', part.name);
 
+  const toward = /\b(?:facing|toward|towards|face)\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/iu.exec(text)?.[1];
   if (step.faces && !text.toLowerCase().includes(step.faces.end.toLowerCase())) note('face', 'step', step.faces.end);
-  const facing = /\b(?:facing|toward|towards|face)\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/iu.exec(text);
-  if (!step.faces && facing?.[1]) note('face', 'text', facing[1]);
+  else if (toward && !(step.faces && saysSameWay(toward, step.faces.toward))) note('face', 'text', toward);
   return differences;
+}
+
+/** "pressure side" and "the pressure" share a word. Up and down depend on how the housing lies and are not compared. */
+function saysSameWay(said: string, toward: string): boolean {
+  const bench = /\b(up|down)(wards?)?\b/i;
+  if (bench.test(said) || bench.test(toward)) return true;
+  const words = bare(toward).split(' ');
+  return bare(said)
+    .split(' ')
+    .some((word) => word.length > 2 && words.includes(word));
 }
 
 function torquesIn(text: string): Quantity[] {

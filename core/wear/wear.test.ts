@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import type { Measurement } from '../procedure/procedure';
+import { convert } from '../quantity/quantity';
 import { judgeReading, type Measured, placesOf, summarise } from './measure';
 import { signsFor } from './signs';
 
@@ -56,6 +58,37 @@ test('one reading has neither taper nor out-of-round, and none has nothing', () 
   const one = summarise([{ point: null, direction: 1, reading: mm(35.95) }], { ...PLUNGER, points: [], directions: 1 });
   expect(one).toMatchObject({ taper: undefined, outOfRound: undefined });
   expect(summarise([], PLUNGER)).toBeUndefined();
+});
+
+const reading = fc.double({ min: 30, max: 40, noNaN: true });
+test('in whatever unit they were taken, they say the same', () => {
+  fc.assert(
+    fc.property(fc.array(reading, { minLength: 6, maxLength: 6 }), (values) => {
+      const measured = placesOf(PLUNGER).map((place, i) => ({ ...place, reading: mm(values[i] ?? 36) }));
+      const asInches = measured.map((one) => ({ ...one, reading: convert(one.reading, 'in') }));
+      const [metric, imperial] = [summarise(measured, PLUNGER), summarise(asInches, PLUNGER)];
+      // As far above as below: which of the two is told is a matter of rounding.
+      for (const key of ['smallest', 'largest', 'fromNew', 'taper', 'outOfRound'] as const)
+        expect(Math.abs(imperial?.[key] ?? 0) * 25.4).toBeCloseTo(Math.abs(metric?.[key] ?? Number.NaN), 6);
+    }),
+  );
+});
+test('neither taper nor out of round is ever more than from the smallest to the largest', () => {
+  fc.assert(
+    fc.property(fc.array(reading, { minLength: 6, maxLength: 6 }), (values) => {
+      const summary = summarise(
+        placesOf(PLUNGER).map((place, i) => ({ ...place, reading: mm(values[i] ?? 36) })),
+        PLUNGER,
+      );
+      if (!summary) throw new Error('no summary');
+      const spread = summary.largest - summary.smallest + 1e-9;
+      expect(summary.taper).toBeLessThanOrEqual(spread);
+      expect(summary.outOfRound).toBeLessThanOrEqual(spread);
+      expect(Math.abs(summary.fromNew ?? 0)).toBeGreaterThanOrEqual(
+        Math.max(Math.abs(summary.smallest - 36), Math.abs(summary.largest - 36)) - 1e-9,
+      );
+    }),
+  );
 });
 
 test('the signs offered for a seat begin with those seen on seats', () => {

@@ -1,7 +1,11 @@
+import { utimes } from 'node:fs/promises';
+import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { packageOf } from '#core/package/package';
 import { unzipPackage } from '#core/package/zip';
 import { changeStep } from '#core/procedure/edit';
+import * as table from '../store/schema';
 import { openWorkshop, testPackage, type Workshop } from '../testing/workshop';
 
 let workshop: Workshop;
@@ -93,21 +97,64 @@ test('a video is read a stretch at a time, and only what browsers play is taken 
   expect((await workshop.call('technician', 'POST', '/api/videos', new Uint8Array(VIDEO))).status).toBe(403);
 });
 
-test('a picture nothing shows any more is listed and deleted; one that a draft, a release or a job shows is not', async () => {
-  const { sent, photo, flat } = await illustrated('used');
-  await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
-  const left = await sendPhoto('gold');
-  const listed = async () =>
-    (await workshop.call('trainer', 'GET', '/api/photos/unused')).json.photos.map(({ hash }: { hash: string }) => hash);
-  expect(await listed()).toContain(left);
-  expect(await listed()).not.toContain(photo);
-  expect(await listed()).not.toContain(flat);
+describe('what nothing shows any more', () => {
+  const listed = async (): Promise<{ photos: string[]; videos: string[] }> => {
+    const { json } = await workshop.call('trainer', 'GET', '/api/media/unused');
+    const hashes = (files: { hash: string }[]) => files.map(({ hash }) => hash);
+    return { photos: hashes(json.photos), videos: hashes(json.videos) };
+  };
+  const clip = (filling: number) => new Uint8Array(Buffer.concat([VIDEO, Buffer.alloc(10, filling)]));
+  const sendVideo = async (filling: number): Promise<string> =>
+    (await workshop.call('trainer', 'POST', '/api/videos', clip(filling))).json.hash;
+  const twoHoursAgo = () => new Date(Date.now() - 2 * 60 * 60 * 1000);
+  const makeOld = async (photos: string[], videos: string[]) => {
+    const { db } = workshop.running.services;
+    for (const hash of photos)
+      await db.update(table.photo).set({ createdAt: twoHoursAgo() }).where(eq(table.photo.hash, hash));
+    for (const hash of videos)
+      await utimes(join(workshop.folder, 'videos', hash.slice(0, 2), `${hash}.mp4`), twoHoursAgo(), twoHoursAgo());
+  };
 
-  const { json } = await workshop.call('trainer', 'DELETE', '/api/photos/unused', { hashes: [left, photo] });
-  expect(json).toEqual({ deleted: 1 });
-  expect(await listed()).not.toContain(left);
-  expect((await fetchAs(`/api/photos/${left}`)).status).toBe(404);
-  expect((await fetchAs(`/api/photos/${photo}`)).status).toBe(200);
+  test('is listed and deleted; what a draft, a release or a job shows is not', async () => {
+    const { sent, photo, flat, video } = await illustrated('used');
+    await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
+    const [leftPhoto, leftVideo] = [await sendPhoto('gold'), await sendVideo(1)];
+    await makeOld([leftPhoto, photo, flat], [leftVideo, video]);
+    expect(await listed()).toEqual({ photos: [leftPhoto], videos: [leftVideo] });
+
+    const { json } = await workshop.call('trainer', 'DELETE', '/api/media/unused', {
+      photos: [leftPhoto, photo],
+      videos: [leftVideo, video],
+    });
+    expect(json).toEqual({ deleted: 2 });
+    expect(await listed()).toEqual({ photos: [], videos: [] });
+    for (const gone of [`/api/photos/${leftPhoto}`, `/api/videos/${leftVideo}`])
+      expect((await fetchAs(gone)).status).toBe(404);
+    expect((await fetchAs(`/api/photos/${photo}`)).status).toBe(200);
+    expect((await fetchAs(`/api/videos/${video}`)).status).toBe(206);
+  });
+
+  test('and was taken in within the hour may still be on its way into a step, and stays', async () => {
+    const [photo, video] = [await sendPhoto('plum'), await sendVideo(2)];
+    expect(await listed()).toEqual({ photos: [], videos: [] });
+    const { json } = await workshop.call('trainer', 'DELETE', '/api/media/unused', {
+      photos: [photo],
+      videos: [video],
+    });
+    expect(json).toEqual({ deleted: 0 });
+    // Old, and then sent again: somebody wants it after all.
+    await makeOld([photo], [video]);
+    expect(await listed()).toEqual({ photos: [photo], videos: [video] });
+    await sendPhoto('plum');
+    await sendVideo(2);
+    expect(await listed()).toEqual({ photos: [], videos: [] });
+  });
+
+  test('is a matter for those who write', async () => {
+    expect((await workshop.call('technician', 'GET', '/api/media/unused')).status).toBe(403);
+    const refused = await workshop.call('apprentice', 'DELETE', '/api/media/unused', { photos: [], videos: [] });
+    expect(refused.status).toBe(403);
+  });
 });
 
 test('the words of the house are kept, told with every draft, and changed by those who write only', async () => {

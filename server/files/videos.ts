@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, open, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import { Fault } from '../fault';
@@ -7,6 +7,14 @@ import { Fault } from '../fault';
 /** What browsers play without help. */
 const ACCEPTED: Readonly<Record<string, string>> = { 'video/mp4': 'mp4', 'video/webm': 'webm' };
 export const VIDEO_LIMIT_BYTES = 200 * 1024 * 1024;
+
+/** A photo or video as it lies on the disk. */
+export interface KeptFile {
+  readonly hash: string;
+  readonly bytes: number;
+  /** When it was last taken in, ISO 8601. */
+  readonly takenInAt: string;
+}
 
 export interface VideoPart {
   readonly bytes: Uint8Array<ArrayBuffer>;
@@ -61,6 +69,25 @@ export class VideoFiles {
       return { bytes, type, from, to: last, size };
     }
     return undefined;
+  }
+
+  /** Every video that is kept. */
+  async list(): Promise<KeptFile[]> {
+    const names = await readdir(this.folder, { recursive: true }).catch(() => []);
+    const kept = names.flatMap((name) => {
+      const hash = /([0-9a-f]{64})\.(?:mp4|webm)$/.exec(name)?.[1];
+      return hash ? [{ hash, name }] : [];
+    });
+    return Promise.all(
+      kept.map(async ({ hash, name }) => {
+        const { size, mtime } = await stat(join(this.folder, name));
+        return { hash, bytes: size, takenInAt: mtime.toISOString() };
+      }),
+    );
+  }
+
+  async remove(hash: string): Promise<void> {
+    for (const ending of Object.values(ACCEPTED)) await rm(this.pathOf(hash, ending), { force: true });
   }
 
   private pathOf(hash: string, ending: string): string {

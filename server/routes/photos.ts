@@ -2,11 +2,11 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { PhotoHash } from '#core/pictures/photo-hash';
-import { BENCH, EVERYONE, only, type SignedIn, WRITERS } from '../access';
+import { BENCH, EVERYONE, only, type SignedIn } from '../access';
 import { Fault, notFound } from '../fault';
 import { PHOTO_LIMIT_BYTES } from '../files/photos';
 import type { Services } from '../services';
-import { forgetPhotos, notePhotos, unusedPhotos } from '../store/media';
+import { notePhotos } from '../store/media';
 import { valid } from '../validate';
 
 const Named = z.object({ hash: PhotoHash });
@@ -20,20 +20,6 @@ export function photoRoutes({ db, photos }: Services) {
       await notePhotos(db, [stored], c.get('person').id);
       return c.json(stored, 201);
     })
-    .get('/photos/unused', only(...WRITERS), async (c) => c.json({ photos: await unusedPhotos(db) }))
-    .delete(
-      '/photos/unused',
-      only(...WRITERS),
-      valid('json', z.strictObject({ hashes: z.array(PhotoHash).max(500) })),
-      async (c) => {
-        // What is used again since it was listed stays.
-        const { hashes } = c.req.valid('json');
-        const unused = (await unusedPhotos(db)).filter(({ hash }) => hashes.includes(hash)).map(({ hash }) => hash);
-        await forgetPhotos(db, unused);
-        for (const hash of unused) await photos.remove(hash);
-        return c.json({ deleted: unused.length });
-      },
-    )
     .get('/photos/:hash', only(...EVERYONE), valid('param', Named), valid('query', Size), async (c) => {
       const bytes = await photos.read(c.req.valid('param').hash, c.req.valid('query').size);
       if (!bytes) throw notFound('photo');

@@ -1,32 +1,47 @@
 import { inArray } from 'drizzle-orm';
 import { mediaOf } from '#core/pictures/media';
 import type { StoredPhoto } from '../files/photos';
+import type { KeptFile } from '../files/videos';
 import type { Queryable } from './database';
 import * as table from './schema';
 
+/** One that was taken in before counts as taken in anew. */
 export async function notePhotos(db: Queryable, photos: readonly StoredPhoto[], by: string): Promise<void> {
   for (const photo of photos)
     await db
       .insert(table.photo)
       .values({ ...photo, takenInBy: by })
-      .onConflictDoNothing();
+      .onConflictDoUpdate({ target: table.photo.hash, set: { createdAt: new Date() } });
 }
 
-/** Photos that no draft, release or job names any more, the newest first. */
-export async function unusedPhotos(db: Queryable): Promise<{ hash: string; bytes: number; createdAt: string }[]> {
+/**
+ * Photos, and those of `videos`, that no draft, release or job names any more and that were taken in before `before`;
+ * the newest first.
+ */
+export async function unusedMedia(
+  db: Queryable,
+  videos: readonly KeptFile[],
+  before: Date,
+): Promise<{ photos: KeptFile[]; videos: KeptFile[] }> {
   const drafts = await db.select({ document: table.procedure.document }).from(table.procedure);
   const releases = await db.select({ document: table.release.document }).from(table.release);
   const entries = await db.select({ content: table.entry.content }).from(table.entry);
   const frozen = releases.flatMap(({ document }) => [document.procedure, ...(document.before ?? [])]);
-  const used = new Set([
-    ...mediaOf([...drafts.map(({ document }) => document), ...frozen]).photos,
-    ...entries.flatMap(({ content }) => (content.kind === 'photo-taken' ? [content.photo] : [])),
-  ]);
-  const all = await db.select().from(table.photo);
-  return all
-    .filter(({ hash }) => !used.has(hash))
-    .map(({ hash, bytes, createdAt }) => ({ hash, bytes, createdAt: createdAt.toISOString() }))
-    .sort((a, b) => b.createdAt.localeCompare(a.createdAt));
+  const shown = mediaOf([...drafts.map(({ document }) => document), ...frozen]);
+  const taken = new Set(entries.flatMap(({ content }) => (content.kind === 'photo-taken' ? [content.photo] : [])));
+  const photos = (await db.select().from(table.photo)).map(({ hash, bytes, createdAt }) => ({
+    hash,
+    bytes,
+    takenInAt: createdAt.toISOString(),
+  }));
+  const unused = (files: readonly KeptFile[], used: (hash: string) => boolean) =>
+    files
+      .filter(({ hash, takenInAt }) => !used(hash) && takenInAt < before.toISOString())
+      .sort((a, b) => b.takenInAt.localeCompare(a.takenInAt));
+  return {
+    photos: unused(photos, (hash) => shown.photos.has(hash) || taken.has(hash)),
+    videos: unused(videos, (hash) => shown.videos.has(hash)),
+  };
 }
 
 export async function forgetPhotos(db: Queryable, hashes: readonly string[]): Promise<void> {

@@ -13,7 +13,7 @@ import { mayWrite } from '../../app/session';
 import { DraftText } from '../../parts/DraftText';
 import { useReader } from '../../state/reader';
 import styles from './Settings.module.css';
-import { UnusedPictures } from './UnusedPictures';
+import { UnusedMedia } from './UnusedMedia';
 
 /** How this workshop wants things said, and how the person at this device wants figures shown. */
 export function SettingsScreen() {
@@ -46,7 +46,7 @@ export function SettingsScreen() {
           })}
         </Text>
         <Terms />
-        {writes && <UnusedPictures />}
+        {writes && <UnusedMedia />}
       </Page>
     </>
   );
