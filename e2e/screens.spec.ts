@@ -71,6 +71,22 @@ test('bench and record: readable by everybody, and large enough for gloves', asy
   await accessible(page);
 });
 
+test('the bench fits a tablet held upright, and says there as well where parts go', async ({ page }) => {
+  await page.setViewportSize({ width: 600, height: 960 });
+  await signIn(page, 'Tobias Quell');
+  await page.goto('/jobs');
+  await page.getByRole('link', { name: 'Go on' }).first().click();
+  const foot = page.getByRole('contentinfo');
+  await expect(foot.getByRole('button', { name: 'Something is wrong' })).toBeInViewport();
+  await expect(foot.getByText(/cell|cloth|kit tray|bin/)).toBeInViewport();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(600);
+  for (const button of await foot.getByRole('button').all()) {
+    const box = await button.boundingBox();
+    expect(box?.height ?? 0).toBeGreaterThanOrEqual(64);
+    expect((box?.x ?? 0) + (box?.width ?? 601)).toBeLessThanOrEqual(600);
+  }
+});
+
 test('dialogs: readable by everybody', async ({ page }) => {
   await signIn(page, 'Jun Vestergaard');
   await page.goto('/');

@@ -60,20 +60,24 @@ export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
         error={incomplete(half.toward)}
         onCommit={(toward) => say({ toward })}
       />
-      <DraftText
-        ariaLabel={t('step.facesTellBy')}
-        placeholder={t('step.facesTellByHint')}
-        value={half.tellBy}
-        maxLength={160}
-        onCommit={(tellBy) => say({ tellBy })}
-      />
-      <DraftText
-        ariaLabel={t('faces.trialFit')}
-        placeholder={t('faces.trialFitHint')}
-        value={half.trialFit}
-        maxLength={160}
-        onCommit={(trialFit) => say({ trialFit })}
-      />
+      <div className={styles.whole}>
+        <DraftText
+          ariaLabel={t('step.facesTellBy')}
+          placeholder={t('step.facesTellByHint')}
+          value={half.tellBy}
+          maxLength={160}
+          onCommit={(tellBy) => say({ tellBy })}
+        />
+      </div>
+      <div className={styles.whole}>
+        <DraftText
+          ariaLabel={t('faces.trialFit')}
+          placeholder={t('faces.trialFitHint')}
+          value={half.trialFit}
+          maxLength={160}
+          onCommit={(trialFit) => say({ trialFit })}
+        />
+      </div>
       <ClockingFields clocking={half.clocking} onClocking={(clocking) => say({ clocking })} />
     </div>
   );
@@ -96,7 +100,7 @@ function ClockingFields({
     return how === 'any' ? { how } : undefined;
   };
   return (
-    <>
+    <div className={clocking && clocking.how !== 'any' ? styles.turned : styles.whole}>
       <Select
         aria-label={t('faces.clocking')}
         placeholder={t('faces.clocking')}
@@ -124,6 +128,6 @@ function ClockingFields({
           }}
         />
       )}
-    </>
+    </div>
   );
 }

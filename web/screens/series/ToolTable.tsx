@@ -1,4 +1,16 @@
-import { Button, Group, Modal, MultiSelect, Select, Stack, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import {
+  Button,
+  Group,
+  Modal,
+  MultiSelect,
+  Select,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+  Title,
+  UnstyledButton,
+} from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -66,7 +78,7 @@ export function ToolTable({ series, onChange }: ToolTableProps) {
                 <Table.Td>{namesOf(series, tool.substituteIds)}</Table.Td>
                 <Table.Td>
                   {(tool.assets ?? []).map(({ number, calibratedUntil }) => (
-                    <div key={number}>
+                    <div key={number} className={styles.piece}>
                       <span className="number">{number}</span>
                       {calibratedUntil && (
                         <Tag
@@ -203,9 +215,14 @@ function ToolFields({ tool, series, onChange }: ToolFieldsProps) {
         value={[...(tool.substituteIds ?? [])]}
         onChange={(ids) => say({ substituteIds: ids.length > 0 ? ids : undefined })}
       />
-      <Text size="sm" fw={500}>
-        {t('tool.assets')}
-      </Text>
+      <div className={styles.asset}>
+        <Text size="sm" fw={500}>
+          {t('tool.assets')}
+        </Text>
+        <Text size="sm" className="quiet">
+          {t('tool.calibratedUntil')}
+        </Text>
+      </div>
       {[...assets, undefined].map((asset, i) => (
         <div key={asset?.number ?? `new-${assets.length}`} className={styles.asset}>
           <DraftText
@@ -213,9 +230,13 @@ function ToolFields({ tool, series, onChange }: ToolFieldsProps) {
             placeholder={t('tool.asset')}
             value={asset?.number ?? ''}
             maxLength={60}
-            onCommit={(number) => number && setAssets(assets.toSpliced(i, asset ? 1 : 0, { ...asset, number }))}
+            onCommit={(number) =>
+              number &&
+              !assets.some((other) => other.number === number) &&
+              setAssets(assets.toSpliced(i, asset ? 1 : 0, { ...asset, number }))
+            }
           />
-          <input
+          <TextInput
             type="date"
             aria-label={t('tool.calibratedUntil')}
             disabled={!asset}

@@ -1,6 +1,7 @@
-import { ActionIcon, Button, SegmentedControl, TagsInput, Text, Title } from '@mantine/core';
+import { ActionIcon, Button, SegmentedControl, TagsInput, Text, TextInput, Title } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HouseRules } from '#core/narration/house-rules';
 import { sayPreferred, UNIT_PREFERENCES, type UnitPreference } from '#core/quantity/preference';
@@ -133,30 +134,34 @@ function Terms() {
 
 function NewTerm({ onAdd, taken }: { onAdd: (say: string, instead: string) => void; taken: readonly string[] }) {
   const { t } = useTranslation();
-  const add = (form: HTMLFormElement) => {
-    const data = new FormData(form);
-    const [say, instead] = [String(data.get('say') ?? '').trim(), String(data.get('instead') ?? '').trim()];
-    if (!say || !instead || taken.includes(say)) return;
-    onAdd(say, instead);
-    form.reset();
+  const [say, setSay] = useState('');
+  const [instead, setInstead] = useState('');
+  const known = taken.some((word) => word.toLowerCase() === say.trim().toLowerCase());
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (!say.trim() || !instead.trim() || known) return;
+    onAdd(say.trim(), instead.trim());
+    setSay('');
+    setInstead('');
   };
   return (
-    <form
-      className={styles.term}
-      onSubmit={(event) => {
-        event.preventDefault();
-        add(event.currentTarget);
-      }}
-    >
-      <input name="say" maxLength={60} required placeholder={t('settings.sayHint')} aria-label={t('settings.newSay')} />
-      <input
-        name="instead"
+    <form className={styles.term} onSubmit={submit}>
+      <TextInput
+        aria-label={t('settings.newSay')}
+        placeholder={t('settings.sayHint')}
         maxLength={60}
-        required
-        placeholder={t('settings.insteadHint')}
-        aria-label={t('settings.newInstead')}
+        value={say}
+        error={known && t('settings.known')}
+        onChange={(event) => setSay(event.currentTarget.value)}
       />
-      <Button type="submit" variant="default">
+      <TextInput
+        aria-label={t('settings.newInstead')}
+        placeholder={t('settings.insteadHint')}
+        maxLength={60}
+        value={instead}
+        onChange={(event) => setInstead(event.currentTarget.value)}
+      />
+      <Button type="submit" variant="default" disabled={!say.trim() || !instead.trim() || known}>
         {t('settings.add')}
       </Button>
     </form>

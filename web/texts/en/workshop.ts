@@ -135,6 +135,7 @@ export const workshopTexts = {
     insteadHint: 'hole',
     newSay: 'New word to say',
     newInstead: 'Word it replaces',
+    known: 'It is in the list; add what it replaces there.',
     add: 'Add the word',
     noTerms: 'No words yet.',
     unused: 'Pictures and videos nothing shows',
