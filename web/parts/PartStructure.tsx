@@ -41,6 +41,7 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
         onChange={(heldBy) => onChange({ heldBy: heldBy.length > 0 ? heldBy : undefined })}
       />
       <CoverList component={component} series={series} onChange={onChange} {...(timeline && { timeline })} />
+      {timeline && <Reach component={component} timeline={timeline} />}
       <div>
         <Text size="sm" fw={500}>
           {t('part.faces')}
@@ -174,7 +175,7 @@ function Wants({ component, series, onChange }: PartStructureProps) {
 }
 
 /** What must come off to reach the part, in order. */
-export function Reach({ component, timeline }: { component: Component; timeline: Timeline }) {
+function Reach({ component, timeline }: { component: Component; timeline: Timeline }) {
   const { t } = useTranslation();
   const { series } = timeline.workbook;
   const [unit] = timeline.structure.byComponent.get(component.id) ?? [];
@@ -183,7 +184,7 @@ export function Reach({ component, timeline }: { component: Component; timeline:
   const place = series.positionSets.flatMap((set) => set.positions).find(({ id }) => id === unit.positionId)?.name;
   return (
     <div>
-      <Text size="sm" fw={500} className={styles.reachHead}>
+      <Text size="sm" fw={500}>
         {place ? t('part.reachAt', { place }) : t('part.reach')}
       </Text>
       {first.length === 0 ? (

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { componentById, positionSetById } from '#core/pump/series';
 import { Silhouette } from '../../drawings/Silhouette';
 import { PartFields } from '../../parts/PartFields';
-import { PartStructure, Reach } from '../../parts/PartStructure';
+import { PartStructure } from '../../parts/PartStructure';
 import { Tag } from '../../parts/Tag';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
@@ -38,10 +38,7 @@ export function PartChip({ componentId }: { componentId: string }) {
       </UnstyledButton>
       <Modal opened={open} onClose={() => setOpen(false)} size={820} title={t('part.about', { name: component.name })}>
         <div className={styles.partDialog}>
-          <div>
-            <PartFields component={component} series={series} onChange={change} />
-            <Reach component={component} timeline={computed(workbook).timeline} />
-          </div>
+          <PartFields component={component} series={series} onChange={change} />
           <PartStructure
             component={component}
             series={series}
