@@ -98,6 +98,12 @@ test('at the bench the cautions of a method stand with it, and a question is ans
   await expect(page.getByRole('heading', { name: 'Take off the upper manifold' })).toBeVisible();
   await expect(page.getByText('Or: pry both sides evenly')).toBeVisible();
   await expect(page.getByText('Pried from one side the flange cracks.')).toBeVisible();
+  // Another way is taken, and given up again.
+  await page.getByRole('button', { name: 'Do it so: pry both sides evenly' }).click();
+  await expect(page.getByText('With two wedges, opposite one another.')).toBeVisible();
+  await expect(page.getByText('Or: pry both sides evenly')).toHaveCount(0);
+  await page.getByRole('button', { name: 'The usual way' }).click();
+  await expect(page.getByText('Or: pry both sides evenly')).toBeVisible();
   await page.getByRole('button', { name: 'Go on without a photo' }).click();
   await page.getByLabel('In a few words').fill('No camera on this bench');
   await page.getByRole('button', { name: 'Pass over it' }).click();

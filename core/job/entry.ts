@@ -46,6 +46,8 @@ export const EntryContent = z.discriminatedUnion('kind', [
   }),
   /** One position of a step that is gone through one by one. */
   z.strictObject({ kind: z.literal('place-done'), stepId: Id, positionId: Id }),
+  /** By which of its methods a step is done; null for the way of the step itself. */
+  z.strictObject({ kind: z.literal('method-chosen'), stepId: Id, methodId: Id.nullable() }),
   z.strictObject({ kind: z.literal('setting-chosen'), setting: z.enum(SETTINGS) }),
   z.strictObject({ kind: z.literal('overridden'), stepId: Id, what: z.enum(OVERRIDABLE), reason: Reason }),
   z.strictObject({ kind: z.literal('problem'), stepId: Id, note: Reason }),

@@ -255,3 +255,34 @@ describe('looks, lengths and places one by one', () => {
     expect(run({ kind: 'setting-chosen', setting: 'field' }).setting).toBe('field');
   });
 });
+
+describe('a step that can be done in several ways', () => {
+  const pry = { id: 'pry', name: 'pry both sides', verb: 'pry' as const, toolIds: [], cautions: [] };
+  const van = { ...pry, id: 'van', name: 'in the hand', verb: 'draw' as const, setting: 'field' as const };
+  const several = withStep(typed(['take off cover', 'fit cover']), 0, { methods: [pry, van] });
+  const stepId = several.procedure.steps[0]?.id ?? '';
+  const entries = (...contents: EntryContent[]) =>
+    foldJob(
+      several,
+      'mara',
+      contents.map((content, i) => ({ id: `m${i}`, at: '2026-01-05T08:00:00.000Z', by: 'mara', content })),
+    );
+  const methodOf = (...contents: EntryContent[]) => runOf(entries(...contents, done(stepId)), stepId).methodId;
+  const by = (methodId: string | null): EntryContent => ({ kind: 'method-chosen', stepId, methodId });
+
+  test('keeps which it was: the usual one, the one of the setting, or the one that was chosen', () => {
+    const field: EntryContent = { kind: 'setting-chosen', setting: 'field' };
+    expect(methodOf()).toBeNull();
+    expect(methodOf(field)).toBe('van');
+    expect(methodOf(by('pry'))).toBe('pry');
+    expect(methodOf(field, by('pry'))).toBe('pry');
+    // Back to the usual way, though the setting has its own.
+    expect(methodOf(field, by(null))).toBeNull();
+  });
+
+  test('takes none that it does not know', () => {
+    expect(refuseEntry(several, entries(), 'mara', by('other'))).toBe('no-such-method');
+    expect(refuseEntry(several, entries(), 'mara', by('van'))).toBeUndefined();
+    expect(refuseEntry(several, entries(done(stepId)), 'mara', by('pry'))).toBe('step-not-in-hand');
+  });
+});

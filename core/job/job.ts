@@ -1,4 +1,5 @@
 import { isToDo, type Procedure, type Setting, type Step, type Workbook } from '../procedure/procedure';
+import { methodTaken } from '../procedure/setting';
 import { componentById, positionSetById } from '../pump/series';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
@@ -52,6 +53,8 @@ export interface StepRun {
   readonly placesDone: readonly { positionId: string; at: string; by: string }[];
   readonly overrides: Readonly<Partial<Record<Overridable, Noted>>>;
   readonly problems: readonly Noted[];
+  /** The method it is done by, null for the step's own way; undefined until one is chosen or the step is done. */
+  readonly methodId: string | null | undefined;
   /** What was answered to the question of the step. */
   readonly answer: { readonly answerId: string; readonly at: string; readonly by: string } | null;
 }
@@ -80,6 +83,7 @@ const UNTOUCHED: StepRun = {
   placesDone: [],
   overrides: {},
   problems: [],
+  methodId: undefined,
   answer: null,
 };
 
@@ -112,8 +116,13 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
   switch (content.kind) {
     case 'step-done': {
       const index = indexOfStep(procedure, content.stepId);
+      const step = procedure.steps[index];
       return {
-        ...note(content.stepId, () => ({ doneAt: at, doneBy: by })),
+        ...note(content.stepId, ({ methodId }) => ({
+          doneAt: at,
+          doneBy: by,
+          methodId: (step && methodTaken(step, state.setting, methodId)?.id) ?? null,
+        })),
         cursor: nextToDo(procedure, state.answers, index + 1),
       };
     }
@@ -151,6 +160,8 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
       return note(content.stepId, (run) => ({
         placesDone: [...run.placesDone, { positionId: content.positionId, at, by }],
       }));
+    case 'method-chosen':
+      return note(content.stepId, () => ({ methodId: content.methodId }));
     case 'setting-chosen':
       return { ...state, setting: content.setting };
     case 'answered':
@@ -277,7 +288,8 @@ export type EntryRefusal =
   | 'no-such-answer'
   | 'nothing-to-measure'
   | 'nothing-to-look-at'
-  | 'no-such-place';
+  | 'no-such-place'
+  | 'no-such-method';
 
 /** Why an entry cannot be taken now, or undefined when it can. */
 export function refuseEntry(
@@ -320,6 +332,10 @@ export function refuseEntry(
       const open = demandsAt(step, runOf(state, step.id), content.positionId);
       return open.every(({ what }) => what === 'place') ? undefined : 'demands-open';
     }
+    case 'method-chosen':
+      return content.methodId === null || step.methods?.some(({ id }) => id === content.methodId)
+        ? undefined
+        : 'no-such-method';
     case 'answered':
       return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
     case 'overridden': {

@@ -1,5 +1,5 @@
 import { typed, withStep } from '../testing/workbook';
-import { methodIn, stepIn } from './setting';
+import { methodIn, methodTaken, stepBy, stepIn } from './setting';
 
 const FIELD = {
   id: 'van',
@@ -29,4 +29,14 @@ test('in the field the method marked for it is the step; other methods stay on o
 
 test('in the workshop, and where no method is marked, the step is as written', () => {
   expect(stepIn(step, 'workshop')).toBe(step);
+});
+
+test('what is chosen goes before what the setting says, the usual way included', () => {
+  expect(methodTaken(step, 'field', undefined)).toBe(FIELD);
+  expect(methodTaken(step, 'field', 'other')).toBe(OTHER);
+  expect(methodTaken(step, 'field', null)).toBeUndefined();
+  expect(stepBy(step, OTHER)).toMatchObject({ verb: 'pry', toolIds: [], methods: [FIELD] });
+  // The method says nothing of how, so that is as in the step.
+  expect(stepBy(step, OTHER).detail).toBe('Clamp it in the vice.');
+  expect(stepBy(step, undefined)).toBe(step);
 });

@@ -5,9 +5,18 @@ export function methodIn(step: Step, setting: Setting): Method | undefined {
   return step.methods?.find((method) => method.setting === setting);
 }
 
-/** A step as it is carried out in a setting: what its method does not say is as in the step. */
+/** The method to go by: the one chosen (null for the step's own way), or else the one of the setting. */
+export function methodTaken(step: Step, setting: Setting, chosenId: string | null | undefined): Method | undefined {
+  return chosenId === undefined ? methodIn(step, setting) : step.methods?.find(({ id }) => id === chosenId);
+}
+
+/** A step as it is carried out in a setting. */
 export function stepIn(step: Step, setting: Setting): Step {
-  const method = methodIn(step, setting);
+  return stepBy(step, methodIn(step, setting));
+}
+
+/** A step as it is carried out by a method: what the method does not say is as in the step. */
+export function stepBy(step: Step, method: Method | undefined): Step {
   if (!method) return step;
   const { text: _forTheOther, ...rest } = step;
   return {

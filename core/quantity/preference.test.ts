@@ -9,7 +9,8 @@ test.each([
   [{ value: 45, unit: 'N·m' }, 'metric', '45 N·m'],
   [{ value: 62, unit: 'lbf·in' }, 'us', '62 lbf·in'],
   [{ value: 45, unit: 'N·m' }, 'as-given', '45 N·m'],
-  [{ value: 36, unit: 'mm' }, 'us', '1.417 in (36 mm)'],
+  [{ value: 28, unit: 'kg' }, 'us', '61.7 lb (28 kg)'],
+  [{ value: 36, unit: 'mm' }, 'us', '1.4173 in (36 mm)'],
 ] as const)('%j for a reader who prefers %s', (quantity, preference, said) => {
   expect(sayPreferred({ ...quantity }, preference)).toBe(said);
 });

@@ -39,6 +39,6 @@ export function preferred(quantity: Quantity, preference: UnitPreference): Quant
 /** "33.2 lbf·ft (45 N·m)": as the reader prefers, with the figure as given behind it where the two differ. */
 export function sayPreferred(quantity: Quantity, preference: UnitPreference): string {
   const shown = preferred(quantity, preference);
-  const digits = unitOf(quantity.unit).dimension === 'length' ? 4 : 3;
+  const digits = unitOf(quantity.unit).dimension === 'length' ? 5 : 3;
   return shown === quantity ? sayQuantity(quantity) : `${sayQuantity(shown, digits)} (${sayQuantity(quantity)})`;
 }

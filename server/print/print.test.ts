@@ -269,6 +269,7 @@ test('the record tells what was looked at and measured, place by place, and what
   const stepId = drawn?.id ?? '';
   const asked = changeStep(base, stepId, {
     oneByOne: true,
+    methods: [{ id: 'pull', name: 'with the two-arm puller', verb: 'draw', toolIds: [], cautions: [] }],
     looks: [
       { id: 'l', at: 'the lobes', sound: 'dull', faults: [{ id: 'f', sign: 'bright streaks', follows: 'refer' }] },
     ],
@@ -288,6 +289,7 @@ test('the record tells what was looked at and measured, place by place, and what
     reading: { value, unit: 'mm' },
   });
   const entries = [
+    { kind: 'method-chosen', stepId, methodId: 'pull' },
     { kind: 'looked', stepId, lookId: 'l', positionId: 's1', faultId: null },
     { kind: 'looked', stepId, lookId: 'l', positionId: 's2', faultId: 'f' },
     reading('s1', 32.05),
@@ -314,6 +316,7 @@ test('the record tells what was looked at and measured, place by place, and what
     async () => undefined,
   );
   const { text } = await read(pdf);
+  expect(text).toContain('Done so: with the two-arm puller');
   expect(text).toContain('shaft 1, the lobes: sound');
   expect(text).toContain('shaft 2, the lobes: bright streaks. Show it to the trainer or the lead.');
   expect(text).toContain('shaft 1, bore, front: 32.05 mm within');

@@ -108,6 +108,17 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       const image = photos.get(hash);
       return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
     });
+    const method = step.methods?.find(({ id }) => id === run.methodId);
+    const methods: Content[] = method
+      ? [
+          {
+            text: [
+              { text: `${WORDS.doneSo}: `, color: INK.soft },
+              { text: method.name, bold: true },
+            ],
+          },
+        ]
+      : [];
     const { answer } = run;
     const said = step.decision?.answers.find(({ id }) => id === answer?.answerId);
     const answers: Content[] =
@@ -150,7 +161,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
         color: INK.soft,
       }),
     );
-    return [...answers, ...readings, ...looked, ...measured, ...places, ...pictures];
+    return [...methods, ...answers, ...readings, ...looked, ...measured, ...places, ...pictures];
   }
 
   function positionName(id: string | null): string {

@@ -53,6 +53,7 @@ export const WORDS = {
   after: 'After it',
   kits: 'Kits',
   notAsked: 'not on this way',
+  doneSo: 'Done so',
   record: 'Record of job',
   instruction: 'Instruction',
   workOrder: 'Work order',

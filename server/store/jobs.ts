@@ -105,6 +105,7 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'nothing-to-measure': 'This step asks for no such measurement.',
   'nothing-to-look-at': 'This step asks for no such look.',
   'no-such-place': 'This step is not carried out there one by one.',
+  'no-such-method': 'This step knows no such method.',
   'not-a-torque-step': 'This step takes no such reading.',
 };
 

@@ -1,13 +1,14 @@
 import { useTranslation } from 'react-i18next';
 import { safetyPage } from '#core/cautions/safety-page';
 import type { Setting, Workbook } from '#core/procedure/procedure';
-import { showNumber } from '../app/format';
+import { useSaid } from '../state/reader';
 import { CautionNote } from './CautionNote';
 import styles from './SafetyList.module.css';
 
 /** What to know before the first step, made from all of them. Local rules and the site's lockout procedure come first. */
 export function SafetyList({ workbook, setting }: { workbook: Workbook; setting?: Setting }) {
   const { t } = useTranslation();
+  const said = useSaid();
   const { cautions, makingSafe, heavy, springs, substances } = safetyPage(workbook, setting);
   return (
     <div className={styles.page}>
@@ -24,7 +25,7 @@ export function SafetyList({ workbook, setting }: { workbook: Workbook; setting?
       {heavy.length > 0 && (
         <p>
           {t('safety.heavy', {
-            parts: heavy.map(({ name, massKg = 0 }) => t('safety.weighs', { name, kg: showNumber(massKg) })).join(', '),
+            parts: heavy.map(({ name, massKg = 0 }) => `${name} ${said({ value: massKg, unit: 'kg' })}`).join(', '),
           })}
         </p>
       )}

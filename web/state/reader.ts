@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { UnitPreference } from '#core/quantity/preference';
+import { sayPreferred, type UnitPreference } from '#core/quantity/preference';
+import type { Quantity } from '#core/quantity/quantity';
 
 interface Reader {
   /** How the person at this device wants figures shown. */
@@ -12,3 +13,9 @@ interface Reader {
 export const useReader = create<Reader>()(
   persist((set) => ({ units: 'as-given', prefer: (units) => set({ units }) }), { name: 'fukusa-reader' }),
 );
+
+/** Says a quantity as the reader prefers it, with the figure as given behind it where the two differ. */
+export function useSaid(): (quantity: Quantity) => string {
+  const units = useReader((state) => state.units);
+  return (quantity) => sayPreferred(quantity, units);
+}

@@ -131,3 +131,30 @@ describe('change-missed', () => {
     expect(found(workbook, 'left-on-cloth')).toEqual([]);
   });
 });
+
+test('empty: a procedure without steps cannot be carried out, and its first step mends it', () => {
+  const nothing = typed([]);
+  expect(sentences(nothing, 'empty')).toEqual(['The procedure has no steps.']);
+  expect(found(nothing, 'empty')[0]?.severity).toBe('stop');
+  expect(found(typed(['take off cover'], nothing), 'empty')).toEqual([]);
+});
+
+describe('unconfirmed', () => {
+  const drafted = (...indexes: number[]) =>
+    indexes.reduce<Workbook>(
+      (workbook, index) => withStep(workbook, index, { drafted: true }),
+      typed(['take off cover', 'fit cover']),
+    );
+  test('drafted steps are counted, and told once', () => {
+    expect(sentences(drafted(1), 'unconfirmed')).toEqual(['One drafted step is not confirmed.']);
+    expect(sentences(drafted(0, 1), 'unconfirmed')).toEqual(['2 drafted steps are not confirmed.']);
+    expect(found(drafted(), 'unconfirmed')).toEqual([]);
+  });
+  test('a single field that nobody looked at is enough; confirming all takes the marks away', () => {
+    const one = withStep(drafted(), 1, { drafted: ['faces'] });
+    expect(found(one, 'unconfirmed')).toHaveLength(1);
+    const after = mended(one, 'unconfirmed');
+    expect(found(after, 'unconfirmed')).toEqual([]);
+    expect(after.procedure.steps.every((step) => step.drafted === undefined)).toBe(true);
+  });
+});

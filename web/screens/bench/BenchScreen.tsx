@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { demandsOf, placeInHand, runOf } from '#core/job/job';
-import type { Setting, Step } from '#core/procedure/procedure';
-import { methodIn, stepIn } from '#core/procedure/setting';
+import type { Method, Step } from '#core/procedure/procedure';
+import { methodTaken, stepBy } from '#core/procedure/setting';
 import { placeNameOf } from '#core/pump/series';
 import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { usePerson } from '../../app/SignedIn';
@@ -40,6 +40,7 @@ function Bench({ bench }: { bench: BenchJob }) {
   // Until something was entered for a step, the job starts with what to know before the first one.
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
+  const method = step && methodTaken(step, state.setting, run?.methodId);
   return (
     <div className={styles.screen}>
       <BenchTop bench={bench} />
@@ -49,12 +50,15 @@ function Bench({ bench }: { bench: BenchJob }) {
       {!starting && step && run && (
         <main className={styles.main}>
           <StepText
-            step={shownStep(step, state.setting, place)}
+            step={shownStep(step, method, place)}
             index={state.cursor}
             workbook={workbook}
             poses={posesAt(bench)}
             place={place && placeNameOf(workbook.series, place)}
-            method={methodIn(step, state.setting)?.name}
+            method={method?.name}
+            {...(inHand && {
+              onMethod: (methodId) => void bench.enter({ kind: 'method-chosen', stepId: step.id, methodId }),
+            })}
           />
           {/* Keyed by the step: a reading half typed belongs to its own step only. */}
           <Demands key={`${step.id} ${place ?? ''}`} bench={bench} step={step} run={run} inHand={inHand} />
@@ -68,9 +72,9 @@ function Bench({ bench }: { bench: BenchJob }) {
   );
 }
 
-/** The step as it is told beside its demands: in its setting, for the position in hand, without what stands there. */
-function shownStep(step: Step, setting: Setting, place: string | undefined): Step {
-  const shown = stepIn(step, setting);
+/** The step as it is told beside its demands: by its method, for the position in hand, without what stands there. */
+function shownStep(step: Step, method: Method | undefined, place: string | undefined): Step {
+  const shown = stepBy(step, method);
   const pictures = shown.pictures?.filter(({ id }) => id !== shown.photo?.referenceId);
   return { ...shown, ...(pictures && { pictures }), ...(place && { positionIds: [place] }) };
 }

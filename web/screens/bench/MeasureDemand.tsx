@@ -3,15 +3,19 @@ import { useTranslation } from 'react-i18next';
 import type { JudgedMeasure, StepRun } from '#core/job/job';
 import type { Measurement, Step } from '#core/procedure/procedure';
 import { toolLabel } from '#core/pump/series';
-import { readNumber } from '#core/quantity/quantity';
+import { preferred } from '#core/quantity/preference';
+import { type Quantity, readNumber } from '#core/quantity/quantity';
 import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { type MeasuringPlace, placesOf, summarise } from '#core/wear/measure';
-import { showNumber, showQuantity } from '../../app/format';
+import { showNumber } from '../../app/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { Tag } from '../../parts/Tag';
+import { useReader, useSaid } from '../../state/reader';
 import frame from './Bench.module.css';
 import styles from './Demands.module.css';
 import { openOverride } from './dialogs';
+
+const A_MILLIMETRE: Quantity = { value: 1, unit: 'mm' };
 
 interface MeasureDemandProps {
   readonly bench: BenchJob;
@@ -60,15 +64,16 @@ export function MeasureDemand(props: MeasureDemandProps) {
 
 function Limits({ measurement: { least, most, nominal } }: { measurement: Measurement }) {
   const { t } = useTranslation();
+  const said = useSaid();
   const limits =
     least && most
-      ? t('measure.between', { least: showQuantity(least), most: showQuantity(most) })
+      ? t('measure.between', { least: said(least), most: said(most) })
       : least
-        ? t('measure.atLeast', { least: showQuantity(least) })
+        ? t('measure.atLeast', { least: said(least) })
         : most
-          ? t('measure.atMost', { most: showQuantity(most) })
+          ? t('measure.atMost', { most: said(most) })
           : t('measure.noLimits');
-  return <>{nominal ? t('measure.newIs', { limits, nominal: showQuantity(nominal) }) : limits}</>;
+  return <>{nominal ? t('measure.newIs', { limits, nominal: said(nominal) }) : limits}</>;
 }
 
 function Gauge({ bench, measurement }: { bench: BenchJob; measurement: Measurement }) {
@@ -95,8 +100,9 @@ function MeasuredPart({
   const { t } = useTranslation();
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [fault, setFault] = useState('');
+  const units = useReader((state) => state.units);
   const [unit, setUnit] = useState<UnitSymbol>(
-    (measurement.nominal ?? measurement.least ?? measurement.most)?.unit ?? 'mm',
+    preferred(measurement.nominal ?? measurement.least ?? measurement.most ?? A_MILLIMETRE, units).unit,
   );
   const spots = placesOf(measurement);
   const points = [...new Set(spots.map(({ point }) => point))];

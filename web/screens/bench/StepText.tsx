@@ -6,12 +6,12 @@ import type { Pose } from '#core/orientation/faces';
 import { stacksWith } from '#core/orientation/stack-section';
 import type { Step, Target, Workbook } from '#core/procedure/procedure';
 import { componentById, type Series, toolLabel } from '#core/pump/series';
-import { showNumber } from '../../app/format';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';
 import { FacingSaid, StepSections } from '../../parts/StepSections';
-import { useReader } from '../../state/reader';
+import { useReader, useSaid } from '../../state/reader';
+import buttons from './Bench.module.css';
 import styles from './StepText.module.css';
 
 interface StepTextProps {
@@ -22,12 +22,14 @@ interface StepTextProps {
   readonly poses: ReadonlyMap<string, Pose>;
   /** The position in hand, of a step that is gone through one by one. */
   readonly place?: string | undefined;
-  /** The method that the setting chose. */
+  /** The method it is told by, when that is not the step's own way. */
   readonly method?: string | undefined;
+  /** Takes another method; null is the step's own way. Without it methods are only told. */
+  readonly onMethod?: (methodId: string | null) => void;
 }
 
 /** What to do, with what, and which way it faces, to be read at arm's length. Cautions stand before the act. */
-export function StepText({ step, index, workbook, poses, place, method }: StepTextProps) {
+export function StepText({ step, index, workbook, poses, place, method, onMethod }: StepTextProps) {
   const { t } = useTranslation();
   const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
@@ -94,11 +96,29 @@ export function StepText({ step, index, workbook, poses, place, method }: StepTe
       {(step.methods ?? []).map((method) => (
         <div key={method.id} className={styles.method}>
           <p className={styles.detail}>{t('bench.or', { method: methodLine(method, workbook) })}</p>
+          {onMethod && (
+            <button
+              type="button"
+              className={buttons.medium}
+              aria-label={t('bench.byMethod', { method: method.name })}
+              onClick={() => onMethod(method.id)}
+            >
+              {t('bench.thisWay')}
+            </button>
+          )}
           {method.cautions.map((caution) => (
             <CautionNote key={caution.signal + caution.text} caution={caution} />
           ))}
         </div>
       ))}
+      {method && onMethod && (
+        <div className={styles.method}>
+          <p className={styles.detail}>{t('bench.orUsual')}</p>
+          <button type="button" className={buttons.medium} onClick={() => onMethod(null)}>
+            {t('bench.usualWay')}
+          </button>
+        </div>
+      )}
       {(['aidsIn', 'aidsOut'] as const).map(
         (field) =>
           step[field] && (
@@ -117,6 +137,7 @@ export function StepText({ step, index, workbook, poses, place, method }: StepTe
 /** The part as it looks on the cloth, how many, and its number to order or check by. */
 function PartInHand({ target, step, series }: { target: Target; step: Step; series: Series }) {
   const { t } = useTranslation();
+  const said = useSaid();
   const component = componentById(series, target.componentId);
   if (!component) return null;
   const count = unitsMeant(component, target, step, series);
@@ -132,7 +153,7 @@ function PartInHand({ target, step, series }: { target: Target; step: Step; seri
             <br />
             <small>
               {component.partNumber && <span className="number">{component.partNumber} </span>}
-              {component.massKg && t('bench.mass', { kg: showNumber(component.massKg) })}
+              {component.massKg && said({ value: component.massKg, unit: 'kg' })}
             </small>
           </>
         )}

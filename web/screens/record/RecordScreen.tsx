@@ -111,6 +111,12 @@ export function RecordScreen() {
                     <span className="number">{index + 1}</span>
                     <div className={styles.lines}>
                       <span>{sayStep(step, series)}</span>
+                      {run.methodId && (
+                        <span>
+                          {t('record.method')}
+                          <b>{step.methods?.find(({ id: method }) => method === run.methodId)?.name}</b>
+                        </span>
+                      )}
                       {step.decision && run.answer && (
                         <span>
                           {`${step.decision.question} `}

@@ -109,7 +109,6 @@ export const tradeTexts = {
     atSteps_one: 'step {{steps}}',
     atSteps_other: 'steps {{steps}}',
     heavy: 'Plan the lift: {{parts}}.',
-    weighs: '{{name}} {{kg}} kg',
     springs: 'Under spring tension: {{parts}}.',
     confirm: 'Read it all, lay out the tools, then begin.',
     begin: 'I have read it: begin',
