@@ -102,7 +102,7 @@ test('at the bench the cautions of a method stand with it, and a question is ans
   await page.getByRole('button', { name: 'Do it so: pry both sides evenly' }).click();
   await expect(page.getByText('With two wedges, opposite one another.')).toBeVisible();
   await expect(page.getByText('Or: pry both sides evenly')).toHaveCount(0);
-  await page.getByRole('button', { name: 'The usual way' }).click();
+  await page.getByRole('button', { name: 'Do it so: the usual way' }).click();
   await expect(page.getByText('Or: pry both sides evenly')).toBeVisible();
   await page.getByRole('button', { name: 'Go on without a photo' }).click();
   await page.getByLabel('In a few words').fill('No camera on this bench');

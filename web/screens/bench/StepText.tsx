@@ -93,30 +93,21 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
         </div>
         <StepSections step={step} series={series} poses={poses} />
       </div>
-      {(step.methods ?? []).map((method) => (
-        <div key={method.id} className={styles.method}>
-          <p className={styles.detail}>{t('bench.or', { method: methodLine(method, workbook) })}</p>
-          {onMethod && (
-            <button
-              type="button"
-              className={buttons.medium}
-              aria-label={t('bench.byMethod', { method: method.name })}
-              onClick={() => onMethod(method.id)}
-            >
-              {t('bench.thisWay')}
-            </button>
-          )}
-          {method.cautions.map((caution) => (
-            <CautionNote key={caution.signal + caution.text} caution={caution} />
-          ))}
+      {(step.methods ?? []).map((other) => (
+        <div key={other.id} className={styles.method}>
+          <div className={styles.facts}>
+            <p className={styles.detail}>{t('bench.or', { method: methodLine(other, workbook) })}</p>
+            {other.cautions.map((caution) => (
+              <CautionNote key={caution.signal + caution.text} caution={caution} />
+            ))}
+          </div>
+          {onMethod && <TakeMethod name={other.name} onTake={() => onMethod(other.id)} />}
         </div>
       ))}
       {method && onMethod && (
         <div className={styles.method}>
           <p className={styles.detail}>{t('bench.orUsual')}</p>
-          <button type="button" className={buttons.medium} onClick={() => onMethod(null)}>
-            {t('bench.usualWay')}
-          </button>
+          <TakeMethod name={t('bench.usualWay')} onTake={() => onMethod(null)} />
         </div>
       )}
       {(['aidsIn', 'aidsOut'] as const).map(
@@ -131,6 +122,20 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
       <StepPictures step={step} />
       {step.why && <p className={styles.why}>{step.why}</p>}
     </section>
+  );
+}
+
+function TakeMethod({ name, onTake }: { name: string; onTake: () => void }) {
+  const { t } = useTranslation();
+  return (
+    <button
+      type="button"
+      className={buttons.medium}
+      aria-label={t('bench.byMethod', { method: name })}
+      onClick={onTake}
+    >
+      {t('bench.thisWay')}
+    </button>
   );
 }
 

@@ -94,7 +94,7 @@ export const benchTexts = {
     byMethod: 'Do it so: {{method}}',
     thisWay: 'I do it so',
     orUsual: 'Or the usual way.',
-    usualWay: 'The usual way',
+    usualWay: 'the usual way',
     aidsIn: 'Put in and leave in: {{aids}}',
     aidsOut: 'Take out: {{aids}}',
     pose: 'After this {{pose}}.',
