@@ -8,19 +8,18 @@ import type { Decision, Step, TorqueFigure } from '#core/procedure/procedure';
 import { placeNameOf } from '#core/pump/series';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
-import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
+import type { UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
 import { photoUrl } from '../../app/api';
 import { showNumber, showQuantity } from '../../app/format';
 import { type BenchJob, waitingPicture } from '../../offline/job-sync';
 import { showLarge } from '../../parts/StepPictures';
-import { Tag } from '../../parts/Tag';
 import { useReader } from '../../state/reader';
 import { timelineOn } from '../../state/timeline';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
+import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
 import styles from './Demands.module.css';
-import { openOverride } from './dialogs';
 import { LookDemand } from './LookDemand';
 import { MeasureDemand } from './MeasureDemand';
 
@@ -118,16 +117,7 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
       {places.map((place) => (
         <ReadingPlace key={place ?? 'all'} bench={bench} step={step} run={run} inHand={inHand} place={place} />
       ))}
-      {run.overrides.torque ? (
-        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.torque.text })}</Tag>
-      ) : (
-        inHand &&
-        open && (
-          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'torque')}>
-            {t('bench.override.torque')}
-          </button>
-        )
-      )}
+      <PassOver bench={bench} stepId={step.id} run={run} what="torque" offered={inHand && open} />
     </>
   );
 }
@@ -164,25 +154,10 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
             value={text}
             onChange={(event) => setText(event.currentTarget.value)}
           />
-          <select
-            aria-label={t('bench.unit')}
-            value={unit}
-            onChange={(event) => setUnit(event.currentTarget.value as UnitSymbol)}
-          >
-            {symbolsOf('torque').map((symbol) => (
-              <option key={symbol}>{symbol}</option>
-            ))}
-          </select>
-          <button type="submit" className={frame.medium}>
-            {t('bench.enter')}
-          </button>
+          <UnitAndEnter dimension="torque" unit={unit} onUnit={setUnit} />
         </div>
       )}
-      {fault && (
-        <span className={styles.faultText} role="alert">
-          {fault}
-        </span>
-      )}
+      <ReadingFault fault={fault} />
       {latest && (
         <output className={styles.verdict}>
           <span className="number">{showQuantity(latest.reading)}</span>
@@ -267,16 +242,7 @@ function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
           />
         </label>
       )}
-      {run.overrides.photo ? (
-        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.photo.text })}</Tag>
-      ) : (
-        inHand &&
-        run.photos.length === 0 && (
-          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'photo')}>
-            {t('bench.override.photo')}
-          </button>
-        )
-      )}
+      <PassOver bench={bench} stepId={step.id} run={run} what="photo" offered={inHand && run.photos.length === 0} />
     </>
   );
 }

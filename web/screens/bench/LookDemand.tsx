@@ -2,10 +2,9 @@ import { useTranslation } from 'react-i18next';
 import type { StepRun } from '#core/job/job';
 import type { Look, Step } from '#core/procedure/procedure';
 import type { BenchJob } from '../../offline/job-sync';
-import { Tag } from '../../parts/Tag';
 import frame from './Bench.module.css';
+import { PassOver } from './DemandParts';
 import styles from './Demands.module.css';
-import { openOverride } from './dialogs';
 
 interface LookDemandProps {
   readonly bench: BenchJob;
@@ -70,16 +69,7 @@ export function LookDemand({ bench, step, run, inHand, looks, places, placeName 
           })}
         </div>
       ))}
-      {run.overrides.look ? (
-        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.look.text })}</Tag>
-      ) : (
-        inHand &&
-        open && (
-          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'look')}>
-            {t('bench.override.look')}
-          </button>
-        )
-      )}
+      <PassOver bench={bench} stepId={step.id} run={run} what="look" offered={inHand && open} />
     </>
   );
 }

@@ -5,15 +5,13 @@ import type { Measurement, Step } from '#core/procedure/procedure';
 import { toolLabel } from '#core/pump/series';
 import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
-import { symbolsOf, type UnitSymbol } from '#core/quantity/units';
+import type { UnitSymbol } from '#core/quantity/units';
 import { type MeasuringPlace, placesOf, summarise } from '#core/wear/measure';
 import { showNumber } from '../../app/format';
 import type { BenchJob } from '../../offline/job-sync';
-import { Tag } from '../../parts/Tag';
 import { useReader, useSaid } from '../../state/reader';
-import frame from './Bench.module.css';
+import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
 import styles from './Demands.module.css';
-import { openOverride } from './dialogs';
 
 const A_MILLIMETRE: Quantity = { value: 1, unit: 'mm' };
 
@@ -30,7 +28,6 @@ interface MeasureDemandProps {
 /** The lengths a step asks for, each judged as it is entered, with loss from new, taper and out-of-round. */
 export function MeasureDemand(props: MeasureDemandProps) {
   const { bench, step, run, inHand, measurements, places } = props;
-  const { t } = useTranslation();
   const open = measurements.some((measurement) =>
     places.some((place) => readingsOf(run, measurement, place).length < placesOf(measurement).length),
   );
@@ -48,16 +45,7 @@ export function MeasureDemand(props: MeasureDemandProps) {
           ))}
         </div>
       ))}
-      {run.overrides.measure ? (
-        <Tag tone="ochre">{t('bench.overridden', { reason: run.overrides.measure.text })}</Tag>
-      ) : (
-        inHand &&
-        open && (
-          <button type="button" className={styles.override} onClick={() => openOverride(bench, step.id, 'measure')}>
-            {t('bench.override.measure')}
-          </button>
-        )
-      )}
+      <PassOver bench={bench} stepId={step.id} run={run} what="measure" offered={inHand && open} />
     </>
   );
 }
@@ -178,25 +166,10 @@ function MeasuredPart({
       ))}
       {inHand && (
         <div className={styles.reading}>
-          <select
-            aria-label={t('bench.unit')}
-            value={unit}
-            onChange={(event) => setUnit(event.currentTarget.value as UnitSymbol)}
-          >
-            {symbolsOf('length').map((symbol) => (
-              <option key={symbol}>{symbol}</option>
-            ))}
-          </select>
-          <button type="submit" className={frame.medium}>
-            {t('bench.enter')}
-          </button>
+          <UnitAndEnter dimension="length" unit={unit} onUnit={setUnit} />
         </div>
       )}
-      {fault && (
-        <span className={styles.faultText} role="alert">
-          {fault}
-        </span>
-      )}
+      <ReadingFault fault={fault} />
       {wear && (wear.fromNew !== undefined || wear.taper !== undefined || wear.outOfRound !== undefined) && (
         <p className="quiet">
           {(['fromNew', 'taper', 'outOfRound'] as const)
