@@ -1,5 +1,5 @@
+import { readingPlaces, stepPlaces } from '#core/job/demands';
 import type { EntryContent, NewEntry } from '#core/job/entry';
-import { readingPlaces, stepPlaces } from '#core/job/job';
 import type { HouseRules } from '#core/narration/house-rules';
 import { readPackage } from '#core/package/package';
 import type { PictureMark } from '#core/pictures/picture';

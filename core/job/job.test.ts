@@ -1,8 +1,10 @@
 import { changeStep } from '../procedure/edit';
 import { typed, withStep } from '../testing/workbook';
+import { demandsOf, placeInHand, readingPlaces, stepPlaces } from './demands';
 import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';
 import { foundIn } from './found';
-import { demandsOf, foldJob, placeInHand, readingPlaces, refuseEntry, runOf, stepPlaces } from './job';
+import { foldJob, runOf } from './job';
+import { refuseEntry } from './refuse-entry';
 
 const base = typed([
   'take off cover',

@@ -1,10 +1,9 @@
-import { isToDo, type Procedure, type Setting, type Step, type Workbook } from '../procedure/procedure';
+import { isToDo, type Procedure, type Setting, type Workbook } from '../procedure/procedure';
 import { methodTaken } from '../procedure/setting';
-import { componentById, positionSetById } from '../pump/series';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import { judgeReading, type Measured, type MeasureVerdict, type MeasuringPlace, placesOf } from '../wear/measure';
-import type { Entry, EntryContent, Overridable } from './entry';
+import { judgeReading, type Measured, type MeasureVerdict } from '../wear/measure';
+import type { Entry, Overridable } from './entry';
 
 /** One reading of a torque step, judged against the figure of the release. */
 export interface JudgedReading {
@@ -192,9 +191,9 @@ function nextToDo({ steps }: Procedure, answers: JobState['answers'], index: num
   return next < 0 ? steps.length : next;
 }
 
-type Spot = Pick<JudgedMeasure, 'measurementId' | 'positionId' | 'point' | 'direction'>;
+export type Spot = Pick<JudgedMeasure, 'measurementId' | 'positionId' | 'point' | 'direction'>;
 
-function sameSpot(a: Spot, b: Spot): boolean {
+export function sameSpot(a: Spot, b: Spot): boolean {
   return (
     a.measurementId === b.measurementId &&
     a.positionId === b.positionId &&
@@ -203,151 +202,6 @@ function sameSpot(a: Spot, b: Spot): boolean {
   );
 }
 
-/** Something a step asks for before it can be called done. */
-export type Demand =
-  | { what: 'torque'; positionId: string | null }
-  | { what: 'photo' }
-  | { what: 'answer' }
-  | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
-  | { what: 'look'; lookId: string; positionId: string | null }
-  | { what: 'place'; positionId: string };
-
-/** The positions a step is carried out at, in the order it says; null for a step that repeats nowhere. */
-export function stepPlaces(step: Step, { series }: Workbook): (string | null)[] {
-  const ids = step.targets
-    .map((target) => positionSetById(series, componentById(series, target.componentId)?.positionSetId))
-    .flatMap((set) => set?.positions.map((position) => position.id) ?? []);
-  const there = [...new Set(ids)];
-  const said = step.positionIds.filter((id) => there.includes(id));
-  const places = said.length > 0 ? said : there;
-  return places.length > 0 ? places : [null];
-}
-
-/** The places a torque step wants a reading for: one a position, or one in all. */
-export function readingPlaces(step: Step, workbook: Workbook): (string | null)[] {
-  return step.verb === 'torque' || step.torque ? stepPlaces(step, workbook) : [];
-}
-
-/** The latest reading at each place decides; a reading out of its window still has to be put right or overridden. */
-export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[] {
-  const demands: Demand[] = [];
-  for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId));
-  if (step.decision && !run.answer) demands.push({ what: 'answer' });
-  if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
-  return demands;
-}
-
-/** What is still open at one position. */
-export function demandsAt(step: Step, run: StepRun, positionId: string | null): Demand[] {
-  const demands: Demand[] = [];
-  if ((step.verb === 'torque' || step.torque) && !run.overrides.torque) {
-    const latest = run.readings.findLast((reading) => reading.positionId === positionId);
-    if (!latest || latest.verdict === 'low' || latest.verdict === 'high') demands.push({ what: 'torque', positionId });
-  }
-  if (!run.overrides.measure) {
-    for (const measurement of step.measurements ?? []) {
-      for (const place of placesOf(measurement)) {
-        const spot = { measurementId: measurement.id, positionId, ...place };
-        if (!run.measured.some((other) => sameSpot(other, spot)))
-          demands.push({ what: 'measure', measurementId: measurement.id, positionId, place });
-      }
-    }
-  }
-  if (!run.overrides.look) {
-    for (const { id: lookId } of step.looks ?? []) {
-      if (!run.looked.some((other) => other.lookId === lookId && other.positionId === positionId))
-        demands.push({ what: 'look', lookId, positionId });
-    }
-  }
-  if (step.oneByOne && positionId && !run.placesDone.some((place) => place.positionId === positionId))
-    demands.push({ what: 'place', positionId });
-  return demands;
-}
-
-/** The position in hand of a step that is gone through one by one; undefined when all are done or it is done at once. */
-export function placeInHand(step: Step, run: StepRun, workbook: Workbook): string | undefined {
-  if (!step.oneByOne) return undefined;
-  const next = stepPlaces(step, workbook).find(
-    (positionId) => positionId && !run.placesDone.some((place) => place.positionId === positionId),
-  );
-  return next ?? undefined;
-}
-
-export type EntryRefusal =
-  | 'job-finished'
-  | 'job-paused'
-  | 'not-holder'
-  | 'unknown-step'
-  | 'step-not-in-hand'
-  | 'demands-open'
-  | 'steps-open'
-  | 'not-paused'
-  | 'already-holder'
-  | 'nothing-to-override'
-  | 'not-a-torque-step'
-  | 'no-such-answer'
-  | 'nothing-to-measure'
-  | 'nothing-to-look-at'
-  | 'no-such-place'
-  | 'no-such-method';
-
-/** Why an entry cannot be taken now, or undefined when it can. */
-export function refuseEntry(
-  workbook: Workbook,
-  state: JobState,
-  by: string,
-  content: EntryContent,
-): EntryRefusal | undefined {
-  if (state.phase === 'finished') return 'job-finished';
-  if (content.kind === 'taken-over') return state.holder === by ? 'already-holder' : undefined;
-  if (state.holder !== by) return 'not-holder';
-  if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
-  if (state.phase === 'paused') return 'job-paused';
-  if (content.kind === 'paused' || content.kind === 'setting-chosen') return undefined;
-  if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
-
-  const index = indexOfStep(workbook.procedure, content.stepId);
-  const step = workbook.procedure.steps[index];
-  if (!step) return 'unknown-step';
-  if (content.kind === 'went-back') return index < state.cursor ? undefined : 'step-not-in-hand';
-  if (index !== state.cursor) return 'step-not-in-hand';
-  switch (content.kind) {
-    case 'step-done':
-      return demandsOf(step, runOf(state, step.id), workbook).length > 0 ? 'demands-open' : undefined;
-    case 'torque-read':
-      return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
-    case 'measured': {
-      const asked = step.measurements?.find(({ id }) => id === content.measurementId);
-      const known =
-        asked && placesOf(asked).some((p) => p.point === content.point && p.direction === content.direction);
-      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';
-    }
-    case 'looked': {
-      const asked = step.looks?.find(({ id }) => id === content.lookId);
-      const known = asked && (content.faultId === null || asked.faults.some(({ id }) => id === content.faultId));
-      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-look-at';
-    }
-    case 'place-done': {
-      if (!step.oneByOne || !stepPlaces(step, workbook).includes(content.positionId)) return 'no-such-place';
-      const open = demandsAt(step, runOf(state, step.id), content.positionId);
-      return open.every(({ what }) => what === 'place') ? undefined : 'demands-open';
-    }
-    case 'method-chosen':
-      return content.methodId === null || step.methods?.some(({ id }) => id === content.methodId)
-        ? undefined
-        : 'no-such-method';
-    case 'answered':
-      return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
-    case 'overridden': {
-      const open = demandsOf(step, runOf(state, step.id), workbook);
-      return open.some((demand) => demand.what === content.what) ? undefined : 'nothing-to-override';
-    }
-    case 'photo-taken':
-    case 'problem':
-      return undefined;
-  }
-}
-
-function indexOfStep(procedure: Procedure, stepId: string): number {
+export function indexOfStep(procedure: Procedure, stepId: string): number {
   return procedure.steps.findIndex((step) => step.id === stepId);
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { Series, Stack } from '../pump/series';
 import { componentId, typed, withComponent } from '../testing/workbook';
 import { PROFILES } from './profiles';
@@ -91,4 +92,63 @@ test('the part in hand stands out, and the arrow comes from where the pressure a
     drawSection(stackSection({ ...stack, pressureAt: 'mouth' }, series)).labels.find(({ tone }) => tone === 'pressure')
       ?.y ?? 0;
   expect(low).toBeGreaterThan(high);
+});
+
+describe('whatever is said of a stack', () => {
+  const size = fc.option(fc.integer({ min: 1, max: 400 }), { nil: undefined });
+  const layer = fc.record({ count: fc.integer({ min: 1, max: 12 }), lengthMm: size, innerMm: size, outerMm: size });
+  const said = fc.record({
+    layers: fc.array(layer, { minLength: 1, maxLength: 9 }),
+    bore: fc.array(
+      fc.record({ diameterMm: fc.integer({ min: 5, max: 300 }), lengthMm: fc.integer({ min: 1, max: 200 }) }),
+      { maxLength: 4 },
+    ),
+    shaftMm: size,
+    pressureAt: fc.constantFrom('mouth' as const, 'bottom' as const, undefined),
+  });
+  type SaidStack = typeof said extends fc.Arbitrary<infer T> ? T : never;
+  const stacked = ({ layers, bore, shaftMm, pressureAt }: SaidStack) => {
+    const { series, stack } = seriesWith(layers.map((_, i) => `${'abcdefghi'[i]} ring`));
+    const given = <T extends object>(fields: T) =>
+      Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
+    const { pressureAt: _pressure, shaft: _shaft, ...bare } = stack;
+    const full = {
+      ...bare,
+      bore,
+      ...(pressureAt && { pressureAt }),
+      ...(shaftMm && { shaft: { diameterMm: shaftMm } }),
+      layers: stack.layers.map((one, i) => ({ ...one, ...given(layers[i] ?? { count: 1 }) })),
+    } as Stack;
+    return stackSection(full, series);
+  };
+
+  test('every piece is there, on the one below it, with a wall of some thickness', () => {
+    fc.assert(
+      fc.property(said, (one) => {
+        const { pieces, lengthMm } = stacked(one);
+        expect(pieces).toHaveLength(one.layers.reduce((sum, { count }) => sum + count, 0));
+        pieces.forEach((piece, i) => {
+          expect(piece.fromMm).toBeCloseTo(pieces[i - 1]?.toMm ?? 0, 6);
+          expect(piece.toMm).toBeGreaterThan(piece.fromMm);
+          expect(piece.innerMm).toBeLessThanOrEqual(piece.outerMm);
+        });
+        expect(pieces.at(-1)?.toMm ?? 0).toBeLessThanOrEqual(lengthMm + 1e-6);
+      }),
+    );
+  });
+
+  test('it is drawn within its frame, with one label to a layer and none on another', () => {
+    fc.assert(
+      fc.property(said, (one) => {
+        const { shapes, labels, height } = drawSection(stacked(one));
+        for (const { d } of shapes) expect(d).not.toMatch(/NaN|Infinity|undefined/);
+        const layers = labels.filter(({ tone }) => tone !== 'pressure').map(({ y }) => y);
+        expect(layers).toHaveLength(one.layers.length);
+        for (const y of layers) expect(y).toBeLessThanOrEqual(height);
+        layers.slice(1).forEach((y, i) => {
+          expect(y - (layers[i] ?? 0)).toBeGreaterThanOrEqual(16.9);
+        });
+      }),
+    );
+  });
 });

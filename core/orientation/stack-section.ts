@@ -59,6 +59,8 @@ const LENGTHS: Partial<Record<ComponentKind, number>> = {
 };
 const DEFAULT_LENGTH = 1;
 const DEFAULT_BORE_MM = 50;
+/** The share of the bore its shaft takes, where nobody measured. */
+const SHAFT_IN_BORE = 0.4;
 
 /** What a step says about parts it fits, which may contradict the series. */
 export type SaidFacings = ReadonlyMap<string, Faces>;
@@ -75,9 +77,10 @@ export function stackSection(
     ...stack.bore.map(({ diameterMm }) => diameterMm),
     ...stack.layers.map((l) => l.outerMm ?? 0),
   );
-  const bore = widest > 0 ? widest : DEFAULT_BORE_MM;
   const shaftMm = stack.shaft?.diameterMm ?? null;
-  const radial = (bore - (shaftMm ?? bore * 0.4)) / 2;
+  // A bore has room beside its shaft, also while only one of the two is said.
+  const bore = widest > (shaftMm ?? 0) ? widest : shaftMm ? shaftMm / SHAFT_IN_BORE : DEFAULT_BORE_MM;
+  const radial = (bore - (shaftMm ?? bore * SHAFT_IN_BORE)) / 2;
   const pieces: SectionPiece[] = [];
   let at = 0;
   stack.layers.forEach((layer, index) => {
@@ -96,7 +99,7 @@ export function stackSection(
         of: layer.count,
         fromMm: at,
         toMm: at + length,
-        innerMm: Math.min(layer.innerMm ?? shaftMm ?? outer * 0.4, outer),
+        innerMm: Math.min(layer.innerMm ?? shaftMm ?? outer * SHAFT_IN_BORE, outer),
         outerMm: outer,
         turns: layer.turns ?? false,
         ...ends,

@@ -1,5 +1,5 @@
 import { check, releaseStops } from '../findings/check';
-import { stepPlaces } from '../job/job';
+import { stepPlaces } from '../job/demands';
 import { sayStep } from '../narration/sentence';
 import { compareFacings } from '../orientation/directions';
 import type { Component, Consumable, Series, Stack } from '../pump/series';

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { asc, desc, eq, inArray } from 'drizzle-orm';
 import type { Entry, NewEntry } from '#core/job/entry';
-import { type EntryRefusal, foldJob, refuseEntry } from '#core/job/job';
+import { foldJob } from '#core/job/job';
+import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
 import { wholeChain } from '#core/procedure/modules';
 import type { Workbook } from '#core/procedure/procedure';
 import { Fault, notFound } from '../fault';

@@ -1,7 +1,8 @@
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
-import { type Demand, type JobState, placeInHand, runOf } from '#core/job/job';
+import { type Demand, placeInHand } from '#core/job/demands';
+import { type JobState, runOf } from '#core/job/job';
 import { componentPhrase, listing } from '#core/narration/sentence';
 import { isToDo } from '#core/procedure/procedure';
 import { componentById, placeNameOf } from '#core/pump/series';

@@ -1,0 +1,74 @@
+import type { Step, Workbook } from '../procedure/procedure';
+import { componentById, positionSetById } from '../pump/series';
+import { type MeasuringPlace, placesOf } from '../wear/measure';
+import { type StepRun, sameSpot } from './job';
+
+/** Something a step asks for before it can be called done. */
+export type Demand =
+  | { what: 'torque'; positionId: string | null }
+  | { what: 'photo' }
+  | { what: 'answer' }
+  | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
+  | { what: 'look'; lookId: string; positionId: string | null }
+  | { what: 'place'; positionId: string };
+
+/** The positions a step is carried out at, in the order it says; null for a step that repeats nowhere. */
+export function stepPlaces(step: Step, { series }: Workbook): (string | null)[] {
+  const ids = step.targets
+    .map((target) => positionSetById(series, componentById(series, target.componentId)?.positionSetId))
+    .flatMap((set) => set?.positions.map((position) => position.id) ?? []);
+  const there = [...new Set(ids)];
+  const said = step.positionIds.filter((id) => there.includes(id));
+  const places = said.length > 0 ? said : there;
+  return places.length > 0 ? places : [null];
+}
+
+/** The places a torque step wants a reading for: one a position, or one in all. */
+export function readingPlaces(step: Step, workbook: Workbook): (string | null)[] {
+  return step.verb === 'torque' || step.torque ? stepPlaces(step, workbook) : [];
+}
+
+/** The latest reading at each place decides; a reading out of its window still has to be put right or overridden. */
+export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[] {
+  const demands: Demand[] = [];
+  for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId));
+  if (step.decision && !run.answer) demands.push({ what: 'answer' });
+  if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
+  return demands;
+}
+
+/** What is still open at one position. */
+export function demandsAt(step: Step, run: StepRun, positionId: string | null): Demand[] {
+  const demands: Demand[] = [];
+  if ((step.verb === 'torque' || step.torque) && !run.overrides.torque) {
+    const latest = run.readings.findLast((reading) => reading.positionId === positionId);
+    if (!latest || latest.verdict === 'low' || latest.verdict === 'high') demands.push({ what: 'torque', positionId });
+  }
+  if (!run.overrides.measure) {
+    for (const measurement of step.measurements ?? []) {
+      for (const place of placesOf(measurement)) {
+        const spot = { measurementId: measurement.id, positionId, ...place };
+        if (!run.measured.some((other) => sameSpot(other, spot)))
+          demands.push({ what: 'measure', measurementId: measurement.id, positionId, place });
+      }
+    }
+  }
+  if (!run.overrides.look) {
+    for (const { id: lookId } of step.looks ?? []) {
+      if (!run.looked.some((other) => other.lookId === lookId && other.positionId === positionId))
+        demands.push({ what: 'look', lookId, positionId });
+    }
+  }
+  if (step.oneByOne && positionId && !run.placesDone.some((place) => place.positionId === positionId))
+    demands.push({ what: 'place', positionId });
+  return demands;
+}
+
+/** The position in hand of a step that is gone through one by one; undefined when all are done or it is done at once. */
+export function placeInHand(step: Step, run: StepRun, workbook: Workbook): string | undefined {
+  if (!step.oneByOne) return undefined;
+  const next = stepPlaces(step, workbook).find(
+    (positionId) => positionId && !run.placesDone.some((place) => place.positionId === positionId),
+  );
+  return next ?? undefined;
+}

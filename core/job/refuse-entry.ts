@@ -1,0 +1,80 @@
+import type { Workbook } from '../procedure/procedure';
+import { placesOf } from '../wear/measure';
+import { demandsAt, demandsOf, readingPlaces, stepPlaces } from './demands';
+import type { EntryContent } from './entry';
+import { indexOfStep, type JobState, runOf } from './job';
+
+export type EntryRefusal =
+  | 'job-finished'
+  | 'job-paused'
+  | 'not-holder'
+  | 'unknown-step'
+  | 'step-not-in-hand'
+  | 'demands-open'
+  | 'steps-open'
+  | 'not-paused'
+  | 'already-holder'
+  | 'nothing-to-override'
+  | 'not-a-torque-step'
+  | 'no-such-answer'
+  | 'nothing-to-measure'
+  | 'nothing-to-look-at'
+  | 'no-such-place'
+  | 'no-such-method';
+
+/** Why an entry cannot be taken now, or undefined when it can. */
+export function refuseEntry(
+  workbook: Workbook,
+  state: JobState,
+  by: string,
+  content: EntryContent,
+): EntryRefusal | undefined {
+  if (state.phase === 'finished') return 'job-finished';
+  if (content.kind === 'taken-over') return state.holder === by ? 'already-holder' : undefined;
+  if (state.holder !== by) return 'not-holder';
+  if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
+  if (state.phase === 'paused') return 'job-paused';
+  if (content.kind === 'paused' || content.kind === 'setting-chosen') return undefined;
+  if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
+
+  const index = indexOfStep(workbook.procedure, content.stepId);
+  const step = workbook.procedure.steps[index];
+  if (!step) return 'unknown-step';
+  if (content.kind === 'went-back') return index < state.cursor ? undefined : 'step-not-in-hand';
+  if (index !== state.cursor) return 'step-not-in-hand';
+  switch (content.kind) {
+    case 'step-done':
+      return demandsOf(step, runOf(state, step.id), workbook).length > 0 ? 'demands-open' : undefined;
+    case 'torque-read':
+      return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
+    case 'measured': {
+      const asked = step.measurements?.find(({ id }) => id === content.measurementId);
+      const known =
+        asked && placesOf(asked).some((p) => p.point === content.point && p.direction === content.direction);
+      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';
+    }
+    case 'looked': {
+      const asked = step.looks?.find(({ id }) => id === content.lookId);
+      const known = asked && (content.faultId === null || asked.faults.some(({ id }) => id === content.faultId));
+      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-look-at';
+    }
+    case 'place-done': {
+      if (!step.oneByOne || !stepPlaces(step, workbook).includes(content.positionId)) return 'no-such-place';
+      const open = demandsAt(step, runOf(state, step.id), content.positionId);
+      return open.every(({ what }) => what === 'place') ? undefined : 'demands-open';
+    }
+    case 'method-chosen':
+      return content.methodId === null || step.methods?.some(({ id }) => id === content.methodId)
+        ? undefined
+        : 'no-such-method';
+    case 'answered':
+      return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
+    case 'overridden': {
+      const open = demandsOf(step, runOf(state, step.id), workbook);
+      return open.some((demand) => demand.what === content.what) ? undefined : 'nothing-to-override';
+    }
+    case 'photo-taken':
+    case 'problem':
+      return undefined;
+  }
+}
