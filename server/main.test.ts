@@ -60,9 +60,9 @@ describe('check', () => {
 
 test('import and export hand a package through unchanged', async () => {
   const data = file('data');
+  await layEmptyDatabase(data);
   const early = await runMain(['import', file('good.json'), '--data', data]);
   expect(early.err).toContain('has no accounts yet');
-  await layEmptyDatabase(data);
   const running = await serve({ dataFolder: data, port: 0 });
   await running.services.accounts.add({ username: 'lead', name: 'Lead', role: 'lead', password: PASSWORD });
   await running.close();
@@ -73,7 +73,7 @@ test('import and export hand a package through unchanged', async () => {
   await runMain(['export', 't-1', file('out.json'), '--data', data]);
   expect(JSON.parse(await readFile(file('out.json'), 'utf8'))).toEqual(testPackage());
   expect((await runMain(['export', 'unknown', '--data', data])).err).toContain('On the shelf: T-1');
-}, 120_000);
+}, 300_000);
 
 test('a taken port is stepped over, and a named port that is taken is said plainly', async () => {
   const blocker = createServer();
@@ -87,10 +87,11 @@ test('a taken port is stepped over, and a named port that is taken is said plain
   const named = await runMain(['serve', '--data', file('ports-2'), '--port', String(port)]);
   expect(named.err).toContain(`Port ${port} is taken`);
   blocker.close();
-}, 60_000);
+}, 180_000);
 
 test('the demo names its people, seeds an empty store once and keeps what was changed', async () => {
   const data = file('demo');
+  await layEmptyDatabase(data);
   const first = await startMain(['--demo', '--data', data, '--port', '0']);
   expect((await fetch(`${first.url}/api/start`).then((r) => r.json())).demoPeople).toHaveLength(5);
   expect(first.out()).toContain('Ines Harrowgate');
@@ -117,7 +118,7 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   );
   second.child.kill('SIGTERM');
   await ended(second.child);
-}, 120_000);
+}, 300_000);
 
 test('the published catalogue of findings is the one the rules make', async () => {
   expect(await readFile('docs/findings.md', 'utf8')).toBe(findingsCatalogue());

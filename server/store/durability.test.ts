@@ -1,6 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { layEmptyDatabase } from '../testing/empty-database';
 import { ended, runMain, startMain } from '../testing/process';
 import { PASSWORD, signIn } from '../testing/workshop';
 
@@ -37,6 +38,7 @@ async function writeUntilDead(url: string, cookie: string, prefix: string, ackno
 
 test('a process killed while it writes loses nothing that was acknowledged', async () => {
   const acknowledged: string[] = [];
+  await layEmptyDatabase(folder);
   for (const round of [0, 1]) {
     const { child, url } = await startMain(['--data', folder, '--port', '0']);
     if (round === 0) await post(url, '', '/api/first-account', { username: 'lead', name: 'Lead', password: PASSWORD });
@@ -60,4 +62,4 @@ test('a process killed while it writes loses nothing that was acknowledged', asy
 
   child.kill('SIGTERM');
   expect(await ended(child)).toBe(0);
-}, 180_000);
+}, 300_000);
