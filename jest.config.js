@@ -22,7 +22,7 @@ export default {
     ],
   },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
-  testTimeout: 120_000,
+  testTimeout: 60_000,
   // Most suites wait for a server of their own; every processor takes one.
   maxWorkers: '100%',
 };

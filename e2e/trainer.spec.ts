@@ -38,7 +38,8 @@ test('a trainer writes a procedure from the keyboard, is stopped while a part is
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Typed seal renewal');
 
-  await typeLines(page, TEARDOWN);
+  await typeLines(page, TEARDOWN.slice(0, 5), 'by-key');
+  await typeLines(page, TEARDOWN.slice(5));
   await expect(page.getByText('23 steps')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Step 10, Draw out rotors' })).toBeVisible();
   await expect(page.getByText('cover nuts: never back')).toBeVisible();

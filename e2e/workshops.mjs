@@ -19,8 +19,9 @@ async function serve(number) {
   const args = ['serve', '--demo', '--port', String(first + number), '--data', folderOf(number)];
   const server = spawn(process.execPath, [main, ...args], { stdio: ['ignore', 'pipe', 'inherit'] });
   servers.push(server);
-  await once(server.stdout, 'data');
-  return server;
+  const died = once(server, 'exit').then(([code]) => Promise.reject(new Error(`the server ended with ${code}`)));
+  died.catch(() => undefined);
+  await Promise.race([once(server.stdout, 'data'), died]);
 }
 
 async function stop() {

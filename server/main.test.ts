@@ -58,22 +58,33 @@ describe('check', () => {
   });
 });
 
-test('import and export hand a package through unchanged', async () => {
-  const data = file('data');
-  await layEmptyDatabase(data);
-  const early = await runMain(['import', file('good.json'), '--data', data]);
-  expect(early.err).toContain('has no accounts yet');
-  const running = await serve({ dataFolder: data, port: 0 });
-  await running.services.accounts.add({ username: 'lead', name: 'Lead', role: 'lead', password: PASSWORD });
-  await running.close();
+describe('import and export', () => {
+  let data: string;
+  beforeAll(async () => {
+    data = file('data');
+    await layEmptyDatabase(data);
+  });
 
-  expect((await runMain(['import', file('broken.json'), '--data', data])).code).toBe(2);
-  expect((await runMain(['import', file('good.json'), '--data', data])).out).toContain('1 procedures are on the shelf');
-  expect((await runMain(['import', file('good.json'), '--data', data])).err).toContain('is on the shelf already');
-  await runMain(['export', 't-1', file('out.json'), '--data', data]);
-  expect(JSON.parse(await readFile(file('out.json'), 'utf8'))).toEqual(testPackage());
-  expect((await runMain(['export', 'unknown', '--data', data])).err).toContain('On the shelf: T-1');
-}, 300_000);
+  test('nothing is imported before there is an account', async () => {
+    expect((await runMain(['import', file('good.json'), '--data', data])).err).toContain('has no accounts yet');
+    const running = await serve({ dataFolder: data, port: 0 });
+    await running.services.accounts.add({ username: 'lead', name: 'Lead', role: 'lead', password: PASSWORD });
+    await running.close();
+  });
+
+  test('hand a package through unchanged', async () => {
+    const taken = await runMain(['import', file('good.json'), '--data', data]);
+    expect(taken.out).toContain('1 procedures are on the shelf');
+    await runMain(['export', 't-1', file('out.json'), '--data', data]);
+    expect(JSON.parse(await readFile(file('out.json'), 'utf8'))).toEqual(testPackage());
+  }, 120_000);
+
+  test('what cannot be taken in, or is not there, is told', async () => {
+    expect((await runMain(['import', file('broken.json'), '--data', data])).code).toBe(2);
+    expect((await runMain(['import', file('good.json'), '--data', data])).err).toContain('is on the shelf already');
+    expect((await runMain(['export', 'unknown', '--data', data])).err).toContain('On the shelf: T-1');
+  }, 120_000);
+});
 
 test('a taken port is stepped over, and a named port that is taken is said plainly', async () => {
   const blocker = createServer();
@@ -87,7 +98,7 @@ test('a taken port is stepped over, and a named port that is taken is said plain
   const named = await runMain(['serve', '--data', file('ports-2'), '--port', String(port)]);
   expect(named.err).toContain(`Port ${port} is taken`);
   blocker.close();
-}, 180_000);
+}, 60_000);
 
 test('the demo names its people, seeds an empty store once and keeps what was changed', async () => {
   const data = file('demo');
@@ -118,7 +129,7 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   );
   second.child.kill('SIGTERM');
   await ended(second.child);
-}, 300_000);
+}, 120_000);
 
 test('the published catalogue of findings is the one the rules make', async () => {
   expect(await readFile('docs/findings.md', 'utf8')).toBe(findingsCatalogue());

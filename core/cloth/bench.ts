@@ -1,4 +1,4 @@
-import { compareFacings } from '../orientation/directions';
+import { compareFacings, poseAround } from '../orientation/directions';
 import { facingsClash } from '../orientation/faces';
 import { type Step, UNSAID_MINUTES } from '../procedure/procedure';
 import { opensPump, verbOf } from '../procedure/verbs';
@@ -244,24 +244,16 @@ export class Bench extends BenchTreatments {
   private judgeFacing(step: Step, component: Component): void {
     if (!step.faces || !component.faces) return;
     const { series } = this.structure;
-    for (
-      let id = component.hostId, rest = 8;
-      id && rest > 0;
-      id = this.structure.components.get(id)?.hostId, rest -= 1
-    ) {
-      const pose = this.poses.get(id);
-      if (!pose) continue;
-      const agreement = compareFacings(step.faces, component.faces, component, series, pose);
-      if (agreement === 'contrary' || (agreement === 'unknown' && facingsClash(step.faces, component.faces, pose)))
-        this.notices.push({
-          kind: 'faces-clash',
-          componentId: component.id,
-          housingId: id,
-          pose,
-          toward: component.faces.toward,
-        });
-      return;
-    }
+    const lying = poseAround(component.hostId, this.poses, series);
+    if (!lying) return;
+    const agreement = compareFacings(step.faces, component.faces, component, series, lying.pose);
+    if (agreement === 'contrary' || (agreement === 'unknown' && facingsClash(step.faces, component.faces, lying.pose)))
+      this.notices.push({
+        kind: 'faces-clash',
+        componentId: component.id,
+        ...lying,
+        toward: component.faces.toward,
+      });
   }
 
   private missing(component: Component, reason: Extract<Notice, { kind: 'not-there' }>['reason']): void {

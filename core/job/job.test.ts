@@ -269,7 +269,7 @@ describe('a step that can be done in several ways', () => {
       'mara',
       contents.map((content, i) => ({ id: `m${i}`, at: '2026-01-05T08:00:00.000Z', by: 'mara', content })),
     );
-  const methodOf = (...contents: EntryContent[]) => runOf(entries(...contents, done(stepId)), stepId).methodId;
+  const methodOf = (...contents: EntryContent[]) => runOf(entries(...contents, done(stepId)), stepId).doneMethodId;
   const by = (methodId: string | null): EntryContent => ({ kind: 'method-chosen', stepId, methodId });
 
   test('keeps which it was: the usual one, the one of the setting, or the one that was chosen', () => {
@@ -278,6 +278,8 @@ describe('a step that can be done in several ways', () => {
     expect(methodOf(field)).toBe('van');
     expect(methodOf(by('pry'))).toBe('pry');
     expect(methodOf(field, by('pry'))).toBe('pry');
+    // Done once and gone back to, the setting still decides until somebody chooses.
+    expect(methodOf(done(stepId), { kind: 'went-back', stepId }, field)).toBe('van');
     // Back to the usual way, though the setting has its own.
     expect(methodOf(field, by(null))).toBeNull();
   });

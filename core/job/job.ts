@@ -52,8 +52,10 @@ export interface StepRun {
   readonly placesDone: readonly { positionId: string; at: string; by: string }[];
   readonly overrides: Readonly<Partial<Record<Overridable, Noted>>>;
   readonly problems: readonly Noted[];
-  /** The method it is done by, null for the step's own way; undefined until one is chosen or the step is done. */
-  readonly methodId: string | null | undefined;
+  /** The method chosen, null for the step's own way; undefined while the setting decides. */
+  readonly chosenMethodId: string | null | undefined;
+  /** The method it was done by; null for the step's own way. */
+  readonly doneMethodId: string | null;
   /** What was answered to the question of the step. */
   readonly answer: { readonly answerId: string; readonly at: string; readonly by: string } | null;
 }
@@ -82,7 +84,8 @@ const UNTOUCHED: StepRun = {
   placesDone: [],
   overrides: {},
   problems: [],
-  methodId: undefined,
+  chosenMethodId: undefined,
+  doneMethodId: null,
   answer: null,
 };
 
@@ -117,10 +120,10 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
       const index = indexOfStep(procedure, content.stepId);
       const step = procedure.steps[index];
       return {
-        ...note(content.stepId, ({ methodId }) => ({
+        ...note(content.stepId, ({ chosenMethodId }) => ({
           doneAt: at,
           doneBy: by,
-          methodId: (step && methodTaken(step, state.setting, methodId)?.id) ?? null,
+          doneMethodId: (step && methodTaken(step, state.setting, chosenMethodId)?.id) ?? null,
         })),
         cursor: nextToDo(procedure, state.answers, index + 1),
       };
@@ -160,7 +163,7 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
         placesDone: [...run.placesDone, { positionId: content.positionId, at, by }],
       }));
     case 'method-chosen':
-      return note(content.stepId, () => ({ methodId: content.methodId }));
+      return note(content.stepId, () => ({ chosenMethodId: content.methodId }));
     case 'setting-chosen':
       return { ...state, setting: content.setting };
     case 'answered':

@@ -1,5 +1,5 @@
 import type { Step } from '../procedure/procedure';
-import { typed, withComponent, withStep } from '../testing/workbook';
+import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { compareText } from './compare-text';
 import { mentioned, toolsOnlyInText } from './mentions';
 
@@ -78,6 +78,27 @@ describe('faces', () => {
     ['Fit the seal.', ['face only in the step: lip']],
   ])('%s', (text, expected) => {
     expect(differences('fit seal', text, { faces })).toEqual(expected);
+  });
+  test('an end that is called a face is no direction, and one of several phrases may be about something else', () => {
+    const lapped = { end: 'lapped face', toward: 'the rotor' };
+    expect(differences('fit seal', 'Fit the seal, lapped face toward the rotor.', { faces: lapped })).toEqual([]);
+    expect(differences('fit seal', 'Push the seal toward the wall, lip facing the pressure.', { faces })).toEqual([]);
+  });
+  test('in a stack other words may mean the same end of the bore', () => {
+    const workbook = typed(['take off gland', 'take off ring', 'fit ring']);
+    const stack = {
+      id: 'box',
+      name: 'the box',
+      pressureAt: 'bottom' as const,
+      bore: [],
+      layers: ['ring', 'gland'].map((name) => ({ id: name, componentId: componentId(workbook, name), count: 1 })),
+    };
+    const told = (text: string) => {
+      const { procedure, series } = withStep(workbook, 2, { faces, text });
+      return compareText(procedure.steps[2] as Step, { ...series, stacks: [stack] }).map(({ what }) => what);
+    };
+    expect(told('Fit the ring, lip facing into the bore.')).toEqual([]);
+    expect(told('Fit the ring, lip facing out of the bore.')).toEqual(['face']);
   });
   test('a facing that the step does not have', () => {
     expect(differences('fit seal', 'Fit the seal facing the drive.')).toEqual(['face only in the text: drive']);

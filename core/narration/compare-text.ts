@@ -1,6 +1,7 @@
-import { bare } from '../orientation/faces';
+import { compareFacings } from '../orientation/directions';
+import { bare, type Faces } from '../orientation/faces';
 import type { Step } from '../procedure/procedure';
-import { componentById, type Series } from '../pump/series';
+import { type Component, componentById, type Series } from '../pump/series';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../quantity/quantity';
 import { mentioned } from './mentions';
 
@@ -13,6 +14,9 @@ export interface TextDifference {
 
 /** Rounded conversions of one figure count as the same. */
 const SAME_FIGURE = 0.02;
+/** "facing the pressure", "toward the rotor", "must face the drive"; the "lapped face" of a part is no direction. */
+const FACING = /\b(?:facing|towards?|face(?!\s+(?:facing|towards?)))\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
+const BENCH_WORD = /\b(up|down)(wards?)?\b/i;
 
 /** Where the trainer's own sentence and the fields of the step disagree; nothing where the sentence is composed. */
 export function compareText(step: Step, series: Series): TextDifference[] {
@@ -42,17 +46,23 @@ export function compareText(step: Step, series: Series): TextDifference[] {
   for (const part of partsSaid) if (![...targets, ...beside, ...hosts].includes(part)) note('part', 'text', part.name);
   for (const part of targets) if (!partsSaid.includes(part)) note('part', 'step', part.name);
 
-  const toward = /\b(?:facing|toward|towards|face)\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/iu.exec(text)?.[1];
+  const directions = [...text.matchAll(FACING)].flatMap(([, direction]) => direction ?? []);
+  const [direction] = directions;
   if (step.faces && !text.toLowerCase().includes(step.faces.end.toLowerCase())) note('face', 'step', step.faces.end);
-  else if (toward && !(step.faces && saysSameWay(toward, step.faces.toward))) note('face', 'text', toward);
+  else if (direction && !directions.some((said) => saysSameWay(said, step.faces, targets[0], series)))
+    note('face', 'text', direction);
   return differences;
 }
 
-/** "pressure side" and "the pressure" share a word. Up and down depend on how the housing lies and are not compared. */
-function saysSameWay(said: string, toward: string): boolean {
-  const bench = /\b(up|down)(wards?)?\b/i;
-  if (bench.test(said) || bench.test(toward)) return true;
-  const words = bare(toward).split(' ');
+/** Whether a direction said in words is the one of the step: by where the part lies in its stack, or by its words. */
+function saysSameWay(said: string, faces: Faces | undefined, part: Component | undefined, series: Series): boolean {
+  if (!faces) return false;
+  // Up and down depend on how the housing lies; the replay judges them.
+  if (BENCH_WORD.test(said) || BENCH_WORD.test(faces.toward)) return true;
+  const agreement = part ? compareFacings({ end: faces.end, toward: said }, faces, part, series) : 'unknown';
+  if (agreement !== 'unknown') return agreement === 'same';
+  // "pressure side" and "the pressure" share a word.
+  const words = bare(faces.toward).split(' ');
   return bare(said)
     .split(' ')
     .some((word) => word.length > 2 && words.includes(word));

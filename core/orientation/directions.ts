@@ -1,4 +1,4 @@
-import type { Component, Series, Stack, StackEnd } from '../pump/series';
+import { type Component, componentById, type Series, type Stack, type StackEnd } from '../pump/series';
 import { bare, type Faces, type Pose } from './faces';
 
 /** A place in a stack: which stack, and where in it, counted from the bottom. */
@@ -89,7 +89,7 @@ export function bothWays(faces: Faces, component: Component, series: Series, pos
   const place = placeInStack(series, component.id);
   const end = place && endMeant(faces.toward, place, series, pose);
   const pressed = place && end && place.stack.pressureAt === end ? 'the pressure' : undefined;
-  const isBenchWord = /^(up|down)(wards?)?( on the bench)?$/.test(bare(faces.toward));
+  const isBenchWord = /^(up|down)(wards?)?( on bench)?$/.test(bare(faces.toward));
   const inPump =
     isBenchWord && end
       ? (pressed ?? (end === 'mouth' ? 'the mouth of the bore' : 'the bottom of the bore'))
@@ -103,4 +103,35 @@ function benchDirection(end: StackEnd | undefined, toward: string, pose: Pose | 
   if (/\bup(wards?)?\b/i.test(toward)) return 'up';
   if (/\bdown(wards?)?\b/i.test(toward)) return 'down';
   return undefined;
+}
+
+/** How the nearest housing around a part lies; undefined when nobody laid one of them down. */
+export function poseAround(
+  hostId: string | undefined,
+  poses: ReadonlyMap<string, Pose>,
+  series: Series,
+): { readonly housingId: string; readonly pose: Pose } | undefined {
+  // Hosts may be said in a circle while they are being written.
+  for (let id = hostId, rest = 8; id && rest > 0; id = componentById(series, id)?.hostId, rest -= 1) {
+    const pose = poses.get(id);
+    if (pose) return { housingId: id, pose };
+  }
+  return undefined;
+}
+
+/** The way a facing is not said in already: on the bench as the housing lies, or in the pump. */
+export type OtherWay =
+  | { readonly is: 'on-bench'; readonly direction: 'up' | 'down' }
+  | { readonly is: 'in-pump'; readonly toward: string };
+
+export function otherWay(
+  faces: Faces,
+  component: Component,
+  series: Series,
+  poses: ReadonlyMap<string, Pose>,
+): OtherWay | undefined {
+  const pose = poseAround(component.hostId, poses, series)?.pose;
+  const { inPump, onBench } = bothWays(faces, component, series, pose);
+  if (onBench && !/\b(up|down)\b/i.test(faces.toward)) return { is: 'on-bench', direction: onBench };
+  return inPump === faces.toward ? undefined : { is: 'in-pump', toward: inPump };
 }

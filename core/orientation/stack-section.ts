@@ -1,3 +1,4 @@
+import type { Step } from '../procedure/procedure';
 import type { ComponentKind } from '../pump/kinds';
 import { type Component, componentById, type Series, type Stack, type StackEnd } from '../pump/series';
 import { endMeant } from './directions';
@@ -64,6 +65,11 @@ const SHAFT_IN_BORE = 0.4;
 
 /** What a step says about parts it fits, which may contradict the series. */
 export type SaidFacings = ReadonlyMap<string, Faces>;
+
+/** What a step says of how its part faces; which of several parts it means nobody can tell. */
+export function saidFacings({ faces, targets: [only, more] }: Step): SaidFacings {
+  return new Map(faces && only && !more ? [[only.componentId, faces]] : []);
+}
 
 /** Computes the section of a stack; `said` holds facings that differ from those of the series, `pose` how it lies. */
 export function stackSection(

@@ -2,7 +2,8 @@ import type { Workbook } from '../procedure/procedure';
 import type { Stack } from '../pump/series';
 import { found, mended, sentences } from '../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
-import { bothWays, compareFacings, endMeant, placeInStack } from './directions';
+import { bothWays, compareFacings, endMeant, otherWay, placeInStack, poseAround } from './directions';
+import type { Pose } from './faces';
 import { profileFromWords } from './profiles';
 import { countInStack, stackSection, stacksWith } from './stack-section';
 
@@ -84,6 +85,31 @@ describe('one facing said in two ways', () => {
       inPump: 'the pressure',
       onBench: 'up',
     });
+  });
+});
+
+describe('how a part faces as its housing lies', () => {
+  const hosted = withComponent(packed({}, ['take off casing']), 'packing ring', (id) => ({ hostId: id('casing') }));
+  const { series } = hosted;
+  const [ring, casing] = ['packing ring', 'casing'].map((name) => componentId(hosted, name));
+  const part = series.components.find(({ id }) => id === ring);
+  const lying = (pose: Pose): ReadonlyMap<string, Pose> => new Map([[casing ?? '', pose]]);
+  const told = (toward: string, poses: ReadonlyMap<string, Pose>) =>
+    part && otherWay({ end: 'lip', toward }, part, series, poses);
+
+  test('is told by the nearest housing that was laid down', () => {
+    expect(poseAround(casing, lying('face-up'), series)).toEqual({ housingId: casing, pose: 'face-up' });
+    expect(poseAround(ring, lying('face-up'), series)?.housingId).toBe(casing);
+    expect(poseAround(casing, new Map(), series)).toBeUndefined();
+    // Said in a circle by mistake it ends all the same.
+    const circle = withComponent(hosted, 'casing', { hostId: ring ?? '' }).series;
+    expect(poseAround(ring, new Map(), circle)).toBeUndefined();
+  });
+  test('said for the pump it is told for the bench, and the other way about; never twice the same', () => {
+    expect(told('the pressure', lying('face-up'))).toEqual({ is: 'on-bench', direction: 'down' });
+    expect(told('the pressure', lying('face-down'))).toEqual({ is: 'on-bench', direction: 'up' });
+    expect(told('down on the bench', lying('face-up'))).toEqual({ is: 'in-pump', toward: 'the pressure' });
+    expect(told('the pressure', new Map())).toBeUndefined();
   });
 });
 

@@ -1,6 +1,14 @@
 /** The machine-readable verbs of an operation and what each does to the bench. */
 export const STAGES = ['make-safe', 'take-down', 'look', 'renew', 'put-back', 'prove'] as const;
 export type Stage = (typeof STAGES)[number];
+export const STAGE_NAMES = {
+  'make-safe': 'Make safe',
+  'take-down': 'Take down',
+  look: 'Look',
+  renew: 'Renew',
+  'put-back': 'Put back',
+  prove: 'Prove',
+} satisfies Record<Stage, string>;
 
 /**
  * What a verb does to the units it names. `takes` lays them on the cloth, `refits` puts them back, `renews` bins the

@@ -1,10 +1,12 @@
 import type { Content } from 'pdfmake/interfaces';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
-import { cellOf, replay, type Timeline } from '#core/cloth/replay';
+import { cellOf, replay, stateAfter, type Timeline } from '#core/cloth/replay';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/narration/branches';
 import { listing, sayStep } from '#core/narration/sentence';
-import { stacksWith } from '#core/orientation/stack-section';
+import { otherWay, poseAround } from '#core/orientation/directions';
+import type { Pose } from '#core/orientation/faces';
+import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import {
   benchMinutes,
   type Caution,
@@ -14,7 +16,7 @@ import {
   type Workbook,
 } from '#core/procedure/procedure';
 import { STAGES, verbOf } from '#core/procedure/verbs';
-import { type Series, toolLabel } from '#core/pump/series';
+import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/tools/tool-list';
 import { torqueWindow } from '#core/torque/judge';
@@ -64,11 +66,19 @@ export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPho
           table: {
             widths: [22, '*', 46],
             dontBreakRows: true,
-            body: steps.map(({ step, index }) => [
-              { text: String(index + 1), bold: true, color: INK.soft },
-              { stack: [...stepLines(step, release.workbook), ...drawnFor(step, series, pictures.get(step.id) ?? [])] },
-              { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
-            ]),
+            body: steps.map(({ step, index }) => {
+              const { poses } = stateAfter(timeline, index);
+              return [
+                { text: String(index + 1), bold: true, color: INK.soft },
+                {
+                  stack: [
+                    ...stepLines(step, release.workbook, poses),
+                    ...drawnFor(step, series, poses, pictures.get(step.id) ?? []),
+                  ],
+                },
+                { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
+              ];
+            }),
           },
           layout: HAIRLINES,
         },
@@ -106,6 +116,8 @@ function toolLine({ tool, steps, pickups }: ListedTool): string {
   return `${toolLabel(tool)}${number}, ${WORDS.step} ${steps[0]}${pickups > 1 ? `, ${pickups} ×` : ''}`;
 }
 
+type Poses = ReadonlyMap<string, Pose>;
+
 export type ReadPhoto = (hash: string) => Promise<Buffer | undefined>;
 
 /** The pictures of each step as they are drawn on, with their captions. */
@@ -132,10 +144,12 @@ function cautionLine({ signal, text }: Caution): Content {
 }
 
 /** The section of the stack a step fits into, and its pictures beside it. */
-function drawnFor(step: Step, series: Series, pictures: Content[]): Content[] {
+function drawnFor(step: Step, series: Series, poses: Poses, pictures: Content[]): Content[] {
   const ids = step.targets.map(({ componentId }) => componentId);
   const stacks = verbOf(step.verb).effect === 'refits' ? stacksWith(series, ids) : [];
-  const sections = stacks.map((stack) => printedSection(stack, series, ids));
+  const sections = stacks.map((stack) =>
+    printedSection(stack, series, ids, saidFacings(step), poseAround(stack.hostId ?? ids[0], poses, series)?.pose),
+  );
   if (sections.length === 0 || pictures.length === 0) return [...sections, ...pictures];
   return [
     {
@@ -149,7 +163,7 @@ function drawnFor(step: Step, series: Series, pictures: Content[]): Content[] {
 }
 
 /** Everything a step says, one line each, cautions before the act. */
-export function stepLines(step: Step, workbook: Workbook): Content[] {
+export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content[] {
   const { series } = workbook;
   const condition = conditionOf(step, workbook);
   const lines: Content[] = condition ? [{ text: `Only ${condition}`, italics: true, color: INK.soft }] : [];
@@ -157,6 +171,8 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   lines.push({ text: sayStep(step, series), bold: true });
   const say = (label: string, text: string) => lines.push({ text: [{ text: `${label}: `, color: INK.soft }, text] });
   if (step.detail) lines.push({ text: step.detail });
+  const other = otherWayLine(step, series, poses);
+  if (other) say(WORDS.faces, other);
   if (step.faces?.tellBy) say(WORDS.faces, `${WORDS.tellBy} ${step.faces.tellBy}`);
   if (step.faces?.trialFit) say(WORDS.faces, step.faces.trialFit);
   for (const { consumableId, where, amount } of step.applications) {
@@ -189,6 +205,14 @@ export function stepLines(step: Step, workbook: Workbook): Content[] {
   if (step.photo) say(WORDS.photo, step.photo.mustShow);
   if (step.why) say(WORDS.why, step.why);
   return lines;
+}
+
+/** A facing said for the pump as it is on the bench, or the other way about. */
+function otherWayLine({ faces, targets }: Step, series: Series, poses: Poses): string | undefined {
+  const component = componentById(series, targets[0]?.componentId ?? '');
+  const other = faces && component && otherWay(faces, component, series, poses);
+  if (!other) return undefined;
+  return other.is === 'on-bench' ? WORDS.onBench[other.direction] : `${WORDS.inPump} ${other.toward}`;
 }
 
 function measurementLine({ what, least, most, nominal, points, directions }: Measurement): string {

@@ -125,6 +125,44 @@ test('the instruction shows pictures, looks, measurements, the section of a stac
   expect(text).toMatch(/pressure/);
 });
 
+test('a facing is printed for the bench as well, and what is the wrong way round is drawn as such', async () => {
+  const [, nutsOff, , , fitting] = base.steps;
+  const rotor = fitting?.targets[0]?.componentId ?? '';
+  const housing = nutsOff?.targets[0]?.componentId ?? '';
+  const stack = {
+    id: 's',
+    name: 'the box',
+    bore: [],
+    pressureAt: 'bottom' as const,
+    driveAt: 'mouth' as const,
+    layers: [{ id: 'r', componentId: rotor, count: 1 }],
+  };
+  const printed = async (toward: string) => {
+    const laid = changeStep(base, nutsOff?.id ?? '', { pose: { componentId: housing, lies: 'face-up' } });
+    const components = series.components.map((part) =>
+      part.id === rotor ? { ...part, hostId: housing, faces: { end: 'lip', toward: 'the pressure' } } : part,
+    );
+    const release = {
+      number: 1,
+      workbook: {
+        series: { ...series, components, stacks: [stack] },
+        procedure: changeStep(laid, fitting?.id ?? '', { faces: { end: 'lip', toward } }),
+      },
+      releasedAt: '2026-01-05T08:00:00.000Z',
+      releasedBy: 'Ada Test',
+      note: null,
+    };
+    return (await read(await instructionPdf(release, async () => undefined))).text;
+  };
+  const right = await printed('the pressure');
+  expect(right).toContain('Faces: down on the bench as it lies');
+  expect(right).not.toContain('wrong way');
+  const wrong = await printed('the drive');
+  expect(wrong).toContain('Faces: up on the bench as it lies');
+  expect(wrong).toContain('rotor: wrong way');
+  expect(await printed('down on the bench')).toContain('Faces: in the pump toward the pressure');
+});
+
 test('the record holds readings, photos, overrides, problems and the course of the job', async () => {
   const hash = 'a'.repeat(64);
   const [first, second, photoStep] = base.steps.map((step) => step.id);
@@ -296,6 +334,7 @@ test('the record tells what was looked at and measured, place by place, and what
     reading('s2', 32.14),
     { kind: 'place-done', stepId, positionId: 's1' },
     { kind: 'overridden', stepId, what: 'look', reason: 'No lamp at hand' },
+    { kind: 'step-done', stepId },
   ].map((content, i) => entry(i, content));
   const pdf = await recordPdf(
     {

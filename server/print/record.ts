@@ -108,7 +108,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       const image = photos.get(hash);
       return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
     });
-    const method = step.methods?.find(({ id }) => id === run.methodId);
+    const method = step.methods?.find(({ id }) => id === run.doneMethodId);
     const methods: Content[] = method
       ? [
           {

@@ -1,6 +1,7 @@
 import type { Content } from 'pdfmake/interfaces';
+import type { Pose } from '#core/orientation/faces';
 import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
-import { stackSection } from '#core/orientation/stack-section';
+import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
 import type { Series, Stack } from '#core/pump/series';
 import { INK } from './document';
 
@@ -17,8 +18,14 @@ const PAINT: Readonly<Record<SectionTone, string>> = {
 };
 
 /** A stack in section on paper, as it is drawn on the screen. */
-export function printedSection(stack: Stack, series: Series, current: readonly string[] = []): Content {
-  const drawing = drawSection(stackSection(stack, series), current);
+export function printedSection(
+  stack: Stack,
+  series: Series,
+  current: readonly string[],
+  said: SaidFacings,
+  pose: Pose | undefined,
+): Content {
+  const drawing = drawSection(stackSection(stack, series, said, pose), current);
   const shapes = drawing.shapes.map(({ d, tone }) => `<path d="${d}" ${PAINT[tone]}/>`);
   const labels = drawing.labels.map(({ x, y, atX, atY, text, componentId, tone }) => {
     const leader = componentId

@@ -1,21 +1,16 @@
-import type { Stage } from '#core/procedure/verbs';
+import { STAGE_NAMES } from '#core/procedure/verbs';
 
 /** Every word that is printed but not written by the trainer, in one place for the day there is a second language. */
 export const WORDS = {
-  stages: {
-    'make-safe': 'Make safe',
-    'take-down': 'Take down',
-    look: 'Look',
-    renew: 'Renew',
-    'put-back': 'Put back',
-    prove: 'Prove',
-  } satisfies Record<Stage, string>,
+  stages: STAGE_NAMES,
   safety:
     'Local regulations, the site lockout procedure and licensed trades come first. Confirm isolation and released pressure before anything is loosened.',
   beforeYouBegin: 'Before you begin',
   madeSafe: 'The pump is made safe in',
   heavy: 'Plan the lift',
   look: 'Look at',
+  onBench: { up: 'up on the bench as it lies', down: 'down on the bench as it lies' },
+  inPump: 'in the pump toward',
   sound: 'sound is',
   follows: { reuse: 'It may go back in.', renew: 'Renew it.', refer: 'Show it to the trainer or the lead.' },
   measure: 'Measure',

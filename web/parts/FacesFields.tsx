@@ -19,6 +19,14 @@ interface Half {
 }
 const NOTHING: Half = { end: '', toward: '', tellBy: '', trialFit: '' };
 
+/** What is said in words. The first two go together: neither says anything without the other. */
+const TEXTS = [
+  { field: 'end', label: 'step.facesEnd', hint: 'step.facesEndHint', most: 80, needed: true },
+  { field: 'toward', label: 'step.facesToward', hint: 'step.facesTowardHint', most: 80, needed: true },
+  { field: 'tellBy', label: 'step.facesTellBy', hint: 'step.facesTellByHint', most: 160, needed: false },
+  { field: 'trialFit', label: 'faces.trialFit', hint: 'faces.trialFitHint', most: 160, needed: false },
+] as const;
+
 /** Which end looks where, and how to tell. It is saved once both are said; until then the half is kept here. */
 export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
   const { t } = useTranslation();
@@ -44,40 +52,18 @@ export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
   const incomplete = (text: string) => (missing && !text ? t('step.facesIncomplete') : undefined);
   return (
     <div className={styles.fields}>
-      <DraftText
-        ariaLabel={t('step.facesEnd')}
-        placeholder={t('step.facesEndHint')}
-        value={half.end}
-        maxLength={80}
-        error={incomplete(half.end)}
-        onCommit={(end) => say({ end })}
-      />
-      <DraftText
-        ariaLabel={t('step.facesToward')}
-        placeholder={t('step.facesTowardHint')}
-        value={half.toward}
-        maxLength={80}
-        error={incomplete(half.toward)}
-        onCommit={(toward) => say({ toward })}
-      />
-      <div className={styles.whole}>
-        <DraftText
-          ariaLabel={t('step.facesTellBy')}
-          placeholder={t('step.facesTellByHint')}
-          value={half.tellBy}
-          maxLength={160}
-          onCommit={(tellBy) => say({ tellBy })}
-        />
-      </div>
-      <div className={styles.whole}>
-        <DraftText
-          ariaLabel={t('faces.trialFit')}
-          placeholder={t('faces.trialFitHint')}
-          value={half.trialFit}
-          maxLength={160}
-          onCommit={(trialFit) => say({ trialFit })}
-        />
-      </div>
+      {TEXTS.map(({ field, label, hint, most, needed }) => (
+        <div key={field} className={needed ? undefined : styles.whole}>
+          <DraftText
+            ariaLabel={t(label)}
+            placeholder={t(hint)}
+            value={half[field]}
+            maxLength={most}
+            error={needed ? incomplete(half[field]) : undefined}
+            onCommit={(text) => say({ [field]: text })}
+          />
+        </div>
+      ))}
       <ClockingFields clocking={half.clocking} onClocking={(clocking) => say({ clocking })} />
     </div>
   );

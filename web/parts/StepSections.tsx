@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
-import { bothWays } from '#core/orientation/directions';
+import { otherWay, poseAround } from '#core/orientation/directions';
 import { type Pose, sayClocking } from '#core/orientation/faces';
-import { stacksWith } from '#core/orientation/stack-section';
+import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import type { Step } from '#core/procedure/procedure';
 import { verbOf } from '#core/procedure/verbs';
 import { componentById, type Series } from '#core/pump/series';
@@ -20,16 +20,14 @@ interface StepSectionsProps {
 export function StepSections({ step, series, poses }: StepSectionsProps) {
   if (verbOf(step.verb).object !== 'parts') return null;
   const ids = step.targets.map(({ componentId }) => componentId);
-  const [only, more] = ids;
-  const said = new Map(step.faces && only && !more ? [[only, step.faces]] : []);
   return stacksWith(series, ids).map((stack) => (
     <StackSection
       key={stack.id}
       stack={stack}
       series={series}
       current={ids}
-      said={said}
-      pose={poseOf(series, stack.hostId ?? only, poses)}
+      said={saidFacings(step)}
+      pose={poseAround(stack.hostId ?? ids[0], poses, series)?.pose}
     />
   ));
 }
@@ -40,12 +38,10 @@ export function FacingSaid({ step, series, poses }: StepSectionsProps) {
   const { faces } = step;
   const component = componentById(series, step.targets[0]?.componentId ?? '');
   if (!faces) return null;
-  const ways = component && bothWays(faces, component, series, poseOf(series, component.hostId, poses));
-  const onBench =
-    ways?.onBench && !/\b(up|down)\b/i.test(faces.toward) ? t(`faces.onBench.${ways.onBench}`) : undefined;
-  const inPump = ways && ways.inPump !== faces.toward ? t('faces.inPump', { toward: ways.inPump }) : undefined;
+  const other = component && otherWay(faces, component, series, poses);
   const lines = [
-    onBench ?? inPump,
+    other &&
+      (other.is === 'on-bench' ? t(`faces.onBench.${other.direction}`) : t('faces.inPump', { toward: other.toward })),
     faces.clocking && sayClocking(faces.clocking),
     faces.tellBy && t('bench.tellBy', { by: faces.tellBy }),
     faces.trialFit && t('faces.trial', { fit: faces.trialFit }),
@@ -61,13 +57,4 @@ export function FacingSaid({ step, series, poses }: StepSectionsProps) {
       ))}
     </span>
   );
-}
-
-/** How the nearest housing around a part lies. */
-function poseOf(series: Series, housingId: string | undefined, poses: Poses): Pose | undefined {
-  for (let id = housingId, rest = 8; id && rest > 0; id = componentById(series, id)?.hostId, rest -= 1) {
-    const pose = poses.get(id);
-    if (pose) return pose;
-  }
-  return undefined;
 }

@@ -1,4 +1,5 @@
 import { NumberInput, Select } from '@mantine/core';
+import type { ParseKeys } from 'i18next';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { suggestedCautions } from '#core/cautions/library';
@@ -33,7 +34,7 @@ export interface StepExtraProps {
 
 /** Something a step may say beyond what it does, to what and with what. */
 interface StepExtra {
-  readonly label: (typeof LABELS)[number];
+  readonly label: ParseKeys;
   /** The fields of the step it fills. */
   readonly holds: readonly (keyof Step)[];
   /** The slot of the sentence that leads here, where it is called otherwise than the extra itself. */
@@ -44,29 +45,6 @@ interface StepExtra {
   readonly fits?: (step: Step, series: Series) => boolean;
   readonly Fields: (props: StepExtraProps) => ReactNode;
 }
-
-const LABELS = [
-  'step.faces',
-  'step.apply',
-  'step.torque',
-  'step.caution',
-  'step.detail',
-  'step.why',
-  'step.photo',
-  'step.add.looks',
-  'step.add.measurements',
-  'step.add.pictures',
-  'step.add.clips',
-  'step.add.repeat',
-  'step.add.text',
-  'step.minutes',
-  'step.decision',
-  'step.when',
-  'step.methods',
-  'step.aids',
-  'step.pose',
-  'step.from',
-] as const;
 
 /** Whether a step is done at several positions, or could be. */
 export function isRepeated(step: Step, series: Series): boolean {

@@ -41,7 +41,7 @@ function Bench({ bench }: { bench: BenchJob }) {
   // Until something was entered for a step, the job starts with what to know before the first one.
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
-  const method = step && methodTaken(step, state.setting, run?.methodId);
+  const method = step && methodTaken(step, state.setting, run?.chosenMethodId);
   return (
     <div className={styles.screen}>
       <BenchTop bench={bench} />

@@ -111,10 +111,10 @@ export function RecordScreen() {
                     <span className="number">{index + 1}</span>
                     <div className={styles.lines}>
                       <span>{sayStep(step, series)}</span>
-                      {run.methodId && (
+                      {run.doneMethodId && (
                         <span>
                           {t('record.method')}
-                          <b>{step.methods?.find(({ id: method }) => method === run.methodId)?.name}</b>
+                          <b>{step.methods?.find(({ id: method }) => method === run.doneMethodId)?.name}</b>
                         </span>
                       )}
                       {step.decision && run.answer && (

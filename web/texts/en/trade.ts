@@ -1,13 +1,8 @@
+import { STAGE_NAMES } from '#core/procedure/verbs';
+
 /** Words of the trade that several screens say. */
 export const tradeTexts = {
-  stage: {
-    'make-safe': 'Make safe',
-    'take-down': 'Take down',
-    look: 'Look',
-    renew: 'Renew',
-    'put-back': 'Put back',
-    prove: 'Prove',
-  },
+  stage: STAGE_NAMES,
   pumpType: {
     'rotary-lobe': 'Rotary lobe',
     plunger: 'Reciprocating plunger',
