@@ -1,9 +1,9 @@
-import { isCompound } from '#core/consumables/kinds';
+import { draftPutBack } from '#core/drafting/way-back/way-back';
+import { changeStep } from '#core/edits/edit';
+import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
+import type { Component, Consumable } from '#core/model/series';
 import { readPackage } from '#core/package/package';
-import { changeStep } from '#core/procedure/edit';
-import type { Step, TorqueFigure, Workbook } from '#core/procedure/procedure';
-import { draftPutBack } from '#core/procedure/way-back/way-back';
-import type { Component, Consumable } from '#core/pump/series';
+import { isCompound } from '#core/supplies/consumable-kinds';
 import { componentId, typed, withComponent, withStep } from '#core/testing/workbook';
 import corrick from '../demo/corrick-dd-40.fukusa.json' with { type: 'json' };
 import fennimoor from '../demo/fennimoor-es-40.fukusa.json' with { type: 'json' };

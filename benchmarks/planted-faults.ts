@@ -1,15 +1,15 @@
-import { rate } from '#core/consumables/compatibility';
-import { CONSUMABLE_BASES, isCompound } from '#core/consumables/kinds';
-import { materialOf } from '#core/consumables/materials';
-import { sayStep } from '#core/narration/sentence';
+import { wantsFilling } from '#core/drafting/way-back/preparing';
+import { deleteStep, moveStep } from '#core/edits/edit';
+import { sayStep } from '#core/language/en/sentence';
+import { isFastener } from '#core/model/kinds';
+import type { Step, Workbook } from '#core/model/procedure';
+import { type Component, positionSetById } from '#core/model/series';
+import { verbOf } from '#core/model/verbs';
 import { endMeant, placeInStack } from '#core/orientation/directions';
-import { deleteStep, moveStep } from '#core/procedure/edit';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { verbOf } from '#core/procedure/verbs';
-import { wantsFilling } from '#core/procedure/way-back/preparing';
-import { isFastener } from '#core/pump/kinds';
-import { type Component, positionSetById } from '#core/pump/series';
 import { sayQuantity } from '#core/quantity/quantity';
+import { rate } from '#core/supplies/compatibility';
+import { CONSUMABLE_BASES, isCompound } from '#core/supplies/consumable-kinds';
+import { materialOf } from '#core/supplies/materials';
 
 /** A kind of mistake that trainers make. */
 export interface Fault {

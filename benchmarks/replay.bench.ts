@@ -1,9 +1,9 @@
-import { replay, type Timeline } from '#core/cloth/replay';
+import { replay, type Timeline } from '#core/bench/replay';
+import { changeStep } from '#core/edits/edit';
 import { check } from '#core/findings/check';
 import { foldOf } from '#core/fold/fold';
-import { changeStep } from '#core/procedure/edit';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { Series } from '#core/pump/series';
+import type { Step, Workbook } from '#core/model/procedure';
+import { Series } from '#core/model/series';
 
 /**
  * How long an edit takes to be reflected (replay, findings and fold), for procedures of growing size. Times depend on

@@ -1,11 +1,11 @@
 import { readingPlaces, stepPlaces } from '#core/job/demands';
 import type { EntryContent, NewEntry } from '#core/job/entry';
-import type { HouseRules } from '#core/narration/house-rules';
+import { placesOf } from '#core/judging/measure';
+import type { HouseRules } from '#core/model/house-rules';
+import type { PictureMark } from '#core/model/pictures/picture';
+import type { Procedure, Step, Workbook } from '#core/model/procedure';
+import { verbOf } from '#core/model/verbs';
 import { readPackage } from '#core/package/package';
-import type { PictureMark } from '#core/pictures/picture';
-import type { Procedure, Step, Workbook } from '#core/procedure/procedure';
-import { verbOf } from '#core/procedure/verbs';
-import { placesOf } from '#core/wear/measure';
 import type { DemoPeople, Services } from '../server/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
 import { saveHouse } from '../server/store/house';

@@ -1,11 +1,11 @@
 import sharp from 'sharp';
-import { replay, stateAfter, type Timeline } from '#core/cloth/replay';
+import { replay, stateAfter, type Timeline } from '#core/bench/replay';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
-import type { PictureMark } from '#core/pictures/picture';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { verbOf } from '#core/procedure/verbs';
-import type { ComponentKind } from '#core/pump/kinds';
-import { componentById, positionSetById } from '#core/pump/series';
+import type { ComponentKind } from '#core/model/kinds';
+import type { PictureMark } from '#core/model/pictures/picture';
+import type { Step, Workbook } from '#core/model/procedure';
+import { componentById, positionSetById } from '#core/model/series';
+import { verbOf } from '#core/model/verbs';
 
 /** Drawn stand-ins for bench photos: the parts of a step, large, on the bench or on the cloth. */
 const WIDTH = 1280;

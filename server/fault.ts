@@ -1,7 +1,7 @@
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
-import type { DocumentFault } from '#core/package/references';
+import type { DocumentFault } from '#core/model/references';
 
 /** The one shape of every refusal: what is wrong, where, and what to do about it. */
 export interface FaultBody {

@@ -1,4 +1,4 @@
-import { SIGNAL_WORDS } from '../procedure/procedure';
+import { SIGNAL_WORDS } from '../model/procedure';
 import { typed, withComponent, withStep } from '../testing/workbook';
 import { suggestedCautions, USUAL_CAUTIONS } from './library';
 import { safetyPage } from './safety-page';

@@ -1,6 +1,6 @@
-import type { Caution, Step } from '../procedure/procedure';
-import { opensPump, verbOf } from '../procedure/verbs';
-import { type Component, componentById, type Series } from '../pump/series';
+import type { Caution, Step } from '../model/procedure';
+import { type Component, componentById, type Series } from '../model/series';
+import { opensPump, verbOf } from '../model/verbs';
 
 /** A caution of the trade with the steps it is usually said at. Common practice throughout. */
 export interface UsualCaution extends Caution {

@@ -1,6 +1,6 @@
-import { type Caution, type Setting, SIGNAL_WORDS, type Workbook } from '../procedure/procedure';
-import { stepIn } from '../procedure/setting';
-import { type Component, type Consumable, componentById } from '../pump/series';
+import { type Caution, type Setting, SIGNAL_WORDS, type Workbook } from '../model/procedure';
+import { type Component, type Consumable, componentById } from '../model/series';
+import { stepIn } from '../model/setting';
 
 /** What a technician reads before the first step, made from all of them. */
 export interface SafetyPage {

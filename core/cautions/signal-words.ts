@@ -1,4 +1,4 @@
-import type { SignalWord } from '../procedure/procedure';
+import type { SignalWord } from '../model/procedure';
 
 interface SignalDefinition {
   /** What the word stands for. */

@@ -1,4 +1,4 @@
-import type { ComponentKind } from '../pump/kinds';
+import type { ComponentKind } from '../model/kinds';
 
 /** Outlines of parts in a 40 by 40 box, to be filled by the even-odd rule: on screens, on paper and in demo pictures. */
 export const SILHOUETTE_BOX = 40;

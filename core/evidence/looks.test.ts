@@ -1,5 +1,5 @@
-import { replay } from '../cloth/replay';
-import type { Workbook } from '../procedure/procedure';
+import { replay } from '../bench/replay';
+import type { Workbook } from '../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { asFoundEnds, asFoundPoints, isPhotographed, lastLooks } from './looks';
 

@@ -1,7 +1,7 @@
-import type { Timeline } from '../cloth/replay';
-import type { Step } from '../procedure/procedure';
-import { verbOf } from '../procedure/verbs';
-import type { Component } from '../pump/series';
+import type { Timeline } from '../bench/replay';
+import type { Step } from '../model/procedure';
+import type { Component } from '../model/series';
+import { verbOf } from '../model/verbs';
 
 /** The last moment a fitted part can be seen: after `from` and before `coveredAt`, where something goes over it. */
 export interface LastLook {

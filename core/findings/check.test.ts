@@ -1,4 +1,4 @@
-import { replay } from '../cloth/replay';
+import { replay } from '../bench/replay';
 import { branching, found, SAFE } from '../testing/findings';
 import { typed, withComponent, withStep } from '../testing/workbook';
 import { findingsCatalogue } from './catalogue';

@@ -1,5 +1,5 @@
-import { replay, type Timeline } from '../cloth/replay';
-import type { Acceptance, Workbook } from '../procedure/procedure';
+import { replay, type Timeline } from '../bench/replay';
+import type { Acceptance, Workbook } from '../model/procedure';
 import type { Finding, Severity } from './finding';
 import { type Rule, runRule } from './rule';
 import { aidLeftIn } from './rules/aid-left-in';

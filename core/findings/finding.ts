@@ -1,4 +1,4 @@
-import type { Edit } from '../procedure/edit';
+import type { Edit } from '../edits/edit';
 
 /** What the checker says about a procedure: what would go wrong at the bench, and why it matters. */
 export type Severity = 'stop' | 'warn' | 'advise';

@@ -1,6 +1,6 @@
-import type { Unit } from '../cloth/units';
-import { componentPhrase } from '../narration/sentence';
-import { componentById, type Series } from '../pump/series';
+import type { Unit } from '../bench/units';
+import { componentPhrase } from '../language/en/sentence';
+import { componentById, type Series } from '../model/series';
 
 /** "the two rotor nuts", or "the rotor of shaft 2" when only some positions are meant. */
 export function nameUnits(series: Series, componentId: string, units: readonly Unit[], article = 'the '): string {

@@ -1,5 +1,5 @@
-import type { Step } from '../procedure/procedure';
-import type { Series } from '../pump/series';
+import type { Step } from '../model/procedure';
+import type { Series } from '../model/series';
 
 /**
  * What is read from the words of a step, computed once for each version of the step and its series: an edit leaves all

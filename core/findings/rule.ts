@@ -1,9 +1,9 @@
-import type { BenchState, Notice } from '../cloth/bench-state';
-import type { Route } from '../cloth/paths';
-import type { Timeline } from '../cloth/replay';
-import type { Unit } from '../cloth/units';
-import { componentPhrase, titleOf } from '../narration/sentence';
-import type { Step, Workbook } from '../procedure/procedure';
+import type { BenchState, Notice } from '../bench/bench-state';
+import type { Route } from '../bench/paths';
+import type { Timeline } from '../bench/replay';
+import type { Unit } from '../bench/units';
+import { componentPhrase, titleOf } from '../language/en/sentence';
+import type { Step, Workbook } from '../model/procedure';
 import type { Family, Finding, Severity } from './finding';
 
 /** What a rule looks at. */

@@ -1,5 +1,5 @@
+import type { Procedure, Step } from '../model/procedure';
 import type { Faces } from '../orientation/faces';
-import type { Procedure, Step } from '../procedure/procedure';
 import type { CheckContext } from './rule';
 
 /** The steps that say how a single component faces, by component, once for each version of a procedure. */

@@ -1,6 +1,6 @@
-import type { Edit } from '../procedure/edit';
-import type { Step } from '../procedure/procedure';
-import type { Series, Tool } from '../pump/series';
+import type { Edit } from '../edits/edit';
+import type { Step } from '../model/procedure';
+import type { Series, Tool } from '../model/series';
 
 /** The tools of a step whose name matches. */
 export function toolsLike(step: Step, series: Series, pattern: RegExp): Tool[] {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { replay } from '../cloth/replay';
-import { titleOf } from '../narration/sentence';
+import { replay } from '../bench/replay';
+import { titleOf } from '../language/en/sentence';
 import { branching } from '../testing/findings';
 import { componentId, typed, withComponent } from '../testing/workbook';
 import { foldOf } from './fold';

@@ -1,7 +1,7 @@
-import { calledFor, lyingFree, movesOf, type Timeline } from '../cloth/replay';
-import type { Unit } from '../cloth/units';
-import { isLeaving, type Step } from '../procedure/procedure';
-import type { Stage } from '../procedure/verbs';
+import { calledFor, lyingFree, movesOf, type Timeline } from '../bench/replay';
+import type { Unit } from '../bench/units';
+import { isLeaving, type Step } from '../model/procedure';
+import type { Stage } from '../model/verbs';
 
 /**
  * The procedure folded at its middle: what is taken down runs down the left, what is put back runs up the right, and

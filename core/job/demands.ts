@@ -1,6 +1,6 @@
-import type { Step, Workbook } from '../procedure/procedure';
-import { componentById, positionSetById } from '../pump/series';
-import { type MeasuringPlace, placesOf } from '../wear/measure';
+import { type MeasuringPlace, placesOf } from '../judging/measure';
+import type { Step, Workbook } from '../model/procedure';
+import { componentById, positionSetById } from '../model/series';
 import { type StepRun, sameSpot } from './job';
 
 /** Something a step asks for before it can be called done. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { PhotoHash } from '../pictures/photo-hash';
-import { SETTINGS } from '../procedure/procedure';
-import { Id } from '../pump/series';
+import { PhotoHash } from '../model/pictures/photo-hash';
+import { SETTINGS } from '../model/procedure';
+import { Id } from '../model/series';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 

@@ -1,4 +1,4 @@
-import type { Consequence, Step } from '../procedure/procedure';
+import type { Consequence, Step } from '../model/procedure';
 import type { StepRun } from './job';
 
 /** Something a look or a measurement found that is not as it should be. */

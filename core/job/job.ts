@@ -1,8 +1,8 @@
-import { isToDo, type Procedure, type Setting, type Workbook } from '../procedure/procedure';
-import { methodTaken } from '../procedure/setting';
+import { judgeReading, type Measured, type MeasureVerdict } from '../judging/measure';
+import { isToDo, type Procedure, type Setting, type Workbook } from '../model/procedure';
+import { methodTaken } from '../model/setting';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import { judgeReading, type Measured, type MeasureVerdict } from '../wear/measure';
 import type { Entry, Overridable } from './entry';
 
 /** One reading of a torque step, judged against the figure of the release. */

@@ -1,5 +1,5 @@
-import type { Workbook } from '../procedure/procedure';
-import { placesOf } from '../wear/measure';
+import { placesOf } from '../judging/measure';
+import type { Workbook } from '../model/procedure';
 import { demandsAt, demandsOf, readingPlaces, stepPlaces } from './demands';
 import type { EntryContent } from './entry';
 import { indexOfStep, type JobState, runOf } from './job';

@@ -1,4 +1,4 @@
-import { type Component, componentById, type Series, type Stack, type StackEnd } from '../pump/series';
+import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
 import { bare, type Faces, type Pose } from './faces';
 
 /** A place in a stack: which stack, and where in it, counted from the bottom. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Series, Stack } from '../pump/series';
+import type { Series, Stack } from '../model/series';
 import { componentId, typed, withComponent } from '../testing/workbook';
 import { PROFILES } from './profiles';
 import { drawSection } from './section-drawing';

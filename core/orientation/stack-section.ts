@@ -1,6 +1,6 @@
-import type { Step } from '../procedure/procedure';
-import type { ComponentKind } from '../pump/kinds';
-import { type Component, componentById, type Series, type Stack, type StackEnd } from '../pump/series';
+import type { ComponentKind } from '../model/kinds';
+import type { Step } from '../model/procedure';
+import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
 import { endMeant } from './directions';
 import type { Faces, Pose } from './faces';
 import { type Profile, profileFromWords } from './profiles';

@@ -1,5 +1,5 @@
-import type { Workbook } from '../procedure/procedure';
-import type { Stack } from '../pump/series';
+import type { Workbook } from '../model/procedure';
+import type { Stack } from '../model/series';
 import { found, mended, sentences } from '../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { bothWays, compareFacings, endMeant, otherWay, placeInStack, poseAround } from './directions';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { Procedure } from '../procedure/procedure';
-import { Series } from '../pump/series';
-import { type DocumentFault, procedureReferences, seriesReferences } from './references';
+import { Procedure } from '../model/procedure';
+import { type DocumentFault, procedureReferences, seriesReferences } from '../model/references';
+import { Series } from '../model/series';
 
 /** The open format: a series with its procedures, tools and consumables, as one JSON document. */
 export const FORMAT_VERSION = 1;

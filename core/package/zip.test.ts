@@ -1,5 +1,5 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { mediaOf } from '../pictures/media';
+import { mediaOf } from '../model/pictures/media';
 import { typed, withStep } from '../testing/workbook';
 import { packageOf, parsePackage } from './package';
 import { isZip, unzipPackage, zipPackage } from './zip';

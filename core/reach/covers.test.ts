@@ -1,4 +1,4 @@
-import { replay } from '../cloth/replay';
+import { replay } from '../bench/replay';
 import { componentId, typed, withComponent } from '../testing/workbook';
 import { Covers } from './covers';
 

@@ -1,7 +1,7 @@
-import { samePosition } from '../cloth/layers';
-import { movesOf, type Timeline } from '../cloth/replay';
-import { isFastener } from '../pump/kinds';
-import type { Component } from '../pump/series';
+import { samePosition } from '../bench/layers';
+import { movesOf, type Timeline } from '../bench/replay';
+import { isFastener } from '../model/kinds';
+import type { Component } from '../model/series';
 
 /** A component at one position of the pump, or in the whole of it. */
 export interface Spot {

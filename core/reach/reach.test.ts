@@ -1,7 +1,7 @@
 import * as graphlib from '@dagrejs/graphlib';
 import fc from 'fast-check';
-import { replay } from '../cloth/replay';
-import type { Workbook } from '../procedure/procedure';
+import { replay } from '../bench/replay';
+import type { Workbook } from '../model/procedure';
 import { componentId, typed, withComponent } from '../testing/workbook';
 import { Covers, spotKey } from './covers';
 import { whatMustComeOff } from './reach';

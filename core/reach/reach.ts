@@ -1,4 +1,4 @@
-import type { Timeline } from '../cloth/replay';
+import type { Timeline } from '../bench/replay';
 import { Covers, type InTheWay, type Spot, spotKey } from './covers';
 
 /**

@@ -1,8 +1,8 @@
 import * as graphlib from '@dagrejs/graphlib';
 import fc from 'fast-check';
-import { replay } from '../cloth/replay';
-import { applyEdits } from '../procedure/edit';
-import type { Step, Workbook } from '../procedure/procedure';
+import { replay } from '../bench/replay';
+import { applyEdits } from '../edits/edit';
+import type { Step, Workbook } from '../model/procedure';
 import { typed, withComponent } from '../testing/workbook';
 import { EXACT_UP_TO, fewestToolChanges, orderEdits, precedence, toolsPickedUp } from './tool-order';
 

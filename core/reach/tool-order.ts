@@ -1,7 +1,7 @@
-import type { Edit } from '../procedure/edit';
-import type { Procedure, Step, Workbook } from '../procedure/procedure';
-import type { Stage } from '../procedure/verbs';
-import { type Component, componentById, positionSetById, type Series } from '../pump/series';
+import type { Edit } from '../edits/edit';
+import type { Procedure, Step, Workbook } from '../model/procedure';
+import { type Component, componentById, positionSetById, type Series } from '../model/series';
+import type { Stage } from '../model/verbs';
 
 /** An order of one stage that picks up as few tools as the structure of the pump allows. */
 export interface ToolOrder {

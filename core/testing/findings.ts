@@ -1,7 +1,7 @@
+import { applyEdits } from '../edits/edit';
 import { check } from '../findings/check';
 import type { Finding } from '../findings/finding';
-import { applyEdits } from '../procedure/edit';
-import type { Step, Workbook } from '../procedure/procedure';
+import type { Step, Workbook } from '../model/procedure';
 import { typed, withStep } from './workbook';
 
 /** What one rule finds. */

@@ -1,8 +1,8 @@
-import { changeStep } from '../procedure/edit';
-import { applyLine } from '../procedure/line/apply-line';
-import { parseLine } from '../procedure/line/parse-line';
-import type { Step, Workbook } from '../procedure/procedure';
-import { type Component, Series } from '../pump/series';
+import { applyLine } from '../drafting/line/apply-line';
+import { parseLine } from '../drafting/line/parse-line';
+import { changeStep } from '../edits/edit';
+import type { Step, Workbook } from '../model/procedure';
+import { type Component, Series } from '../model/series';
 
 /** A two-shaft pump for tests; its parts come from the lines a test types. */
 export function emptyWorkbook(): Workbook {

@@ -2,9 +2,9 @@ import { utimes } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
+import { changeStep } from '#core/edits/edit';
 import { packageOf } from '#core/package/package';
 import { unzipPackage } from '#core/package/zip';
-import { changeStep } from '#core/procedure/edit';
 import * as table from '../store/schema';
 import { openWorkshop, testPackage, type Workshop } from '../testing/workshop';
 

@@ -1,12 +1,9 @@
 import type { Content } from 'pdfmake/interfaces';
+import { cellOf, replay, stateAfter, type Timeline } from '#core/bench/replay';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
-import { cellOf, replay, stateAfter, type Timeline } from '#core/cloth/replay';
-import { aidNames, conditionOf, methodLine, poseLine } from '#core/narration/branches';
-import { listing, sayStep } from '#core/narration/sentence';
-import { otherWay, poseAround } from '#core/orientation/directions';
-import type { Pose } from '#core/orientation/faces';
-import { saidFacings, stacksWith } from '#core/orientation/stack-section';
+import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
+import { listing, sayStep } from '#core/language/en/sentence';
 import {
   benchMinutes,
   type Caution,
@@ -14,11 +11,14 @@ import {
   type Procedure,
   type Step,
   type Workbook,
-} from '#core/procedure/procedure';
-import { STAGES, verbOf } from '#core/procedure/verbs';
-import { componentById, type Series, toolLabel } from '#core/pump/series';
+} from '#core/model/procedure';
+import { componentById, type Series, toolLabel } from '#core/model/series';
+import { STAGES, verbOf } from '#core/model/verbs';
+import { otherWay, poseAround } from '#core/orientation/directions';
+import type { Pose } from '#core/orientation/faces';
+import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
-import { type ListedTool, toolList } from '#core/tools/tool-list';
+import { type ListedTool, toolList } from '#core/supplies/tool-list';
 import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import { printedSection } from './section';

@@ -1,8 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { cellName, replay, type Timeline } from '#core/bench/replay';
 import { layOutMat, type MatLayout, type Paper, SCALE_LINE } from '#core/cloth/mat';
-import { cellName, replay, type Timeline } from '#core/cloth/replay';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
-import type { Workbook } from '#core/procedure/procedure';
+import type { Workbook } from '#core/model/procedure';
 import { INK, renderDefinition } from './document';
 import { WORDS } from './words';
 

@@ -1,7 +1,7 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
+import { changeStep } from '#core/edits/edit';
 import type { Entry } from '#core/job/entry';
-import { changeStep } from '#core/procedure/edit';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
 import { matPdf } from './mat';

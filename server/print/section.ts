@@ -1,8 +1,8 @@
 import type { Content } from 'pdfmake/interfaces';
+import type { Series, Stack } from '#core/model/series';
 import type { Pose } from '#core/orientation/faces';
 import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
 import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
-import type { Series, Stack } from '#core/pump/series';
 import { INK } from './document';
 
 const PAINT: Readonly<Record<SectionTone, string>> = {

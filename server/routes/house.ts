@@ -1,5 +1,5 @@
 import { Hono } from 'hono';
-import { HouseRules } from '#core/narration/house-rules';
+import { HouseRules } from '#core/model/house-rules';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import type { Services } from '../services';
 import { readHouse, saveHouse } from '../store/house';

@@ -1,6 +1,6 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { PhotoHash } from '#core/pictures/photo-hash';
+import { PhotoHash } from '#core/model/pictures/photo-hash';
 import { only, type SignedIn, WRITERS } from '../access';
 import type { Services } from '../services';
 import { forgetPhotos, unusedMedia } from '../store/media';

@@ -1,9 +1,9 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
-import { wholeChain } from '#core/procedure/modules';
-import { Procedure } from '#core/procedure/procedure';
-import { Id } from '#core/pump/series';
+import { wholeChain } from '#core/model/modules';
+import { Procedure } from '#core/model/procedure';
+import { Id } from '#core/model/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
 import { matPdf } from '../print/mat';

@@ -1,8 +1,8 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
+import { PositionSet, PUMP_TYPES, Series } from '#core/model/series';
 import { copyOf, packageOf, readPackage } from '#core/package/package';
-import { PositionSet, PUMP_TYPES, Series } from '#core/pump/series';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { badInput, Fault } from '../fault';
 import { keepMedia, packFile, unpackFile } from '../files/package-media';

@@ -1,7 +1,7 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
-import { PhotoHash } from '#core/pictures/photo-hash';
+import { PhotoHash } from '#core/model/pictures/photo-hash';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { Fault, notFound } from '../fault';
 import { VIDEO_LIMIT_BYTES } from '../files/videos';

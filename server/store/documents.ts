@@ -1,11 +1,11 @@
 import { asc, eq } from 'drizzle-orm';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
-import type { HouseRules } from '#core/narration/house-rules';
+import type { HouseRules } from '#core/model/house-rules';
+import { modulesBefore } from '#core/model/modules';
+import { type Procedure, Procedure as ProcedureSchema } from '#core/model/procedure';
+import { procedureReferences, seriesReferences } from '#core/model/references';
+import { type Series, Series as SeriesSchema } from '#core/model/series';
 import { faultsOf } from '#core/package/package';
-import { procedureReferences, seriesReferences } from '#core/package/references';
-import { modulesBefore } from '#core/procedure/modules';
-import { type Procedure, Procedure as ProcedureSchema } from '#core/procedure/procedure';
-import { type Series, Series as SeriesSchema } from '#core/pump/series';
 import { badInput, Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
 import { readHouse } from './house';

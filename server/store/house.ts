@@ -1,4 +1,4 @@
-import { HouseRules, NO_HOUSE_RULES } from '#core/narration/house-rules';
+import { HouseRules, NO_HOUSE_RULES } from '#core/model/house-rules';
 import type { Queryable } from './database';
 import * as table from './schema';
 

@@ -1,5 +1,5 @@
 import { inArray } from 'drizzle-orm';
-import { mediaOf } from '#core/pictures/media';
+import { mediaOf } from '#core/model/pictures/media';
 import type { StoredPhoto } from '../files/photos';
 import type { KeptFile } from '../files/videos';
 import type { Queryable } from './database';

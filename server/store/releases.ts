@@ -1,6 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { releaseStops } from '#core/findings/check';
-import { wholeChain } from '#core/procedure/modules';
+import { wholeChain } from '#core/model/modules';
 import { Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
 import { readWorkbook, STALE } from './documents';

@@ -1,8 +1,8 @@
 import { boolean, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { EntryContent } from '#core/job/entry';
-import type { HouseRules } from '#core/narration/house-rules';
-import type { Procedure, Workbook } from '#core/procedure/procedure';
-import type { Series } from '#core/pump/series';
+import type { HouseRules } from '#core/model/house-rules';
+import type { Procedure, Workbook } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import type { Role } from '../accounts/roles';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true });

@@ -1,8 +1,8 @@
 import { asc, desc } from 'drizzle-orm';
 import { releaseStops } from '#core/findings/check';
-import { modulesBefore } from '#core/procedure/modules';
-import { Procedure } from '#core/procedure/procedure';
-import { Series } from '#core/pump/series';
+import { modulesBefore } from '#core/model/modules';
+import { Procedure } from '#core/model/procedure';
+import { Series } from '#core/model/series';
 import type { Queryable } from './database';
 import * as table from './schema';
 

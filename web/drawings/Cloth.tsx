@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import type { Cell } from '#core/cloth/cells';
-import { cellName, stateAfter, type Timeline } from '#core/cloth/replay';
+import type { Cell } from '#core/bench/cells';
+import { cellName, stateAfter, type Timeline } from '#core/bench/replay';
 import styles from './Cloth.module.css';
 import { Silhouette } from './Silhouette';
 

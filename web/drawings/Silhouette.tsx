@@ -1,5 +1,5 @@
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
-import type { ComponentKind } from '#core/pump/kinds';
+import type { ComponentKind } from '#core/model/kinds';
 
 /** The outline of a kind of part, in the colour of the text around it. */
 export function Silhouette({ kind, size }: { kind: ComponentKind; size: number }) {

@@ -1,8 +1,8 @@
 import { useTranslation } from 'react-i18next';
+import type { Series, Stack } from '#core/model/series';
 import type { Pose } from '#core/orientation/faces';
 import { drawSection } from '#core/orientation/section-drawing';
 import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
-import type { Series, Stack } from '#core/pump/series';
 import styles from './StackSection.module.css';
 
 interface StackSectionProps {

@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { EntryContent } from '#core/job/entry';
-import type { Workbook } from '#core/procedure/procedure';
+import type { Workbook } from '#core/model/procedure';
 import type { Person } from '../../server/accounts/roles';
 import type { OpenJob } from '../../server/store/jobs';
 

@@ -1,5 +1,5 @@
 import { SIGNALS } from '#core/cautions/signal-words';
-import type { Caution } from '#core/procedure/procedure';
+import type { Caution } from '#core/model/procedure';
 import styles from './Caution.module.css';
 
 /** A caution with its published signal word in front, on the published colour. */

@@ -1,8 +1,8 @@
 import { Checkbox, NumberInput, Select, Stack, TextInput } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import { MATERIALS, type Material, materialOf } from '#core/consumables/materials';
-import { COMPONENT_KINDS, type ComponentKind } from '#core/pump/kinds';
-import { type Component, RENEWALS, type Series } from '#core/pump/series';
+import { COMPONENT_KINDS, type ComponentKind } from '#core/model/kinds';
+import { type Component, RENEWALS, type Series } from '#core/model/series';
+import { MATERIALS, type Material, materialOf } from '#core/supplies/materials';
 import { DraftText } from './DraftText';
 
 interface PartFieldsProps {

@@ -1,8 +1,8 @@
 import { Button, Group, MultiSelect, NumberInput, Select, Stack, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import type { Timeline } from '#core/cloth/replay';
-import { isFastener } from '#core/pump/kinds';
-import { type Component, type Cover, componentById, type Series } from '#core/pump/series';
+import type { Timeline } from '#core/bench/replay';
+import { isFastener } from '#core/model/kinds';
+import { type Component, type Cover, componentById, type Series } from '#core/model/series';
 import { Covers } from '#core/reach/covers';
 import { whatMustComeOff } from '#core/reach/reach';
 import { DraftText } from './DraftText';

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { safetyPage } from '#core/cautions/safety-page';
-import type { Setting, Workbook } from '#core/procedure/procedure';
+import type { Setting, Workbook } from '#core/model/procedure';
 import { useSaid } from '../state/reader';
 import { CautionNote } from './CautionNote';
 import styles from './SafetyList.module.css';

@@ -1,8 +1,8 @@
 import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
-import type { Clip, Picture } from '#core/pictures/picture';
-import type { Step } from '#core/procedure/procedure';
+import type { Clip, Picture } from '#core/model/pictures/picture';
+import type { Step } from '#core/model/procedure';
 import { photoUrl, videoUrl } from '../app/api';
 import styles from './StepPictures.module.css';
 

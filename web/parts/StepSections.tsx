@@ -1,10 +1,10 @@
 import { useTranslation } from 'react-i18next';
+import type { Step } from '#core/model/procedure';
+import { componentById, type Series } from '#core/model/series';
+import { verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
 import { type Pose, sayClocking } from '#core/orientation/faces';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';
-import type { Step } from '#core/procedure/procedure';
-import { verbOf } from '#core/procedure/verbs';
-import { componentById, type Series } from '#core/pump/series';
 import { StackSection } from '../drawings/StackSection';
 
 type Poses = ReadonlyMap<string, Pose>;

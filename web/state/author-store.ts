@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid';
 import { temporal } from 'zundo';
 import { create, useStore } from 'zustand';
-import { acceptFinding } from '#core/findings/check';
-import type { Finding, Fix } from '#core/findings/finding';
+import { applyLine } from '#core/drafting/line/apply-line';
+import { parseLine } from '#core/drafting/line/parse-line';
+import { draftPutBack } from '#core/drafting/way-back/way-back';
 import {
   applyEdits,
   changeComponent,
@@ -11,13 +12,12 @@ import {
   type Edit,
   moveStep,
   reviseStep,
-} from '#core/procedure/edit';
-import { applyLine } from '#core/procedure/line/apply-line';
-import { parseLine } from '#core/procedure/line/parse-line';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import type { Stage } from '#core/procedure/verbs';
-import { draftPutBack } from '#core/procedure/way-back/way-back';
-import type { Component } from '#core/pump/series';
+} from '#core/edits/edit';
+import { acceptFinding } from '#core/findings/check';
+import type { Finding, Fix } from '#core/findings/finding';
+import type { Step, Workbook } from '#core/model/procedure';
+import type { Component } from '#core/model/series';
+import type { Stage } from '#core/model/verbs';
 
 const EMPTY: Workbook = {
   series: {

@@ -1,5 +1,5 @@
-import { changeStep } from '#core/procedure/edit';
-import type { Workbook } from '#core/procedure/procedure';
+import { changeStep } from '#core/edits/edit';
+import type { Workbook } from '#core/model/procedure';
 import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';
 

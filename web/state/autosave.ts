@@ -1,7 +1,7 @@
 import fastJsonPatch from 'fast-json-patch';
 import { create } from 'zustand';
-import { mergeThree, sameJson } from '#core/merge/merge';
-import type { Workbook } from '#core/procedure/procedure';
+import { mergeThree, sameJson } from '#core/edits/merge';
+import type { Workbook } from '#core/model/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
 import { ApiFault, answer, api, isUnreachable } from '../app/api';
 import { device } from '../offline/database';

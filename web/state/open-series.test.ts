@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
-import type { Series } from '#core/pump/series';
+import type { Series } from '#core/model/series';
 import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';
 

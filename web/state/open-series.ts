@@ -1,6 +1,6 @@
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
-import { mergeThree } from '#core/merge/merge';
-import type { Series } from '#core/pump/series';
+import { mergeThree } from '#core/edits/merge';
+import type { Series } from '#core/model/series';
 import { ApiFault, isUnreachable } from '../app/api';
 
 interface Version {

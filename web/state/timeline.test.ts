@@ -1,4 +1,4 @@
-import { lyingFree, stateAfter } from '#core/cloth/replay';
+import { lyingFree, stateAfter } from '#core/bench/replay';
 import { branching } from '#core/testing/findings';
 import { typed, withStep } from '#core/testing/workbook';
 import { computed, timelineOn, timelineTo } from './timeline';

@@ -1,8 +1,8 @@
-import { replay, routeTo, type Timeline } from '#core/cloth/replay';
+import { replay, routeTo, type Timeline } from '#core/bench/replay';
 import { check } from '#core/findings/check';
 import type { Finding } from '#core/findings/finding';
 import { type Fold, foldOf } from '#core/fold/fold';
-import type { Workbook } from '#core/procedure/procedure';
+import type { Workbook } from '#core/model/procedure';
 
 /** What is computed from a workbook, once for each version of it. */
 export interface Computed {

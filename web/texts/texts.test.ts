@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { STAGES } from '#core/procedure/verbs';
-import { COMPONENT_KINDS } from '#core/pump/kinds';
-import { PUMP_TYPES, RENEWALS } from '#core/pump/series';
+import { COMPONENT_KINDS } from '#core/model/kinds';
+import { PUMP_TYPES, RENEWALS } from '#core/model/series';
+import { STAGES } from '#core/model/verbs';
 import { ROLES } from '../../server/accounts/roles';
 import { en } from './en';
 

@@ -1,5 +1,5 @@
-import type { Step } from '../../procedure/procedure';
-import { toolLabel } from '../../pump/series';
+import type { Step } from '../../model/procedure';
+import { toolLabel } from '../../model/series';
 import { type Rule, sayRoute } from '../rule';
 
 export const aidLeftIn: Rule = {

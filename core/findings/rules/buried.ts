@@ -1,5 +1,5 @@
-import type { Timeline } from '../../cloth/replay';
-import { componentPhrase, listing } from '../../narration/sentence';
+import type { Timeline } from '../../bench/replay';
+import { componentPhrase, listing } from '../../language/en/sentence';
 import { nameStep, noticed, type Rule } from '../rule';
 
 /**

@@ -1,5 +1,5 @@
-import { applyEdits } from '../../procedure/edit';
-import type { Workbook } from '../../procedure/procedure';
+import { applyEdits } from '../../edits/edit';
+import type { Workbook } from '../../model/procedure';
 import { branching, found, mended, SAFE, sentences } from '../../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 

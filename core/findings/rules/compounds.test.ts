@@ -1,5 +1,5 @@
-import type { Step, Workbook } from '../../procedure/procedure';
-import type { Consumable } from '../../pump/series';
+import type { Step, Workbook } from '../../model/procedure';
+import type { Consumable } from '../../model/series';
 import { found, mended, SAFE, sentences } from '../../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 

@@ -1,5 +1,5 @@
-import { isLubricant } from '../../consumables/kinds';
-import type { Step } from '../../procedure/procedure';
+import type { Step } from '../../model/procedure';
+import { isLubricant } from '../../supplies/consumable-kinds';
 import { agree, type CheckContext, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const drySeal: Rule = {

@@ -1,4 +1,4 @@
-import { verbOf } from '../../procedure/verbs';
+import { verbOf } from '../../model/verbs';
 import { agree, nameAll, nameStep, type Rule } from '../rule';
 import { saidFacing } from '../said-facing';
 

@@ -1,6 +1,6 @@
+import { verbOf } from '../../model/verbs';
 import { compareFacings } from '../../orientation/directions';
 import { sameFacing } from '../../orientation/faces';
-import { verbOf } from '../../procedure/verbs';
 import { agree, nameAll, nameStep, type Rule } from '../rule';
 import { saidFacing } from '../said-facing';
 

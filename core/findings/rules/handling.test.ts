@@ -1,5 +1,5 @@
 import { PLANNED_LIFT_KG } from '../../cautions/safety-page';
-import type { Workbook } from '../../procedure/procedure';
+import type { Workbook } from '../../model/procedure';
 import { found, mended, SAFE, sentences } from '../../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 

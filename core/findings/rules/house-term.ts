@@ -1,4 +1,4 @@
-import { writtenIn } from '../../narration/written';
+import { writtenIn } from '../../edits/written';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 export const houseTerm: Rule = {

@@ -1,4 +1,4 @@
-import { kitsNeeded, piecesInKits, piecesNeeded } from '../../kits/kit-need';
+import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
 import { nameAll, type Rule } from '../rule';
 
 export const kitShort: Rule = {

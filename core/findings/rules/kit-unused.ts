@@ -1,4 +1,4 @@
-import { kitsNeeded } from '../../kits/kit-need';
+import { kitsNeeded } from '../../supplies/kit-need';
 import type { Rule } from '../rule';
 
 export const kitUnused: Rule = {

@@ -1,6 +1,6 @@
-import { calledFor } from '../../cloth/replay';
-import { isLeaving } from '../../procedure/procedure';
-import { refitting } from '../../procedure/way-back/refitting';
+import { calledFor } from '../../bench/replay';
+import { refitting } from '../../drafting/way-back/refitting';
+import { isLeaving } from '../../model/procedure';
 import { nameUnits } from '../name-units';
 import { atTheEnd, type Rule } from '../rule';
 

@@ -1,7 +1,7 @@
-import { lyingFree } from '../../cloth/replay';
-import { isLeaving } from '../../procedure/procedure';
-import { refitting } from '../../procedure/way-back/refitting';
-import { takingOf } from '../../procedure/way-back/takings';
+import { lyingFree } from '../../bench/replay';
+import { refitting } from '../../drafting/way-back/refitting';
+import { takingOf } from '../../drafting/way-back/takings';
+import { isLeaving } from '../../model/procedure';
 import { capital, nameUnits } from '../name-units';
 import { atTheEnd, type Rule } from '../rule';
 

@@ -1,4 +1,4 @@
-import { sentencesOf, wordsOf, writtenIn } from '../../narration/written';
+import { sentencesOf, wordsOf, writtenIn } from '../../edits/written';
 import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 

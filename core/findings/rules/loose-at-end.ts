@@ -1,5 +1,5 @@
-import { torqueAfter } from '../../procedure/way-back/refitting';
-import { isFastener } from '../../pump/kinds';
+import { torqueAfter } from '../../drafting/way-back/refitting';
+import { isFastener } from '../../model/kinds';
 import { agree, atTheEnd, nameAll, type Rule } from '../rule';
 
 export const looseAtEnd: Rule = {

@@ -1,4 +1,4 @@
-import { piecesInKits, piecesNeeded } from '../../kits/kit-need';
+import { piecesInKits, piecesNeeded } from '../../supplies/kit-need';
 import { nameAll, type Rule } from '../rule';
 
 export const notInKit: Rule = {

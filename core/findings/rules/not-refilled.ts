@@ -1,4 +1,4 @@
-import { counterpart, wantsFilling } from '../../procedure/way-back/preparing';
+import { counterpart, wantsFilling } from '../../drafting/way-back/preparing';
 import { nameStep, type Rule } from '../rule';
 
 export const notRefilled: Rule = {

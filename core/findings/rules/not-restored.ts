@@ -1,4 +1,4 @@
-import { counterpart } from '../../procedure/way-back/preparing';
+import { counterpart } from '../../drafting/way-back/preparing';
 import { nameStep, type Rule } from '../rule';
 
 export const notRestored: Rule = {

@@ -1,5 +1,5 @@
-import { listing } from '../../narration/sentence';
-import { toolLabel } from '../../pump/series';
+import { listing } from '../../language/en/sentence';
+import { toolLabel } from '../../model/series';
 import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 
 const STATES = {

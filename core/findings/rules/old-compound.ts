@@ -1,4 +1,4 @@
-import { draftStep } from '../../procedure/way-back/draft-step';
+import { draftStep } from '../../drafting/way-back/draft-step';
 import { nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const oldCompound: Rule = {

@@ -1,5 +1,5 @@
-import { newStep } from '../../procedure/edit';
-import type { Step } from '../../procedure/procedure';
+import { newStep } from '../../edits/edit';
+import type { Step } from '../../model/procedure';
 import { nameStep, noticed, type Rule, targetIds } from '../rule';
 
 export const pressureKept: Rule = {

@@ -1,4 +1,4 @@
-import { sayStep } from '../../narration/sentence';
+import { sayStep } from '../../language/en/sentence';
 import { branching, found, mended, sentences } from '../../testing/findings';
 import { typed, withComponent, withStep } from '../../testing/workbook';
 

@@ -1,5 +1,5 @@
-import { componentPhrase } from '../../narration/sentence';
-import { renewing } from '../../procedure/way-back/preparing';
+import { renewing } from '../../drafting/way-back/preparing';
+import { componentPhrase } from '../../language/en/sentence';
 import { nameStep, noticed, type Rule } from '../rule';
 
 export const reused: Rule = {

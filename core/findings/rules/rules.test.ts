@@ -1,7 +1,7 @@
-import { replay } from '../../cloth/replay';
-import { applyEdits } from '../../procedure/edit';
-import type { Workbook } from '../../procedure/procedure';
-import { draftPutBack } from '../../procedure/way-back/way-back';
+import { replay } from '../../bench/replay';
+import { draftPutBack } from '../../drafting/way-back/way-back';
+import { applyEdits } from '../../edits/edit';
+import type { Workbook } from '../../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 import { acceptFinding, check, RULES } from '../check';
 import type { Finding } from '../finding';

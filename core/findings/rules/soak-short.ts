@@ -1,4 +1,4 @@
-import { UNSAID_MINUTES } from '../../procedure/procedure';
+import { UNSAID_MINUTES } from '../../model/procedure';
 import { sayNumber } from '../../quantity/quantity';
 import { agree, nameAll, nameStep, noticed, type Rule } from '../rule';
 

@@ -1,5 +1,5 @@
-import { verbOf } from '../../procedure/verbs';
-import type { Stack } from '../../pump/series';
+import type { Stack } from '../../model/series';
+import { verbOf } from '../../model/verbs';
 import { type CheckContext, nameAll, nameStep, type Rule } from '../rule';
 
 export const stackOrder: Rule = {

@@ -1,5 +1,5 @@
-import { compatibility } from '../../consumables/compatibility';
-import { materialOf } from '../../consumables/materials';
+import { compatibility } from '../../supplies/compatibility';
+import { materialOf } from '../../supplies/materials';
 import { nameAll, nameStep, type Rule } from '../rule';
 
 export const swells: Rule = {

@@ -1,4 +1,4 @@
-import { compareText, type TextDifference } from '../../narration/compare-text';
+import { compareText, type TextDifference } from '../../language/en/compare-text';
 import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 

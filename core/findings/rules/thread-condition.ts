@@ -1,4 +1,4 @@
-import type { TorqueFigure } from '../../procedure/procedure';
+import type { TorqueFigure } from '../../model/procedure';
 import { sayQuantity } from '../../quantity/quantity';
 import { nameAll, nameStep, noticed, type Rule } from '../rule';
 

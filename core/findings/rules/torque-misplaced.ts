@@ -1,4 +1,4 @@
-import { firstOf } from '../../procedure/edit';
+import { firstOf } from '../../edits/edit';
 import { nameStep, type Rule, targetIds } from '../rule';
 
 export const torqueMisplaced: Rule = {

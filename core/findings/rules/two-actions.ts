@@ -1,5 +1,5 @@
-import { sentencesOf, writtenIn } from '../../narration/written';
-import { VERB_IDS, verbOf } from '../../procedure/verbs';
+import { sentencesOf, writtenIn } from '../../edits/written';
+import { VERB_IDS, verbOf } from '../../model/verbs';
 import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 

@@ -1,4 +1,4 @@
-import { draftedFields } from '../../procedure/edit';
+import { draftedFields } from '../../edits/edit';
 import type { Rule } from '../rule';
 
 export const unconfirmed: Rule = {

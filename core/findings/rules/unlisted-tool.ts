@@ -1,5 +1,5 @@
-import { toolsOnlyInText } from '../../narration/mentions';
-import { writtenIn } from '../../narration/written';
+import { writtenIn } from '../../edits/written';
+import { toolsOnlyInText } from '../../language/en/mentions';
 import { remembered } from '../remembered';
 import { nameStep, type Rule, targetIds } from '../rule';
 

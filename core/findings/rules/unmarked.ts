@@ -1,5 +1,5 @@
-import { newStep } from '../../procedure/edit';
-import type { Step } from '../../procedure/procedure';
+import { newStep } from '../../edits/edit';
+import type { Step } from '../../model/procedure';
 import { nameAll, nameStep, noticed, type Rule } from '../rule';
 
 export const unmarked: Rule = {

@@ -1,4 +1,4 @@
-import type { Step, Workbook } from '../../procedure/procedure';
+import type { Step, Workbook } from '../../model/procedure';
 import { found, mended, sentences } from '../../testing/findings';
 import { typed, withStep } from '../../testing/workbook';
 

@@ -1,4 +1,4 @@
-import { verbOf } from '../../procedure/verbs';
+import { verbOf } from '../../model/verbs';
 import { nameStep, type Rule, targetIds } from '../rule';
 import { toolsLike, withoutTools } from '../tool-words';
 

@@ -1,8 +1,8 @@
 import { ActionIcon, Checkbox, Modal, NumberInput, Select, Stack, Text } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
-import type { IntendedChange, Procedure } from '#core/procedure/procedure';
-import { componentById, type Series } from '#core/pump/series';
+import type { IntendedChange, Procedure } from '#core/model/procedure';
+import { componentById, type Series } from '#core/model/series';
 import { DraftText } from '../../parts/DraftText';
 import { useAuthor } from '../../state/author-store';
 import { useShelf } from '../shelf/ShelfScreen';

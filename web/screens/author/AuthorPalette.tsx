@@ -1,7 +1,7 @@
 import { Kbd, Modal, Table } from '@mantine/core';
 import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
 import { useTranslation } from 'react-i18next';
-import { titleOf } from '#core/narration/sentence';
+import { titleOf } from '#core/language/en/sentence';
 import { useAuthor } from '../../state/author-store';
 import { AUTHOR_ACTIONS, type AuthorAction } from './author-actions';
 import { useAuthorView } from './author-view';

@@ -13,7 +13,7 @@ import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { foldSide } from '#core/fold/fold';
-import { benchMinutes, type Step } from '#core/procedure/procedure';
+import { benchMinutes, type Step } from '#core/model/procedure';
 import { showDuration } from '../../app/format';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';

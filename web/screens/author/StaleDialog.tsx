@@ -1,8 +1,8 @@
 import { Button, Group, List, Modal, Stack, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import { sameJson } from '#core/merge/merge';
-import { titleOf } from '#core/narration/sentence';
-import type { Workbook } from '#core/procedure/procedure';
+import { sameJson } from '#core/edits/merge';
+import { titleOf } from '#core/language/en/sentence';
+import type { Workbook } from '#core/model/procedure';
 import { answer, api } from '../../app/api';
 import { showMoment } from '../../app/format';
 import { tellDone, tellFault } from '../../app/notify';

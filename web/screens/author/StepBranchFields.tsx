@@ -1,10 +1,10 @@
 import { Button, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
+import { type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/model/procedure';
+import { componentById, type Series, toolLabel } from '#core/model/series';
+import { VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
 import { POSES, type Pose } from '#core/orientation/faces';
-import { type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/procedure/procedure';
-import { VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
-import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
 import { emptyIsNone, Remove } from './StepFieldKinds';

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
-import { aidNames, methodLine, poseLine } from '#core/narration/branches';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { toolLabel } from '#core/pump/series';
+import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
+import type { Step, Workbook } from '#core/model/procedure';
+import { toolLabel } from '#core/model/series';
 import { showDuration, showQuantity } from '../../app/format';
 import styles from './Step.module.css';
 

@@ -3,10 +3,10 @@ import { IconX } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { changesFriction } from '#core/consumables/kinds';
-import { DEFAULT_TOLERANCE_PERCENT, type Step } from '#core/procedure/procedure';
-import type { Series } from '#core/pump/series';
+import { DEFAULT_TOLERANCE_PERCENT, type Step } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
+import { changesFriction } from '#core/supplies/consumable-kinds';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
 

@@ -1,11 +1,11 @@
 import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { draftedFields } from '#core/procedure/edit';
-import { nameTargets, nameTools } from '#core/procedure/line/name-in-step';
-import type { DraftedField, Step, Workbook } from '#core/procedure/procedure';
-import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/procedure/verbs';
-import { componentById } from '#core/pump/series';
+import { nameTargets, nameTools } from '#core/drafting/line/name-in-step';
+import { draftedFields } from '#core/edits/edit';
+import type { DraftedField, Step, Workbook } from '#core/model/procedure';
+import { componentById } from '#core/model/series';
+import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
 import { DraftText } from '../../parts/DraftText';
 import { useAuthor } from '../../state/author-store';
 import { PartChip } from './PartChip';

@@ -1,8 +1,8 @@
 import { Select } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { USUAL_CAUTIONS } from '#core/cautions/library';
-import { type Caution, SIGNAL_WORDS, type SignalWord, type Step } from '#core/procedure/procedure';
-import type { Series } from '#core/pump/series';
+import { type Caution, SIGNAL_WORDS, type SignalWord, type Step } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
 import { ConsumableField, Remove } from './StepFieldKinds';

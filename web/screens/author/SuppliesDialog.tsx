@@ -1,8 +1,8 @@
 import { Modal, Stack, Table, Text, Title } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import type { Workbook } from '#core/procedure/procedure';
-import { toolLabel } from '#core/pump/series';
-import { outOfCalibration, toolList } from '#core/tools/tool-list';
+import type { Workbook } from '#core/model/procedure';
+import { toolLabel } from '#core/model/series';
+import { outOfCalibration, toolList } from '#core/supplies/tool-list';
 import { showDay, today } from '../../app/format';
 import { SafetyList } from '../../parts/SafetyList';
 import { useAuthor } from '../../state/author-store';

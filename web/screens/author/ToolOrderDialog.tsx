@@ -2,7 +2,7 @@ import { Button, Group, Loader, Modal, Stack, Text } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { titleOf } from '#core/narration/sentence';
+import { titleOf } from '#core/language/en/sentence';
 import { orderEdits, type ToolOrder } from '#core/reach/tool-order';
 import { tellFault } from '../../app/notify';
 import { useAuthor } from '../../state/author-store';

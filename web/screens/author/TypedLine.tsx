@@ -1,11 +1,11 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { listing } from '#core/narration/sentence';
-import { type Completion, completeLine } from '#core/procedure/line/complete-line';
-import { type LineFault, parseLine } from '#core/procedure/line/parse-line';
-import { previewLine } from '#core/procedure/line/preview-line';
-import { verbOf } from '#core/procedure/verbs';
+import { type Completion, completeLine } from '#core/drafting/line/complete-line';
+import { type LineFault, parseLine } from '#core/drafting/line/parse-line';
+import { previewLine } from '#core/drafting/line/preview-line';
+import { listing } from '#core/language/en/sentence';
+import { verbOf } from '#core/model/verbs';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { LINE_ID } from './author-actions';

@@ -1,4 +1,4 @@
-import { replay } from '#core/cloth/replay';
+import { replay } from '#core/bench/replay';
 import { foldOf } from '#core/fold/fold';
 import { typed } from '#core/testing/workbook';
 import { foldItems, itemOf } from './fold-items';

@@ -1,6 +1,6 @@
 import type { Fold, FoldRow } from '#core/fold/fold';
-import type { Step } from '#core/procedure/procedure';
-import type { Stage } from '#core/procedure/verbs';
+import type { Step } from '#core/model/procedure';
+import type { Stage } from '#core/model/verbs';
 
 /** The stages that face one another in the fold, from its open edge to its bend. */
 export const SECTIONS = ['safe', 'strip', 'bend'] as const;

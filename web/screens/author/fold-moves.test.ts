@@ -1,6 +1,6 @@
-import { replay } from '#core/cloth/replay';
+import { replay } from '#core/bench/replay';
+import { moveStep } from '#core/edits/edit';
 import { foldOf } from '#core/fold/fold';
-import { moveStep } from '#core/procedure/edit';
 import { typed } from '#core/testing/workbook';
 import { neighbour, placeAfterDrop } from './fold-moves';
 

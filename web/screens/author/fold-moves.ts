@@ -1,6 +1,6 @@
 import { type Fold, foldSide } from '#core/fold/fold';
-import type { Step } from '#core/procedure/procedure';
-import type { Stage } from '#core/procedure/verbs';
+import type { Step } from '#core/model/procedure';
+import type { Stage } from '#core/model/verbs';
 
 export type Direction = 'up' | 'down' | 'left' | 'right';
 

@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import i18next from 'i18next';
-import { titleOf } from '#core/narration/sentence';
+import { titleOf } from '#core/language/en/sentence';
 import { useAuthor } from '../../state/author-store';
 
 /** Deletes a step at once and offers to take that back. */

@@ -3,11 +3,11 @@ import type { ParseKeys } from 'i18next';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { suggestedCautions } from '#core/cautions/library';
-import { sayStep } from '#core/narration/sentence';
-import { nameApplied } from '#core/procedure/line/name-in-step';
-import type { Step, Workbook } from '#core/procedure/procedure';
-import { verbOf } from '#core/procedure/verbs';
-import { componentById, type Series } from '#core/pump/series';
+import { nameApplied } from '#core/drafting/line/name-in-step';
+import { sayStep } from '#core/language/en/sentence';
+import type { Step, Workbook } from '#core/model/procedure';
+import { componentById, type Series } from '#core/model/series';
+import { verbOf } from '#core/model/verbs';
 import { DraftText } from '../../parts/DraftText';
 import { FacesFields } from '../../parts/FacesFields';
 import {

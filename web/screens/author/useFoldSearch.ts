@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { sayStep } from '#core/narration/sentence';
-import type { Workbook } from '#core/procedure/procedure';
+import { sayStep } from '#core/language/en/sentence';
+import type { Workbook } from '#core/model/procedure';
 
 /** Steps whose sentence or words hold what is searched for; null while nothing is. */
 export function useFoldSearch({ series, procedure }: Workbook) {

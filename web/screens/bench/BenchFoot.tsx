@@ -1,11 +1,11 @@
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { cellOf, lyingFree, stateAfter } from '#core/cloth/replay';
+import { cellOf, lyingFree, stateAfter } from '#core/bench/replay';
 import { type Demand, placeInHand } from '#core/job/demands';
 import { type JobState, runOf } from '#core/job/job';
-import { componentPhrase, listing } from '#core/narration/sentence';
-import { isToDo } from '#core/procedure/procedure';
-import { componentById, placeNameOf } from '#core/pump/series';
+import { componentPhrase, listing } from '#core/language/en/sentence';
+import { isToDo } from '#core/model/procedure';
+import { componentById, placeNameOf } from '#core/model/series';
 import { tellFault } from '../../app/notify';
 import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';

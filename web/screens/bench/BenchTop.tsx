@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { runOf } from '#core/job/job';
-import { isToDo } from '#core/procedure/procedure';
+import { isToDo } from '#core/model/procedure';
 import { usePerson } from '../../app/SignedIn';
 import { mayWorkAtBench } from '../../app/session';
 import type { BenchJob } from '../../offline/job-sync';

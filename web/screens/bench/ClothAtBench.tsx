@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import type { Step, Workbook } from '#core/procedure/procedure';
+import type { Step, Workbook } from '#core/model/procedure';
 import { Cloth } from '../../drawings/Cloth';
 import { timelineOn } from '../../state/timeline';
 

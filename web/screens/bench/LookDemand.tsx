@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { StepRun } from '#core/job/job';
-import type { Look, Step } from '#core/procedure/procedure';
+import type { Look, Step } from '#core/model/procedure';
 import type { BenchJob } from '../../offline/job-sync';
 import frame from './Bench.module.css';
 import { PassOver } from './DemandParts';

@@ -1,12 +1,12 @@
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { JudgedMeasure, StepRun } from '#core/job/job';
-import type { Measurement, Step } from '#core/procedure/procedure';
-import { toolLabel } from '#core/pump/series';
+import { type MeasuringPlace, placesOf, summarise } from '#core/judging/measure';
+import type { Measurement, Step } from '#core/model/procedure';
+import { toolLabel } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { type MeasuringPlace, placesOf, summarise } from '#core/wear/measure';
 import { showNumber } from '../../app/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { useReader, useSaid } from '../../state/reader';

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
-import { SETTINGS } from '#core/procedure/procedure';
-import { toolLabel } from '#core/pump/series';
-import { outOfCalibration, toolList } from '#core/tools/tool-list';
+import { SETTINGS } from '#core/model/procedure';
+import { toolLabel } from '#core/model/series';
+import { outOfCalibration, toolList } from '#core/supplies/tool-list';
 import { showDay, today } from '../../app/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';

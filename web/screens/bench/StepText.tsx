@@ -1,11 +1,11 @@
 import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
-import { aidNames, methodLine, poseLine } from '#core/narration/branches';
-import { componentPhrase, headingOf, unitsMeant } from '#core/narration/sentence';
+import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
+import { componentPhrase, headingOf, unitsMeant } from '#core/language/en/sentence';
+import type { Step, Target, Workbook } from '#core/model/procedure';
+import { componentById, type Series, toolLabel } from '#core/model/series';
 import type { Pose } from '#core/orientation/faces';
 import { stacksWith } from '#core/orientation/stack-section';
-import type { Step, Target, Workbook } from '#core/procedure/procedure';
-import { componentById, type Series, toolLabel } from '#core/pump/series';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';

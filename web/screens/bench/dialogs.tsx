@@ -4,7 +4,7 @@ import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
-import type { Setting, Workbook } from '#core/procedure/procedure';
+import type { Setting, Workbook } from '#core/model/procedure';
 import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
 import styles from './Bench.module.css';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { check } from '#core/findings/check';
-import { benchMinutes } from '#core/procedure/procedure';
+import { benchMinutes } from '#core/model/procedure';
 import { answer, api } from '../../app/api';
 import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { showDuration, showMoment } from '../../app/format';

@@ -13,7 +13,8 @@ import {
 } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { RATING_SOURCE, rate } from '#core/consumables/compatibility';
+import type { Consumable, Series } from '#core/model/series';
+import { RATING_SOURCE, rate } from '#core/supplies/compatibility';
 import {
   baseOf,
   CONSUMABLE_BASES,
@@ -21,9 +22,8 @@ import {
   type ConsumableBase,
   type ConsumableKind,
   kindOf,
-} from '#core/consumables/kinds';
-import { MATERIALS, type Material } from '#core/consumables/materials';
-import type { Consumable, Series } from '#core/pump/series';
+} from '#core/supplies/consumable-kinds';
+import { MATERIALS, type Material } from '#core/supplies/materials';
 import { DraftText } from '../../parts/DraftText';
 import { Delete } from './Delete';
 import styles from './Series.module.css';

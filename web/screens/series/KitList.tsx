@@ -4,7 +4,7 @@ import { IconX } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { componentById, type Kit, type Series } from '#core/pump/series';
+import { componentById, type Kit, type Series } from '#core/model/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Series.module.css';
 

@@ -2,8 +2,8 @@ import { Button, Group, List, Modal, Table, Text, Title, UnstyledButton } from '
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { changeComponent } from '#core/procedure/edit';
-import { positionSetById, type Series } from '#core/pump/series';
+import { changeComponent } from '#core/edits/edit';
+import { positionSetById, type Series } from '#core/model/series';
 import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../app/Shell';
 import { usePerson } from '../../app/SignedIn';

@@ -15,7 +15,7 @@ import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { componentById, type Series, STACK_ENDS, type Stack, type StackEnd } from '#core/pump/series';
+import { componentById, type Series, STACK_ENDS, type Stack, type StackEnd } from '#core/model/series';
 import { StackSection } from '../../drawings/StackSection';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Stacks.module.css';

@@ -1,8 +1,8 @@
 import { Select } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
-import { withConsumablesOf, withToolsOf } from '#core/pump/library';
-import type { Series } from '#core/pump/series';
+import { withConsumablesOf, withToolsOf } from '#core/edits/library';
+import type { Series } from '#core/model/series';
 import { answer, api } from '../../app/api';
 import { tellDone, tellFault } from '../../app/notify';
 import { useShelf } from '../shelf/ShelfScreen';

@@ -14,10 +14,10 @@ import {
 import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type Series, TOOL_KINDS, type Tool, type ToolKind, toolLabel } from '#core/pump/series';
+import { type Series, TOOL_KINDS, type Tool, type ToolKind, toolLabel } from '#core/model/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DIMENSIONS } from '#core/quantity/units';
-import { outOfCalibration } from '#core/tools/tool-list';
+import { outOfCalibration } from '#core/supplies/tool-list';
 import { showDay, today } from '../../app/format';
 import { DraftText } from '../../parts/DraftText';
 import { Tag } from '../../parts/Tag';

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import type { Series } from '#core/pump/series';
+import type { Series } from '#core/model/series';
 import { answer, api } from '../../app/api';
 import { tellFault } from '../../app/notify';
 import { OpenSeries } from '../../state/open-series';

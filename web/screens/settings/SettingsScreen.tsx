@@ -3,7 +3,7 @@ import { IconX } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { HouseRules } from '#core/narration/house-rules';
+import type { HouseRules } from '#core/model/house-rules';
 import { sayPreferred, UNIT_PREFERENCES, type UnitPreference } from '#core/quantity/preference';
 import { answer, api } from '../../app/api';
 import { FaultNotice, Loading } from '../../app/Fallbacks';

@@ -4,7 +4,7 @@ import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type PositionSet, PUMP_TYPES } from '#core/pump/series';
+import { type PositionSet, PUMP_TYPES } from '#core/model/series';
 import { answer, api } from '../../app/api';
 import { tellFault } from '../../app/notify';
 import { useLeaveModal } from '../../parts/useLeaveModal';

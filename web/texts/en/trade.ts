@@ -1,4 +1,4 @@
-import { STAGE_NAMES } from '#core/procedure/verbs';
+import { STAGE_NAMES } from '#core/model/verbs';
 
 /** Words of the trade that several screens say. */
 export const tradeTexts = {

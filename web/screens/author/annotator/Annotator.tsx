@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Image as CanvasImage, Layer, Stage } from 'react-konva';
-import { MARK_COLOURS, type Picture, type PictureMark } from '#core/pictures/picture';
+import { MARK_COLOURS, type Picture, type PictureMark } from '#core/model/pictures/picture';
 import { photoUrl, sendPhoto } from '../../../app/api';
 import { tellFault } from '../../../app/notify';
 import styles from './Annotator.module.css';

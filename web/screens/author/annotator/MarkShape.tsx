@@ -1,7 +1,7 @@
 import Konva from 'konva';
 import { useEffect, useRef } from 'react';
 import { Arrow, Image as CanvasImage, Circle, Ellipse, Group, Rect, Text } from 'react-konva';
-import type { PictureMark } from '#core/pictures/picture';
+import type { PictureMark } from '#core/model/pictures/picture';
 
 /** The colours of the product, on a photo; the outline keeps each legible on light and dark. */
 const COLOURS = { persimmon: '#c8471a', indigo: '#24406e', moss: '#4c6b2f', white: '#ffffff' };

@@ -1,4 +1,4 @@
-import type { PictureMark } from '#core/pictures/picture';
+import type { PictureMark } from '#core/model/pictures/picture';
 
 export const TOOLS = ['arrow', 'ring', 'number', 'text', 'blur', 'move'] as const;
 export type Tool = (typeof TOOLS)[number];

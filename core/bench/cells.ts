@@ -1,0 +1,52 @@
+import type { Step } from '../model/procedure';
+import type { Structure } from './structure';
+import type { Unit } from './units';
+
+/** A numbered place on the cloth, given out in the order of removal and never given to another part. */
+export interface Cell {
+  readonly number: number;
+  readonly componentId: string;
+  readonly unitIds: readonly string[];
+  /** The step that first laid something in it. */
+  readonly openedBy: string;
+}
+
+/**
+ * The cells of one cloth. Units that were out before go back to their own cell; matched units get one each; others of
+ * a component that a step lays out together share one. All ways through a procedure share the cloth.
+ */
+export class Cells {
+  readonly list: Cell[];
+  private readonly byUnit = new Map<string, Cell>();
+  private readonly shared = new Map<string, number>();
+
+  constructor(
+    private readonly structure: Structure,
+    list: readonly Cell[] = [],
+  ) {
+    this.list = [...list];
+    for (const cell of list) this.index(cell);
+  }
+
+  of(unitId: string): Cell | undefined {
+    return this.byUnit.get(unitId);
+  }
+
+  reserve(step: Step, unit: Unit): void {
+    if (this.byUnit.has(unit.id)) return;
+    const { componentId } = unit;
+    const open = this.shared.get(`${step.id} ${componentId}`);
+    const cell = open === undefined ? undefined : this.list[open];
+    const grown: Cell = cell
+      ? { ...cell, unitIds: [...cell.unitIds, unit.id] }
+      : { number: this.list.length + 1, componentId, unitIds: [unit.id], openedBy: step.id };
+    this.list[grown.number - 1] = grown;
+    this.index(grown);
+  }
+
+  private index(cell: Cell): void {
+    for (const id of cell.unitIds) this.byUnit.set(id, cell);
+    if (!this.structure.components.get(cell.componentId)?.matched)
+      this.shared.set(`${cell.openedBy} ${cell.componentId}`, cell.number - 1);
+  }
+}

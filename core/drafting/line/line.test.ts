@@ -1,0 +1,185 @@
+import { sayStep } from '../../language/en/sentence';
+import { emptyWorkbook, typed } from '../../testing/workbook';
+import { applyLine } from './apply-line';
+import { completeLine } from './complete-line';
+import { parseLine, splitLine } from './parse-line';
+
+const series = typed([
+  'take off 8 cover nuts /socket, 17 mm',
+  'draw 1 rotor @each shaft /hook tool',
+  'draw stationary rings @each shaft',
+]).series;
+
+describe('a line says a step', () => {
+  test('verb, parts, tool, position and caution', () => {
+    const line = parseLine('draw stationary rings /hook tool @each shaft !Do not scratch the pocket', series);
+    expect(line).toMatchObject({
+      verb: 'draw',
+      parts: [{ name: 'stationary rings' }],
+      tools: ['hook tool'],
+      positionIds: ['s1', 's2'],
+      cautions: [{ signal: 'CAUTION', text: 'Do not scratch the pocket' }],
+      faults: [],
+    });
+  });
+
+  test('the longest verb wins: "take off" is not "take", "lift off" is a take-off', () => {
+    expect(parseLine('take off the cover', series).verb).toBe('take-off');
+    expect(parseLine('Lift off cover', series).verb).toBe('take-off');
+    expect(parseLine('fitting', series).verb).toBeUndefined();
+  });
+
+  test('numbers, lists and articles', () => {
+    expect(parseLine('take off 8 cover nuts, washers and the gasket', series).parts).toEqual([
+      { name: 'cover nuts', count: 8 },
+      { name: 'washers' },
+      { name: 'gasket' },
+    ]);
+  });
+
+  test('where to, torque, minutes and photo', () => {
+    const line = parseLine(
+      'press stationary rings into the seal pocket =33 ft-lb ~4 min ?both pins in their notches',
+      series,
+    );
+    expect(line).toMatchObject({
+      into: 'seal pocket',
+      torque: { value: 33, unit: 'lbf·ft' },
+      minutes: 4,
+      photo: 'both pins in their notches',
+    });
+  });
+
+  test('one, two and three exclamation marks are CAUTION, WARNING and DANGER', () => {
+    const signals = ['!a b', '!!a b', '!!!a b'].map(
+      (mark) => parseLine(`lift cover ${mark}`, series).cautions[0]?.signal,
+    );
+    expect(signals).toEqual(['CAUTION', 'WARNING', 'DANGER']);
+  });
+
+  test('a slash inside a size is no tool', () => {
+    expect(parseLine('loosen cover nuts /socket, 1/2 in', series).tools).toEqual(['socket, 1/2 in']);
+    expect(splitLine('loosen nuts =45 N·m').map((segment) => segment.sign)).toEqual(['said', '=']);
+  });
+
+  test('verbs about no part keep the words', () => {
+    const line = parseLine('drain the gear oil /drain pan', series);
+    expect(line).toMatchObject({ verb: 'drain', about: 'the gear oil', parts: [], faults: [] });
+  });
+});
+
+describe('a line that cannot be understood says why', () => {
+  test.each([
+    ['wiggle the rotor', { kind: 'no-verb', word: 'wiggle' }],
+    ['draw /hook tool', { kind: 'no-part', verb: 'draw' }],
+    ['draw rotor @bore 7', { kind: 'unknown-position', text: 'bore 7' }],
+    ['torque cover nuts =45', { kind: 'bad-torque', text: '45', reason: 'no-unit' }],
+    ['torque cover nuts =218 pounds', { kind: 'bad-torque', text: '218 pounds', reason: 'other-dimension' }],
+    ['draw rotor ~soon', { kind: 'bad-minutes', text: 'soon' }],
+  ])('%s', (typedLine, fault) => {
+    const line = parseLine(typedLine, series);
+    expect(line.faults).toContainEqual(fault);
+    expect(applyLine({ ...emptyWorkbook(), series }, line, -1, () => 'x')).toBeUndefined();
+  });
+});
+
+describe('applying a line', () => {
+  test('parts and tools named for the first time are created once, in the singular', () => {
+    const workbook = typed([
+      'take off 8 cover nuts /socket, 17 mm',
+      'loosen cover nuts /socket, 17 mm',
+      'fit cover nut',
+    ]);
+    expect(workbook.series.components.map((c) => [c.name, c.count, c.kind])).toEqual([['cover nut', 8, 'nut']]);
+    expect(workbook.series.tools).toMatchObject([{ name: 'socket', size: '17 mm' }]);
+    expect(workbook.procedure.steps.map((step) => step.toolIds.length)).toEqual([1, 1, 0]);
+  });
+
+  test('fewer than all is remembered on the step, not on the part', () => {
+    const workbook = typed(['take off 8 cover nuts', 'start by hand 6 cover nuts']);
+    expect(workbook.series.components[0]?.count).toBe(8);
+    expect(workbook.procedure.steps[1]?.targets[0]?.count).toBe(6);
+  });
+
+  test('a part first named at a position has that position set', () => {
+    expect(typed(['draw rotor @shaft 1']).series.components[0]?.positionSetId).toBe('shafts');
+  });
+
+  test('a step typed while standing early still falls into its own stage', () => {
+    const workbook = typed(['isolate pump', 'take off cover', 'renew cover', 'fit cover']);
+    const parsed = parseLine('drain the oil', workbook.series);
+    const applied = applyLine(workbook, parsed, 3, () => 'late');
+    expect(applied?.workbook.procedure.steps.map((step) => step.stage)).toEqual([
+      'make-safe',
+      'take-down',
+      'renew',
+      'put-back',
+      'put-back',
+    ]);
+    const first = applyLine(workbook, parseLine('lock out the drive', workbook.series), -1, () => 'early');
+    expect(first?.index).toBe(0);
+  });
+
+  test('a twenty-step teardown typed without a mouse reads as instructions', () => {
+    const workbook = typed([
+      'draw stationary rings /hook tool @each shaft',
+      'torque 8 cover nuts =45 N·m /torque wrench, 10-60 N·m',
+    ]);
+    expect(workbook.procedure.steps.map((step) => sayStep(step, workbook.series))).toEqual([
+      'Draw out the stationary ring at each shaft with hook tool.',
+      'Torque the eight cover nuts to 45 N·m with torque wrench, 10-60 N·m.',
+    ]);
+  });
+});
+
+describe('completion', () => {
+  const inserts = (line: string) => completeLine(line, line.length, series).map((completion) => completion.insert);
+  test('of verbs, of known parts, of tools and of positions', () => {
+    expect(inserts('dra')).toEqual(['drain ', 'draw ']);
+    expect(inserts('take off cov')).toEqual(['cover nuts']);
+    expect(inserts('draw stat')).toEqual(['stationary rings']);
+    expect(inserts('draw rotors /ho')).toEqual(['hook tool']);
+    expect(inserts('draw rotors @each')).toEqual(['each shaft']);
+    expect(inserts('draw rotors @sh')).toEqual(['shaft 1', 'shaft 2', 'each shaft']);
+  });
+  test('nothing is offered for what is typed in full, nor where words are free', () => {
+    expect(inserts('draw rotors')).toEqual([]);
+    expect(inserts('drain gear')).toEqual([]);
+    expect(inserts('draw rotors !ro')).toEqual([]);
+  });
+  test('it replaces only the word at hand', () => {
+    const line = 'take off 8 cov';
+    expect(completeLine(line, line.length, series)[0]).toMatchObject({ from: 11, to: 14 });
+  });
+});
+
+describe('what is put on and which way it faces', () => {
+  const said = (line: string) => parseLine(line, emptyWorkbook().series);
+  test('are said with + and >', () => {
+    const { applied, faces, faults } = said('fit lip seal +silicone grease, lip only +tape >lip to the pressure ~3');
+    expect(applied).toEqual([{ name: 'silicone grease', where: 'lip only' }, { name: 'tape' }]);
+    expect(faces).toEqual({ end: 'lip', toward: 'the pressure' });
+    expect(faults).toEqual([]);
+  });
+  test('a facing that names one side only is told; a plus between parts is still "and"', () => {
+    expect(said('fit lip seal >lip').faults).toEqual([{ kind: 'bad-faces', text: 'lip' }]);
+    expect(said('fit nut + washer').parts.map(({ name }) => name)).toEqual(['nut', 'washer']);
+    expect(said('fit nut > washer').faces).toBeUndefined();
+  });
+  test('a consumable named for the first time is made, and known by its name the next time', () => {
+    const workbook = typed([
+      'take off seal',
+      'fit seal +silicone grease, thin film >lip to the pressure',
+      'grease nut +Silicone grease',
+    ]);
+    expect(workbook.series.consumables).toHaveLength(1);
+    const [grease] = workbook.series.consumables;
+    expect(workbook.procedure.steps[1]).toMatchObject({
+      applications: [{ consumableId: grease?.id, where: 'thin film' }],
+      faces: { end: 'lip', toward: 'the pressure' },
+    });
+    expect(completeLine('fit seal +sil', 13, workbook.series)).toMatchObject([
+      { kind: 'consumable', insert: 'silicone grease' },
+    ]);
+  });
+});

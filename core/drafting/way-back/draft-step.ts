@@ -1,0 +1,26 @@
+import { applyEdits, type Edit, newStep } from '../../edits/edit';
+import { DRAFTED_FIELDS, type Step, type Workbook } from '../../model/procedure';
+import type { Verb } from '../../model/verbs';
+
+/** A step proposed by the program: every field it says carries the mark until a person has looked at it. */
+export function draftStep(workbook: Workbook, verb: Verb, what: string, fields: Partial<Step>): Step {
+  const step: Step = { ...newStep(draftId(workbook, verb, what), verb, undefined), ...fields };
+  const said = DRAFTED_FIELDS.filter((field) => {
+    const value = step[field];
+    return Array.isArray(value) ? value.length > 0 : value !== undefined;
+  });
+  return { ...step, drafted: said };
+}
+
+export function withEdits(workbook: Workbook, edits: readonly Edit[]): Workbook {
+  return edits.length > 0 ? applyEdits(workbook, edits) : workbook;
+}
+
+/** Core has no randomness: the id tells what it is for, and a number keeps it apart from earlier drafts. */
+function draftId({ procedure }: Workbook, verb: Verb, what: string): string {
+  const base = `${verb}-${what}`.slice(0, 56);
+  const taken = new Set(procedure.steps.map((step) => step.id));
+  let n = 1;
+  while (taken.has(`${base}-${n}`)) n += 1;
+  return `${base}-${n}`;
+}

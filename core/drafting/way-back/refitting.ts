@@ -1,0 +1,126 @@
+import { movesOf, type Timeline } from '../../bench/replay';
+import type { Unit } from '../../bench/units';
+import { type Edit, firstOf } from '../../edits/edit';
+import { isFastener } from '../../model/kinds';
+import type { Step, Target, Workbook } from '../../model/procedure';
+import { componentById, type Series } from '../../model/series';
+import { type Verb, type VerbEffect, verbOf } from '../../model/verbs';
+import { draftStep } from './draft-step';
+import { takingOf } from './takings';
+
+/** The edits that put units of one component back, mirrored to where they were taken off. They change nothing else. */
+export function refitting(workbook: Workbook, timeline: Timeline, units: readonly Unit[]): Edit[] {
+  const taking = takingOf(timeline, units);
+  const [unit] = units;
+  const component = unit && componentById(workbook.series, unit.componentId);
+  if (!component) return [];
+  const { procedure, series } = workbook;
+  const when = taking?.step.when;
+  const verb: Verb = component.kind === 'pin' ? 'pin' : isFastener(component.kind) ? 'start-by-hand' : 'fit';
+  const positions = [...new Set(units.flatMap((u) => (u.positionId ? [u.positionId] : [])))];
+  const everywhere = allPositions(series, component.id);
+  const perPosition = units.length / Math.max(1, positions.length);
+  const target: Target =
+    perPosition < component.count
+      ? { componentId: component.id, count: Math.ceil(perPosition) }
+      : { componentId: component.id };
+  const faces = component.faces ?? (taking?.step.targets.length === 1 ? taking.step.faces : undefined);
+  const step = draftStep(workbook, verb, component.id, {
+    targets: [target],
+    positionIds: positions.length === everywhere.length && taking?.step.positionIds.length === 0 ? [] : positions,
+    applications: component.wants ?? [],
+    ...(faces && { faces }),
+    ...(when && { when }),
+  });
+  const index = mirroredIndex(workbook, timeline, taking?.index ?? -1, component.id);
+  const edits: Edit[] = [{ kind: 'insert', index, step }];
+  if (verb !== 'start-by-hand' || torquedFrom(procedure.steps, index, component.id)) return edits;
+  return [...edits, { kind: 'insert', index: index + 1, step: torqueStep(workbook, component.id, step) }];
+}
+
+/** The edits that join up an assembly that a step opened, with all that was in it. */
+export function joining(workbook: Workbook, timeline: Timeline, opening: Step): Edit[] {
+  const index = timeline.frames.findIndex(({ step }) => step === opening);
+  const hostId = opening.targets[0]?.componentId ?? '';
+  const inside = new Set(timeline.structure.series.components.flatMap((c) => (c.hostId === hostId ? [c.id] : [])));
+  const step = draftStep(workbook, 'join', hostId, {
+    targets: opening.targets,
+    positionIds: opening.positionIds,
+    ...(opening.when && { when: opening.when }),
+  });
+  const at = [...inside].map((id) => mirroredIndex(workbook, timeline, index, id));
+  return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), ...at), step }];
+}
+
+/** A torque step behind the step at `index`, with the figure already given for these fasteners, if there is one. */
+export function torqueAfter(workbook: Workbook, componentId: string, index: number): Edit[] {
+  const before = workbook.procedure.steps[index];
+  const at = Math.max(
+    index + 1,
+    before && verbOf(before.verb).effect === 'refits' ? 0 : firstOf(workbook.procedure, 'prove'),
+  );
+  return [{ kind: 'insert', index: at, step: torqueStep(workbook, componentId, before) }];
+}
+
+/**
+ * Where the refitting of what was taken at `takenAt` belongs: behind the refitting and the torque of everything taken
+ * later, behind its own renewal, and not before anything is put back at all.
+ */
+export function mirroredIndex(
+  { procedure }: Workbook,
+  timeline: Timeline,
+  takenAt: number,
+  componentId: string,
+): number {
+  let index = Math.max(
+    firstOf(procedure, 'put-back'),
+    takenAt + 1,
+    lastNaming(procedure.steps, 'takes', [componentId]) + 1,
+    lastNaming(procedure.steps, 'renews', [componentId]) + 1,
+  );
+  const takenLater = new Set<string>();
+  timeline.frames.forEach((frame, i) => {
+    if (i <= takenAt) return;
+    for (const move of movesOf(frame)) {
+      const moved = timeline.units.get(move.unitId)?.componentId;
+      if (!moved) continue;
+      if (move.act === 'out') takenLater.add(moved);
+      if (move.act === 'home' && takenLater.has(moved)) index = Math.max(index, i + 1);
+    }
+    const { step } = frame;
+    if (step.verb === 'torque' && step.targets.some((target) => takenLater.has(target.componentId)))
+      index = Math.max(index, i + 1);
+  });
+  return index;
+}
+
+/** The last step of this effect that names one of the components, whether it found them or not; -1 for none. */
+export function lastNaming(steps: readonly Step[], effect: VerbEffect, componentIds: readonly string[]): number {
+  return steps.findLastIndex(
+    (step) =>
+      verbOf(step.verb).effect === effect && step.targets.some((target) => componentIds.includes(target.componentId)),
+  );
+}
+
+function torqueStep(workbook: Workbook, componentId: string, like: Step | undefined): Step {
+  const known = workbook.procedure.steps.find(
+    (step) => step.torque && step.targets.some((target) => target.componentId === componentId),
+  )?.torque;
+  return draftStep(workbook, 'torque', componentId, {
+    targets: [{ componentId }],
+    positionIds: [...(like?.positionIds ?? [])],
+    ...(known && { torque: known }),
+    ...(like?.when && { when: like.when }),
+  });
+}
+
+function torquedFrom(steps: readonly Step[], index: number, componentId: string): boolean {
+  return steps
+    .slice(index)
+    .some((step) => step.verb === 'torque' && step.targets.some((t) => t.componentId === componentId));
+}
+
+function allPositions(series: Series, componentId: string): string[] {
+  const setId = componentById(series, componentId)?.positionSetId;
+  return series.positionSets.find((set) => set.id === setId)?.positions.map((position) => position.id) ?? [];
+}

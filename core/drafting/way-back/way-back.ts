@@ -1,0 +1,129 @@
+import { calledFor, lyingFree, replay, type Timeline } from '../../bench/replay';
+import type { Unit } from '../../bench/units';
+import type { Edit } from '../../edits/edit';
+import { isFastener } from '../../model/kinds';
+import { isLeaving, type Step, type Workbook } from '../../model/procedure';
+import { componentById, positionSetById } from '../../model/series';
+import { verbOf } from '../../model/verbs';
+import { withEdits } from './draft-step';
+import { cleaning, counterpart, lastLookPhotos, renewing, soaking, wantsFilling } from './preparing';
+import { joining, refitting, torqueAfter } from './refitting';
+import { takingOf } from './takings';
+
+/**
+ * Drafts everything that is still missing to close the pump again, from the way down: renewal of what is always
+ * renewed, cleaning and soaking, one refitting a removal in reverse order, torque for every fastener, photos at the
+ * last look, fillings and restorings. Everything drafted carries a mark until a person has looked at it. Run again
+ * after the teardown changed it adds only the difference; with nothing missing the workbook comes back as it was.
+ */
+export function draftPutBack(workbook: Workbook): Workbook {
+  let draft = renewWhatIsOut(workbook);
+  let timeline = replay(draft);
+  const go = (edits: readonly Edit[]) => {
+    if (edits.length === 0) return;
+    draft = withEdits(draft, edits);
+    timeline = replay(draft, timeline);
+  };
+  const tried = new Set<string>();
+  for (;;) {
+    const latest = latestTaken(timeline, whatIsOut(draft, timeline));
+    const opening = takingOf(timeline, latest)?.step;
+    // What one refitting could not bring home, a second of the same kind would not either.
+    const attempt = [opening?.id, ...latest.map((unit) => unit.id)].join(' ');
+    if (latest.length === 0 || tried.has(attempt)) break;
+    tried.add(attempt);
+    const opened = opening && verbOf(opening.verb).effect === 'opens' && !isJoined(draft, opening);
+    go(opened ? joining(draft, timeline, opening) : refitting(draft, timeline, latest));
+  }
+  for (const fastenerId of looseFasteners(timeline)) {
+    const last = draft.procedure.steps.findLastIndex(
+      (step) => step.verb === 'loosen' && step.targets.some((target) => target.componentId === fastenerId),
+    );
+    if (last >= 0) go(torqueAfter(draft, fastenerId, last));
+  }
+  go(cleaning(draft, timeline));
+  go(soaking(draft));
+  for (const step of timeline.end.drained.values()) if (wantsFilling(step)) go(counterpart(draft, step, 'fill'));
+  const isolating = timeline.end.isolatedBy;
+  if (isolating && draft.procedure.steps.includes(isolating)) go(counterpart(draft, isolating, 'restore'));
+  go(lastLookPhotos(timeline));
+  go(aidsOut(draft, timeline));
+  return draft;
+}
+
+/** Components that are always renewed, lie on the cloth at the end, and have no renewal yet. */
+function renewWhatIsOut(workbook: Workbook): Workbook {
+  const timeline = replay(workbook);
+  const renewed = new Set(
+    workbook.procedure.steps
+      .filter((step) => step.verb === 'renew')
+      .flatMap((step) => step.targets.map((t) => t.componentId)),
+  );
+  const out = timeline.ends.flatMap(({ state }) =>
+    lyingFree(timeline, state).map((unit) => ({ unit, cut: state.marks.get(unit.id)?.has('cut') })),
+  );
+  const due = new Map<string, Set<string>>();
+  for (const { unit, cut } of out) {
+    const { componentId, positionId } = unit;
+    const always = cut || componentById(workbook.series, componentId)?.renewal === 'always';
+    if (!always || renewed.has(componentId) || isLeaving(workbook.procedure, componentId)) continue;
+    due.set(componentId, (due.get(componentId) ?? new Set()).add(positionId ?? ''));
+  }
+  // Parts that are out at the same positions are renewed together; those still in the pump are left alone.
+  const together = new Map<string, { ids: string[]; positionIds: string[] }>();
+  for (const [id, places] of due) {
+    const positionIds = positionsOut(workbook, id, places);
+    const group = together.get(positionIds.join(' ')) ?? { ids: [], positionIds };
+    group.ids.push(id);
+    together.set(positionIds.join(' '), group);
+  }
+  return [...together.values()].reduce(
+    (draft, { ids, positionIds }) => withEdits(draft, renewing(draft, ids, positionIds)),
+    workbook,
+  );
+}
+
+/** The positions a part is out at; none when it is out everywhere. */
+function positionsOut({ series }: Workbook, componentId: string, out: ReadonlySet<string>): string[] {
+  const all = positionSetById(series, componentById(series, componentId)?.positionSetId)?.positions ?? [];
+  const there = all.map((position) => position.id).filter((id) => out.has(id));
+  return there.length === all.length ? [] : there;
+}
+
+/** What lies free, or new and called for in the tray, at the end of any way, and is meant to go back. */
+function whatIsOut(workbook: Workbook, timeline: Timeline): Unit[] {
+  const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
+  return [...new Set(out)].filter((unit) => !isLeaving(workbook.procedure, unit.componentId));
+}
+
+function isJoined({ procedure }: Workbook, opening: Step): boolean {
+  const hosts = new Set(opening.targets.map((target) => target.componentId));
+  return procedure.steps.some((step) => step.verb === 'join' && step.targets.some((t) => hosts.has(t.componentId)));
+}
+
+/** Of the units out, those of one component that were taken off last and together. */
+function latestTaken(timeline: Timeline, out: readonly Unit[]): Unit[] {
+  let latest: { index: number; units: Unit[] } | undefined;
+  for (const unit of out) {
+    const index = takingOf(timeline, [unit])?.index ?? -1;
+    if (!latest || index > latest.index) latest = { index, units: [unit] };
+    else if (index === latest.index && unit.componentId === latest.units[0]?.componentId) latest.units.push(unit);
+  }
+  return latest?.units ?? [];
+}
+
+/** Fasteners that were loosened and stayed in the pump. */
+function looseFasteners(timeline: Timeline): string[] {
+  const loose = timeline.ends.flatMap(({ state }) =>
+    [...state.groups].flatMap(([key, tightness]) => (tightness === 'loose' ? [key.slice(0, key.indexOf('/'))] : [])),
+  );
+  return [...new Set(loose)].filter((id) => isFastener(timeline.structure.components.get(id)?.kind ?? 'other'));
+}
+
+/** Aids still in come out with the last step of putting back. */
+function aidsOut({ procedure }: Workbook, timeline: Timeline): Edit[] {
+  const left = [...new Set(timeline.ends.flatMap(({ state }) => [...state.aids.keys()]))];
+  const last = procedure.steps.findLast((step) => step.stage === 'put-back');
+  if (left.length === 0 || !last) return [];
+  return [{ kind: 'change', stepId: last.id, fields: { aidsOut: [...(last.aidsOut ?? []), ...left] } }];
+}

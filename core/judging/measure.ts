@@ -1,0 +1,76 @@
+import type { Measurement } from '../model/procedure';
+import { convert, type Quantity } from '../quantity/quantity';
+import type { UnitSymbol } from '../quantity/units';
+
+/** One place to measure: a point along the part, and the first direction or the one across it. */
+export interface MeasuringPlace {
+  readonly point: string | null;
+  readonly direction: 1 | 2;
+}
+
+export interface Measured extends MeasuringPlace {
+  readonly reading: Quantity;
+}
+
+export type MeasureVerdict = 'within' | 'under' | 'over' | 'unjudged';
+
+export function placesOf({ points, directions }: Measurement): MeasuringPlace[] {
+  const along = points.length > 0 ? points : [null];
+  return along.flatMap((point) =>
+    (directions === 2 ? [1, 2] : [1]).map((direction) => ({ point, direction }) as MeasuringPlace),
+  );
+}
+
+/** A reading in any unit of length against the limits, both included. */
+export function judgeReading(reading: Quantity, { least, most }: Measurement): MeasureVerdict {
+  if (!least && !most) return 'unjudged';
+  // A reading on the limit passes whatever unit it was taken in.
+  if (least && convert(reading, least.unit).value < least.value - hair(least)) return 'under';
+  if (most && convert(reading, most.unit).value > most.value + hair(most)) return 'over';
+  return 'within';
+}
+
+/** What the readings of one part say together. Lengths in the unit of the first reading. */
+export interface WearSummary {
+  readonly unit: UnitSymbol;
+  readonly smallest: number;
+  readonly largest: number;
+  /** From the nominal size to the reading furthest from it; undefined without a nominal size. */
+  readonly fromNew: number | undefined;
+  /** Largest difference along the part in one direction; undefined with one point only. */
+  readonly taper: number | undefined;
+  /** Largest difference between the two directions at one point; undefined with one direction only. */
+  readonly outOfRound: number | undefined;
+}
+
+export function summarise(measured: readonly Measured[], { nominal }: Measurement): WearSummary | undefined {
+  const unit = measured[0]?.reading.unit;
+  if (!unit) return undefined;
+  const taken = measured.map((one) => ({ ...one, value: convert(one.reading, unit).value }));
+  const values = taken.map(({ value }) => value);
+  const isNew = nominal && convert(nominal, unit).value;
+  const spread = (list: readonly number[]) => (list.length > 1 ? Math.max(...list) - Math.min(...list) : undefined);
+  const along = [1, 2].flatMap(
+    (d) => spread(taken.filter(({ direction }) => direction === d).map(({ value }) => value)) ?? [],
+  );
+  const points = [...new Set(taken.map(({ point }) => point))];
+  const across = points.flatMap(
+    (p) => spread(taken.filter(({ point }) => point === p).map(({ value }) => value)) ?? [],
+  );
+  const twoWays = taken.some(({ direction }) => direction === 2);
+  return {
+    unit,
+    smallest: Math.min(...values),
+    largest: Math.max(...values),
+    fromNew:
+      isNew === undefined
+        ? undefined
+        : values.map((value) => value - isNew).reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)),
+    taper: points.length > 1 && along.length > 0 ? Math.max(...along) : undefined,
+    outOfRound: twoWays && across.length > 0 ? Math.max(...across) : undefined,
+  };
+}
+
+function hair({ value }: Quantity): number {
+  return Math.abs(value) * 1e-9;
+}

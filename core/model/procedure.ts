@@ -1,0 +1,269 @@
+import { z } from 'zod';
+import { Faces, POSES } from '../orientation/faces';
+import { Quantity } from '../quantity/quantity';
+import { unitOf } from '../quantity/units';
+import type { HouseRules } from './house-rules';
+import { Clip, Picture } from './pictures/picture';
+import { Application, Id, type Series } from './series';
+import { STAGES, VERB_IDS } from './verbs';
+
+const Words = z.string().trim().min(1, 'is empty').max(600);
+
+/** Signal words of ANSI Z535.6, from the gravest down; NOTICE is for damage to property only. */
+export const SIGNAL_WORDS = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const;
+export type SignalWord = (typeof SIGNAL_WORDS)[number];
+
+/** Torque tools above 10 N·m may deviate by this much; ISO 6789-1:2017, recalled from memory. */
+export const DEFAULT_TOLERANCE_PERCENT = 4;
+
+export const Target = z.strictObject({
+  componentId: Id,
+  /** How many pieces at each position; all of them when absent. */
+  count: z.int().min(1).max(96).optional(),
+});
+export type Target = z.infer<typeof Target>;
+
+const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
+  (q) => q.value > 0,
+  'must be more than nothing',
+);
+
+export const TorqueFigure = z.strictObject({
+  figure: Torque,
+  tolerancePercent: z.number().min(0.1).max(50).default(DEFAULT_TOLERANCE_PERCENT),
+  /** Where the figure comes from: a document, a drawing, a standard. */
+  source: z.string().trim().max(200).optional(),
+  /** The same figure as the source gives it once more, in another unit. */
+  also: Torque.optional(),
+  /** What is on the thread that the figure holds for. */
+  thread: z
+    .discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('dry') }),
+      z.strictObject({ is: z.literal('with'), consumableId: Id }),
+    ])
+    .optional(),
+});
+export type TorqueFigure = z.infer<typeof TorqueFigure>;
+
+export const Caution = z.strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words });
+export type Caution = z.infer<typeof Caution>;
+
+export const PhotoCheck = z.strictObject({
+  mustShow: Words,
+  /** The picture of the step that shows how it should look. */
+  referenceId: Id.optional(),
+});
+export type PhotoCheck = z.infer<typeof PhotoCheck>;
+
+/** What follows from what is found. */
+export const CONSEQUENCES = ['reuse', 'renew', 'refer'] as const;
+export type Consequence = (typeof CONSEQUENCES)[number];
+
+/** What to look at, what is sound, and what else may be found. */
+export const Look = z.strictObject({
+  id: Id,
+  /** "the sealing edge all round". */
+  at: Words,
+  /** By eye, with a lamp, with a thumbnail, beside a new one. */
+  by: z.string().trim().max(120).optional(),
+  sound: Words,
+  faults: z
+    .array(
+      z.strictObject({
+        id: Id,
+        /** "pitting". */
+        sign: z.string().trim().min(1, 'is empty').max(120),
+        /** "cavitation: look at the suction side". */
+        means: z.string().trim().max(300).optional(),
+        follows: z.enum(CONSEQUENCES),
+      }),
+    )
+    .max(12)
+    .default([]),
+});
+export type Look = z.infer<typeof Look>;
+
+const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length');
+
+/** A length that is measured, at these points and in one or two directions at each. */
+export const Measurement = z.strictObject({
+  id: Id,
+  /** "outside diameter". */
+  what: z.string().trim().min(1, 'is empty').max(120),
+  nominal: Length.optional(),
+  least: Length.optional(),
+  most: Length.optional(),
+  /** "top", "middle", "bottom"; one unnamed point when empty. */
+  points: z.array(z.string().trim().min(1).max(40)).max(12).default([]),
+  directions: z.union([z.literal(1), z.literal(2)]).default(1),
+  toolId: Id.optional(),
+  follows: z.enum(CONSEQUENCES).default('renew'),
+});
+export type Measurement = z.infer<typeof Measurement>;
+
+/** A question whose answer picks what follows. */
+export const Decision = z.strictObject({
+  question: Words,
+  answers: z
+    .array(z.strictObject({ id: Id, text: z.string().trim().min(1, 'is empty').max(120) }))
+    .min(2)
+    .max(6),
+});
+export type Decision = z.infer<typeof Decision>;
+
+/** The step is carried out only when the decision at `stepId` was answered with one of these. */
+export const Condition = z.strictObject({ stepId: Id, answerIds: z.array(Id).min(1).max(6) });
+export type Condition = z.infer<typeof Condition>;
+
+/** Where the work is done: with vice and bench, or from the back of a van. */
+export const SETTINGS = ['workshop', 'field'] as const;
+export type Setting = (typeof SETTINGS)[number];
+
+/** Another way to do the same step; what it does not say is as in the step itself, which is the preferred way. */
+export const Method = z.strictObject({
+  id: Id,
+  /** The way to go in this setting. */
+  setting: z.enum(SETTINGS).optional(),
+  name: z.string().trim().min(1, 'is empty').max(120),
+  verb: z.enum(VERB_IDS),
+  toolIds: z.array(Id).max(20).default([]),
+  detail: z.string().trim().max(1200).optional(),
+  cautions: z.array(Caution).max(8).default([]),
+});
+export type Method = z.infer<typeof Method>;
+
+/** What the program may propose in a step. */
+export const DRAFTED_FIELDS = [
+  'verb',
+  'targets',
+  'about',
+  'positionIds',
+  'faces',
+  'applications',
+  'torque',
+  'photo',
+  'minutes',
+  'detail',
+  'cautions',
+  'when',
+] as const;
+export type DraftedField = (typeof DRAFTED_FIELDS)[number];
+
+export const Step = z.strictObject({
+  id: Id,
+  stage: z.enum(STAGES),
+  verb: z.enum(VERB_IDS),
+  targets: z.array(Target).max(40).default([]),
+  /** For verbs that act on no part: "the gear oil", "the drive". */
+  about: z.string().trim().max(160).optional(),
+  /** Where to, for fitting: "the seal pocket". */
+  into: z.string().trim().max(120).optional(),
+  /** Empty means everywhere the parts are. */
+  positionIds: z.array(Id).max(48).default([]),
+  toolIds: z.array(Id).max(20).default([]),
+  faces: Faces.optional(),
+  applications: z.array(Application).max(10).default([]),
+  torque: TorqueFigure.optional(),
+  cautions: z.array(Caution).max(8).default([]),
+  detail: z.string().trim().max(1200).optional(),
+  why: z.string().trim().max(600).optional(),
+  photo: PhotoCheck.optional(),
+  minutes: z.number().min(0).max(10_000).optional(),
+  decision: Decision.optional(),
+  /** All must hold. */
+  when: z.array(Condition).max(8).optional(),
+  methods: z.array(Method).max(6).optional(),
+  /** Guide pins, wedges, soft jaws and blocks that stay in from here on, and those that come out. */
+  aidsIn: z.array(Id).max(10).optional(),
+  aidsOut: z.array(Id).max(10).optional(),
+  /** Where the fitted units came from, when they change places. */
+  fromPositionId: Id.optional(),
+  /** How a housing lies after the step. */
+  pose: z.strictObject({ componentId: Id, lies: z.enum(POSES) }).optional(),
+  /** The sentence in the trainer's own words; without it the sentence is made from the fields. */
+  text: z.string().trim().max(600).optional(),
+  /** Each position is gone through on its own, in the order said; without it all are done at once. */
+  oneByOne: z.literal(true).optional(),
+  /** From the second position on it is done as in a mirror. */
+  mirrored: z.literal(true).optional(),
+  looks: z.array(Look).max(12).optional(),
+  measurements: z.array(Measurement).max(12).optional(),
+  pictures: z.array(Picture).max(24).optional(),
+  clips: z.array(Clip).max(8).optional(),
+  /** The fields proposed by the program that no person has looked at; `true` is how documents once said all of them. */
+  drafted: z.union([z.literal(true), z.array(z.enum(DRAFTED_FIELDS)).min(1)]).optional(),
+});
+export type Step = z.infer<typeof Step>;
+
+/** What a procedure means to change in the pump, so that it is not taken for a mistake. */
+export const IntendedChange = z.discriminatedUnion('kind', [
+  /** The part is left out for good. */
+  z.strictObject({ kind: z.literal('leaves'), componentId: Id }),
+  /** The part was not in the pump; a new one goes in. */
+  z.strictObject({ kind: z.literal('joins'), componentId: Id }),
+  /** The part is fitted at another place: a shaft swapped to the other side. */
+  z.strictObject({ kind: z.literal('moves'), componentId: Id, fromPositionId: Id, toPositionId: Id }),
+]);
+export type IntendedChange = z.infer<typeof IntendedChange>;
+
+/** A warning that the trainer lets stand, with the reason; the release keeps it. */
+export const Acceptance = z.strictObject({
+  findingId: z.string().min(1).max(60),
+  stepId: Id.optional(),
+  componentIds: z.array(Id).max(400),
+  reason: z.string().trim().min(3, 'needs at least three letters').max(600),
+});
+export type Acceptance = z.infer<typeof Acceptance>;
+
+export const Procedure = z.strictObject({
+  id: Id,
+  seriesId: Id,
+  title: z.string().trim().min(1, 'is empty').max(160),
+  purpose: z.string().trim().max(1200).optional(),
+  steps: z.array(Step).max(3000).default([]),
+  kits: z
+    .array(z.strictObject({ kitId: Id, count: z.int().min(1).max(99) }))
+    .max(20)
+    .optional(),
+  intends: z.array(IntendedChange).max(60).optional(),
+  /** The module before this one: the bench it leaves is the bench this one starts from. */
+  takesOver: Id.optional(),
+  /** Another module goes on from here; what lies on the cloth at the end is handed on, not left over. */
+  handsOn: z.literal(true).optional(),
+  accepted: z.array(Acceptance).max(400).optional(),
+});
+export type Procedure = z.infer<typeof Procedure>;
+
+/** What is frozen by a release and edited together while drafting: a procedure and the series it names. */
+export interface Workbook {
+  readonly series: Series;
+  readonly procedure: Procedure;
+  /** The modules carried out before this one, in order. */
+  readonly before?: readonly Procedure[];
+  /** How this dealer wants things said. */
+  readonly house?: HouseRules;
+}
+
+/** Minutes that a step without a time of its own is taken to last, where a soak or a setting compound is timed. */
+export const UNSAID_MINUTES = 2;
+
+/** Whether the answers given, by the step that asks, lead to a step. */
+export function isToDo(step: Step, answers: ReadonlyMap<string, string>): boolean {
+  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(answers.get(stepId) ?? ''));
+}
+
+/** Whether a procedure means to leave a part out of the pump. */
+export function isLeaving({ intends }: Procedure, componentId: string): boolean {
+  return (intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
+}
+
+/** Sum of the minutes said, and how many steps say nothing. */
+export function benchMinutes(procedure: Procedure): { minutes: number; unsaid: number } {
+  let minutes = 0;
+  let unsaid = 0;
+  for (const step of procedure.steps) {
+    if (step.minutes === undefined) unsaid += 1;
+    else minutes += step.minutes;
+  }
+  return { minutes, unsaid };
+}

@@ -1,0 +1,33 @@
+import { replay } from '../bench/replay';
+import type { Workbook } from '../model/procedure';
+import { componentId, typed } from '../testing/workbook';
+import { kitsNeeded, piecesInKits, piecesNeeded } from './kit-need';
+
+/** Two seats at each of two shafts, renewed; a kit holds three. */
+function seats(kits: number): Workbook {
+  const workbook = typed(['take off 2 seats @each shaft', 'renew seats', 'fit seats']);
+  return {
+    series: {
+      ...workbook.series,
+      kits: [{ id: 'k', name: 'seat kit', contents: [{ componentId: componentId(workbook, 'seat'), count: 3 }] }],
+    },
+    procedure: { ...workbook.procedure, kits: [{ kitId: 'k', count: kits }] },
+  };
+}
+
+test('one kit serves a number of sets, so four seats need two kits of three', () => {
+  const workbook = seats(1);
+  const timeline = replay(workbook);
+  expect([...piecesNeeded(timeline).values()]).toEqual([4]);
+  expect([...piecesInKits(workbook.series, workbook.procedure).values()]).toEqual([3]);
+  expect(kitsNeeded(workbook.series, workbook.procedure, 'k', timeline)).toBe(2);
+});
+
+test('a kit nobody renews from is not needed', () => {
+  const { series, procedure } = seats(1);
+  const looked = {
+    series,
+    procedure: { ...procedure, steps: procedure.steps.filter((step) => step.verb !== 'renew') },
+  };
+  expect(kitsNeeded(series, looked.procedure, 'k', replay(looked))).toBe(0);
+});
