@@ -1,5 +1,5 @@
 import { draftPutBack } from '#core/drafting/way-back/way-back';
-import { changeStep } from '#core/edits/edit';
+import { changeStep } from '#core/edits/steps';
 import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
 import type { Component, Consumable } from '#core/model/series';
 import { readPackage } from '#core/package/package';

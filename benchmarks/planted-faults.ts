@@ -1,5 +1,5 @@
 import { wantsFilling } from '#core/drafting/way-back/preparing';
-import { deleteStep, moveStep } from '#core/edits/edit';
+import { deleteStep, moveStep } from '#core/edits/steps';
 import { sayStep } from '#core/language/en/sentence';
 import { isFastener } from '#core/model/kinds';
 import type { Step, Workbook } from '#core/model/procedure';
@@ -8,7 +8,8 @@ import { verbOf } from '#core/model/verbs';
 import { endMeant, placeInStack } from '#core/orientation/directions';
 import { sayQuantity } from '#core/quantity/quantity';
 import { rate } from '#core/supplies/compatibility';
-import { CONSUMABLE_BASES, isCompound } from '#core/supplies/consumable-kinds';
+import { isCompound } from '#core/supplies/consumable-kinds';
+import { CONSUMABLE_BASES } from '#core/model/consumables';
 import { materialOf } from '#core/supplies/materials';
 
 /** A kind of mistake that trainers make. */

@@ -1,5 +1,5 @@
 import { replay, type Timeline } from '#core/bench/replay';
-import { changeStep } from '#core/edits/edit';
+import { changeStep } from '#core/edits/steps';
 import { check } from '#core/findings/check';
 import { foldOf } from '#core/fold/fold';
 import type { Step, Workbook } from '#core/model/procedure';

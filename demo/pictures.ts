@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import { replay, stateAfter, type Timeline } from '#core/bench/replay';
+import { replay, type Timeline } from '#core/bench/replay';
+import { stateAfter } from '#core/bench/state';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
 import type { ComponentKind } from '#core/model/kinds';
 import type { PictureMark } from '#core/model/pictures/picture';

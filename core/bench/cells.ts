@@ -32,14 +32,15 @@ export class Cells {
     return this.byUnit.get(unitId);
   }
 
-  reserve(step: Step, unit: Unit): void {
+  /** The cell a unit is laid in by a step; `opener` is the step, or what lies on the bench before the first one. */
+  reserve(opener: Pick<Step, 'id'>, unit: Unit): void {
     if (this.byUnit.has(unit.id)) return;
     const { componentId } = unit;
-    const open = this.shared.get(`${step.id} ${componentId}`);
+    const open = this.shared.get(`${opener.id} ${componentId}`);
     const cell = open === undefined ? undefined : this.list[open];
     const grown: Cell = cell
       ? { ...cell, unitIds: [...cell.unitIds, unit.id] }
-      : { number: this.list.length + 1, componentId, unitIds: [unit.id], openedBy: step.id };
+      : { number: this.list.length + 1, componentId, unitIds: [unit.id], openedBy: opener.id };
     this.list[grown.number - 1] = grown;
     this.index(grown);
   }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { changeStep, moveStep } from '../edits/edit';
+import { changeStep, moveStep } from '../edits/steps';
 import type { Workbook } from '../model/procedure';
 import { componentId, emptyWorkbook, typed, withComponent } from '../testing/workbook';
 import { cellOf, replay, stateAfter, unitsIn } from './replay';

@@ -1,61 +1,39 @@
-import { componentPhrase } from '../language/en/sentence';
-import { isToDo, type Step, type Workbook } from '../model/procedure';
-import { Bench } from './bench';
-import type { BenchState, Move, Notice } from './bench-state';
-import { type Cell, Cells } from './cells';
-import { fork, lastUses, MOST_PATHS, type Path, type Route, rejoin, sameBench } from './paths';
+import type { Workbook } from '../model/procedure';
+import { sameJson } from './carry-out';
+import { type Frame, type History, linesSaid, Replayer } from './carry-out';
+import { Carried } from './carried';
+import type { Cell } from './cells';
+import type { Move } from './notices';
+import { questionsOf, stepRuns } from './passes';
 import { type Structure, structureOf } from './structure';
-import type { Place, Unit } from './units';
+import type { Unit } from './units';
+import { EVERY_WAY, Questions, type Question, type Route, type Ways } from './ways';
 
 /**
- * The bench replay: the whole state of the bench after every step.
+ * The bench replay: the whole state of the bench after every step, on all ways through the procedure at once.
  *
- * The replay is a fold of steps over the working states of all ways through. Decisions fork it, and ways that agree
- * again go on as one, so that k decisions do not cost 2^k. Every SNAPSHOT_EVERY steps the states are kept, so that any
- * moment can be shown without starting over and an edit at step n replays from the snapshot before n.
+ * Each step is carried out once for all ways that agree in what it looks at (`facts.ts`), so that neither a question nor
+ * an answer at each of many places multiplies the work. Every SNAPSHOT_EVERY steps what is carried on is kept, so that
+ * any moment can be shown without starting over and an edit at step n replays from the snapshot before n.
  */
 const SNAPSHOT_EVERY = 64;
-
-/** A step carried out on one of the ways through. */
-export interface Run {
-  readonly route: Route;
-  readonly moves: readonly Move[];
-  readonly notices: readonly Notice[];
-}
-
-export interface Frame {
-  readonly step: Step;
-  /** One for each way that carries the step out, the main way first. */
-  readonly runs: readonly Run[];
-  /** Whether the main way carries it out. */
-  readonly onMain: boolean;
-  /** What it moves on the main way, or on the first way that carries it out. */
-  readonly moves: readonly Move[];
-}
 
 export interface Timeline {
   readonly workbook: Workbook;
   readonly structure: Structure;
+  readonly questions: Questions;
   readonly units: ReadonlyMap<string, Unit>;
   readonly frames: readonly Frame[];
   readonly cells: readonly Cell[];
-  /** The states before step 0, 64, 128 and so on. */
-  readonly snapshots: readonly Snapshot[];
-  /** Where the main way ends. */
-  readonly end: BenchState;
-  /** Where each way ends that did not join another, the main one first. */
-  readonly ends: readonly { readonly state: BenchState; readonly route: Route }[];
-  /** More ways at once than are followed. */
-  readonly tooManyPaths: boolean;
-  /** For each decision the last step that depends on it. */
-  readonly uses: ReadonlyMap<string, number>;
-}
-
-interface Snapshot {
-  readonly paths: readonly Path[];
-  /** Some ways were given up before this moment. */
-  readonly tooManyPaths: boolean;
-  readonly cells: readonly Cell[];
+  /** What is carried on before step 0, 64, 128 and so on, where a run of steps begins there. */
+  readonly snapshots: ReadonlyMap<number, Carried>;
+  /** The bench when all is done. */
+  readonly end: Carried;
+  /** The ways looked at: all, or the one of the route asked for. */
+  readonly within: Ways;
+  /** The main way: the answers asked for, the first one wherever none is. */
+  readonly main: Route;
+  readonly history: History;
 }
 
 /**
@@ -66,59 +44,124 @@ export function replay(workbook: Workbook, previous?: Timeline, route?: Route): 
   const { series, procedure, before = [] } = workbook;
   const { steps } = procedure;
   const structure = structureOf(series, [...before, procedure], previous?.structure);
-  const kept =
-    !route && previous?.structure === structure && previous.workbook.before === workbook.before ? previous : undefined;
-  const uses = lastUses(steps);
-  const start = kept ? unchangedSteps(kept, steps, uses) : 0;
-  const resume = kept?.snapshots[start / SNAPSHOT_EVERY];
-  const cells = new Cells(structure, resume?.cells);
-  let paths: Path[] = resume
-    ? resume.paths.map((path) => ({ ...path, bench: path.bench.copy(cells) }))
-    : [{ bench: takeOver(structure, before, cells), open: new Map(), route: new Map() }];
-  const frames: Frame[] = kept ? kept.frames.slice(0, start) : [];
-  const snapshots: Snapshot[] = kept ? kept.snapshots.slice(0, start / SNAPSHOT_EVERY) : [];
-  let tooManyPaths = resume?.tooManyPaths ?? false;
-
-  const snapshot = (): Snapshot => ({
-    paths: paths.map((path) => ({ ...path, bench: path.bench.copy() })),
-    cells: [...cells.list],
-    tooManyPaths,
-  });
-  steps.slice(start).forEach((step, i) => {
-    const index = start + i;
-    if (index % SNAPSHOT_EVERY === 0) snapshots[index / SNAPSHOT_EVERY] = snapshot();
-    const runs: Run[] = [];
-    let onMain = false;
-    paths = paths.flatMap((path, rank) => {
-      if (!isToDo(step, path.open)) return [path];
-      if (rank === 0) onMain = true;
-      runs.push(run(structure, path, step, index));
-      return (uses.get(step.id) ?? -1) > index ? fork(path, step, route) : [path];
-    });
-    const settled = (step.when ?? []).flatMap(({ stepId }) => (uses.get(stepId) === index ? [stepId] : []));
-    // Ways come together where an answer is no longer asked for, and where something is put back or tightened again.
-    const closes = step.verb === 'torque' || runs.some(({ moves }) => moves.some((move) => move.act === 'home'));
-    if (settled.length > 0 || (closes && paths.length > 1)) paths = rejoin(paths, settled, structure);
-    if (paths.length > MOST_PATHS) {
-      paths = paths.slice(0, MOST_PATHS);
-      tooManyPaths = true;
+  const earlier = before.flatMap((module) => module.steps);
+  const asking = questionsOf([...earlier, ...steps], series);
+  const kept = !route && previous && canGoOn(previous, workbook, structure) ? previous : undefined;
+  const known = kept?.questions.ask(asking) ? kept.questions : undefined;
+  const questions = known ?? newQuestions(asking);
+  const resume = kept && known ? resumeAt(kept, workbook) : undefined;
+  const within = route ? wayOf(asking, route, questions) : EVERY_WAY;
+  const main: Route = route ?? new Map();
+  const start = resume?.index ?? 0;
+  const history: History = {
+    before: earlier.length,
+    steps: resume && kept ? kept.history.steps.slice(0, earlier.length + start) : [],
+  };
+  const carried = resume ? resume.carried.copy() : new Carried(structure, questions);
+  const replayer = new Replayer(workbook, structure, carried, history, within, main);
+  if (!resume) {
+    layOutAtStart(structure, carried);
+    for (const module of before)
+      for (const run of stepRuns(module)) replayer.run(module.steps, run, history.steps.length - earlier.length);
+  }
+  const frames: Frame[] = resume && kept ? kept.frames.slice(0, start) : [];
+  const snapshots = new Map(resume && kept ? [...kept.snapshots].filter(([at]) => at < start) : []);
+  let due = start;
+  for (const run of stepRuns(procedure)) {
+    if (run.to <= start) continue;
+    if (run.from >= due) {
+      snapshots.set(run.from, carried.copy());
+      due = run.from + SNAPSHOT_EVERY;
     }
-    frames.push({ step, runs, onMain, moves: runs[0]?.moves ?? [] });
-  });
-  if (snapshots.length === 0) snapshots.push(snapshot());
-  const ends = rejoin(paths, [], structure).map(({ bench, route: way }) => ({ state: bench, route: way }));
+    frames.push(...replayer.run(steps, run, run.from));
+  }
+  if (snapshots.size === 0) snapshots.set(0, carried.copy());
   return {
     workbook,
     structure,
+    questions,
     units: structure.units,
     frames,
-    cells: cells.list,
+    cells: carried.cells.list,
     snapshots,
-    end: ends[0]?.state ?? new Bench(structure, cells),
-    ends,
-    tooManyPaths,
-    uses,
+    end: carried,
+    within,
+    main,
+    history,
   };
+}
+
+/** What is carried on after the first `count` steps, on the main way. */
+export function carriedAfter(timeline: Timeline, count: number): Carried {
+  const { workbook, structure, questions, main, history } = timeline;
+  if (count >= timeline.frames.length) return timeline.end;
+  const { procedure, before = [] } = workbook;
+  const at = Math.max(...[...timeline.snapshots.keys()].filter((index) => index <= count));
+  const carried = timeline.snapshots.get(at)?.copy() ?? new Carried(structure, questions);
+  const earlier = before.flatMap((module) => module.steps);
+  const within = wayOf(questionsOf([...earlier, ...procedure.steps], structure.series), main, questions);
+  const past: History = { before: history.before, steps: history.steps.slice(0, history.before + at) };
+  const replayer = new Replayer(workbook, structure, carried, past, within, main);
+  for (const run of stepRuns(procedure))
+    if (run.from >= at && run.from < count)
+      replayer.run(procedure.steps, { ...run, to: Math.min(run.to, count) }, run.from);
+  return carried;
+}
+
+function newQuestions(asking: readonly Question[]): Questions {
+  const questions = new Questions();
+  questions.ask(asking);
+  return questions;
+}
+
+/** The ways that are open on a route: each question has the answer of the route, or its first. */
+function wayOf(asking: readonly Question[], route: Route, questions: Questions): Ways {
+  return asking.reduce((ways, { key, answers }) => {
+    const answer = route.get(key) ?? answers[0];
+    return answer === undefined ? ways : questions.both(ways, questions.where(key, [answers.includes(answer) ? answer : (answers[0] ?? '')]));
+  }, EVERY_WAY);
+}
+
+/** Parts that lie on the bench before the first step have their cells like all others. */
+function layOutAtStart(structure: Structure, carried: Carried): void {
+  for (const id of structure.startsOut) {
+    for (const piece of structure.byComponent.get(id) ?? []) {
+      const unit = structure.units.get(`${piece.id}/old`);
+      if (unit) carried.cells.reserve({ id: 'start' }, unit);
+    }
+  }
+}
+
+/** Whether anything of an earlier replay can hold for this workbook. */
+function canGoOn(previous: Timeline, { procedure, before }: Workbook, structure: Structure): boolean {
+  const was = previous.workbook;
+  return (
+    previous.within === EVERY_WAY &&
+    previous.structure === structure &&
+    was.before === before &&
+    was.procedure.blocks === procedure.blocks &&
+    was.procedure.startsFrom === procedure.startsFrom &&
+    // What is said further on is compared with what was said before.
+    sameFacings(was.procedure.steps, procedure.steps) &&
+    sameJson(linesSaid(was.procedure.steps), linesSaid(procedure.steps))
+  );
+}
+
+type Steps = Workbook['procedure']['steps'];
+
+function sameFacings(before: Steps, after: Steps): boolean {
+  if (before === after) return true;
+  const [a, b] = [before.filter(({ faces }) => faces), after.filter(({ faces }) => faces)];
+  return a.length === b.length && a.every(({ faces, targets }, i) => faces === b[i]?.faces && targets === b[i]?.targets);
+}
+
+/** The latest snapshot of an earlier timeline up to which nothing has changed. */
+function resumeAt(previous: Timeline, { procedure: { steps } }: Workbook): { index: number; carried: Carried } | undefined {
+  let same = 0;
+  while (same < steps.length && previous.frames[same]?.step === steps[same]) same += 1;
+  const index = Math.max(-1, ...[...previous.snapshots.keys()].filter((at) => at <= same));
+  const carried = previous.snapshots.get(index);
+  return carried && { index, carried };
 }
 
 /** What a step moves, on whichever way. */
@@ -126,111 +169,4 @@ export function movesOf({ runs }: Frame): readonly Move[] {
   return runs.length === 1 ? (runs[0]?.moves ?? []) : runs.flatMap((run) => run.moves);
 }
 
-/** The state of the bench on the main way after the first `count` steps. */
-export function stateAfter(timeline: Timeline, count: number): BenchState {
-  const n = Math.max(0, Math.min(count, timeline.frames.length));
-  if (n === timeline.frames.length) return timeline.end;
-  const slot = Math.floor(n / SNAPSHOT_EVERY);
-  const cells = new Cells(timeline.structure, timeline.cells);
-  const bench = timeline.snapshots[slot]?.paths[0]?.bench.copy(cells) ?? new Bench(timeline.structure, cells);
-  timeline.frames.slice(slot * SNAPSHOT_EVERY, n).forEach(({ step, onMain }, i) => {
-    if (onMain) bench.perform(step, slot * SNAPSHOT_EVERY + i);
-  });
-  return bench;
-}
-
-/** Units in one place, in the order of the series. */
-export function unitsIn(timeline: Timeline, state: BenchState, place: Place): Unit[] {
-  return [...timeline.units.values()].filter((unit) => state.places.get(unit.id) === place);
-}
-
-/** What lies on the cloth by itself, without what sits in it. */
-export function lyingFree(timeline: Timeline, state: BenchState): Unit[] {
-  return unitsIn(timeline, state, 'cloth').filter((unit) => !state.seated.has(unit.id));
-}
-
-/** New units that are called for, because the old ones are in the bin, and that nothing has fitted. */
-export function calledFor(timeline: Timeline, state: BenchState): Unit[] {
-  return unitsIn(timeline, state, 'tray').filter((unit) => {
-    const old = timeline.structure.byPiece.get(unit.pieceId)?.old;
-    return !state.seated.has(unit.id) && (!old || state.places.get(old.id) === 'bin');
-  });
-}
-
-/** The cell a unit has on this cloth, if it ever lies there. */
-export function cellOf(timeline: Timeline, unitId: string): Cell | undefined {
-  return timeline.cells.find((cell) => cell.unitIds.includes(unitId));
-}
-
-/** What is written in a cell of a whole cloth: "rotor of shaft 1", "8 cover nuts". */
-export function cellName(timeline: Timeline, cell: Cell, pieces = cell.unitIds.length): string {
-  const component = timeline.structure.components.get(cell.componentId);
-  if (!component) return '';
-  const phrase = componentPhrase(component, pieces, false);
-  const positionId = timeline.units.get(cell.unitIds[0] ?? '')?.positionId;
-  const place = timeline.workbook.series.positionSets
-    .flatMap((set) => set.positions)
-    .find(({ id }) => id === positionId);
-  if (component.matched && place) return `${phrase} of ${place.name}`;
-  return pieces > 1 ? `${pieces} ${phrase}` : phrase;
-}
-
-/** The answers that lead to a step, for showing the bench as it is on that way. */
-export function routeTo(steps: readonly Step[], step: Step): Route {
-  const route = new Map<string, string>();
-  const follow = (towards: Step) => {
-    for (const { stepId, answerIds } of towards.when ?? []) {
-      const [answer] = answerIds;
-      if (!answer || route.has(stepId)) continue;
-      route.set(stepId, answer);
-      const decision = steps.find((candidate) => candidate.id === stepId);
-      if (decision) follow(decision);
-    }
-  };
-  follow(step);
-  return route;
-}
-
-/** Carries a step out, and each other method of it on a copy: whatever the way, the bench must be the same after it. */
-function run(structure: Structure, path: Path, step: Step, index: number): Run {
-  const methods = (step.methods ?? []).filter((method) => method.verb !== step.verb);
-  const copies = methods.map(() => path.bench.copy());
-  const { moves, notices } = path.bench.perform(step, index);
-  const disagreeing = methods.flatMap((method, i): Notice[] => {
-    const bench = copies[i];
-    if (!bench) return [];
-    const other = bench.perform({ ...step, verb: method.verb }, index);
-    const more = other.notices.filter(
-      (notice) => !notices.some((known) => JSON.stringify(known) === JSON.stringify(notice)),
-    );
-    return sameBench(path.bench, bench, structure)
-      ? more
-      : [...more, { kind: 'methods-disagree', methodId: method.id }];
-  });
-  return { route: path.route, moves, notices: [...notices, ...disagreeing] };
-}
-
-/** The bench as the modules before leave it, on their main way. */
-function takeOver(structure: Structure, before: Workbook['before'], cells: Cells): Bench {
-  const bench = new Bench(structure, cells);
-  const steps = (before ?? []).flatMap((procedure) => procedure.steps);
-  let path: Path = { bench, open: new Map(), route: new Map() };
-  steps.forEach((step, i) => {
-    if (!isToDo(step, path.open)) return;
-    bench.perform(step, i - steps.length);
-    const [first] = step.decision?.answers ?? [];
-    if (first) path = { ...path, open: new Map(path.open).set(step.id, first.id) };
-  });
-  return bench;
-}
-
-/** How many leading steps of `previous` still hold, rounded down to a snapshot. */
-function unchangedSteps(previous: Timeline, steps: readonly Step[], uses: ReadonlyMap<string, number>): number {
-  let same = 0;
-  while (same < steps.length && same < previous.frames.length && previous.frames[same]?.step === steps[same]) {
-    // A decision that is asked for longer than before, or no longer, forks otherwise.
-    if (steps[same]?.decision && uses.get(steps[same]?.id ?? '') !== previous.uses.get(steps[same]?.id ?? '')) break;
-    same += 1;
-  }
-  return Math.min(Math.floor(same / SNAPSHOT_EVERY), previous.snapshots.length - 1) * SNAPSHOT_EVERY;
-}
+export type { Frame, Run } from './carry-out';

@@ -1,4 +1,4 @@
-import { changeStep } from '../edits/edit';
+import { changeStep } from '../edits/steps';
 import type { Workbook } from '../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { structureOf } from './structure';

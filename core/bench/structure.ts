@@ -1,111 +1,130 @@
+import { isFastener } from '../model/kinds';
 import type { Procedure, Step } from '../model/procedure';
-import type { Component, Consumable, Series } from '../model/series';
+import type { Component, Consumable, Series, Tool } from '../model/series';
 import { verbOf } from '../model/verbs';
-import { type Unit, unitsOf } from './units';
+import { Places } from './places';
+import { type Piece, piecesOf, type Unit, unitOf } from './units';
 
-/** What does not change while the steps are carried out: the units there are, and what sits in what. */
+/** What does not change while the steps are carried out: the pieces there are, and what sits in what at the start. */
 export interface Structure {
   readonly series: Series;
   readonly components: ReadonlyMap<string, Component>;
   readonly consumables: ReadonlyMap<string, Consumable>;
+  readonly tools: ReadonlyMap<string, Tool>;
+  readonly places: Places;
+  readonly pieces: ReadonlyMap<string, Piece>;
+  readonly byComponent: ReadonlyMap<string, readonly Piece[]>;
+  /** Every physical part: the old one of each piece, and the new ones that the kit tray holds. */
   readonly units: ReadonlyMap<string, Unit>;
-  readonly byComponent: ReadonlyMap<string, readonly Unit[]>;
-  readonly byPiece: ReadonlyMap<string, Readonly<Partial<Record<Unit['generation'], Unit>>>>;
-  /** The piece that each hosted piece sits in. */
+  /** The piece that each hosted piece sits in at the start. */
   readonly hostOf: ReadonlyMap<string, string>;
   readonly contentsOf: ReadonlyMap<string, readonly string[]>;
-  /** New units that come within a new host. */
-  readonly within: ReadonlySet<string>;
+  /** Pieces of which the kit tray holds a new one. */
+  readonly kit: ReadonlySet<string>;
+  /** Pieces whose new one comes within a new host. */
+  readonly comesWith: ReadonlySet<string>;
+  /** Components that are not in the pump at first and are meant to join it. */
+  readonly joining: ReadonlySet<string>;
+  /** Components that lie on the bench at the start, instead of in the pump. */
+  readonly startsOut: ReadonlySet<string>;
+  /** Components with a thread that is loosened and torqued: fasteners, and parts that are screwed in themselves. */
+  readonly threaded: ReadonlySet<string>;
   /** For each component those that it is confirmed to cover. */
   readonly covers: ReadonlyMap<string, ReadonlySet<string>>;
-  readonly made: Makings;
+  /** For each fastener the components it holds. */
+  readonly holds: ReadonlyMap<string, readonly string[]>;
+  readonly basis: Basis;
 }
 
 export function structureOf(series: Series, procedures: readonly Procedure[], previous?: Structure): Structure {
-  const made = madeFrom(series, procedures);
-  if (previous && sameMakings(previous.made, made)) return previous;
+  const basis = basisOf(series, procedures);
+  if (previous && sameBasis(previous.basis, basis)) return previous;
   const components = new Map(series.components.map((component) => [component.id, component]));
-  const { joining } = made;
-  const { kit, within } = kitFor(series, components, made);
+  const places = new Places(series);
+  const { kit, comesWith } = kitFor(series, components, places, basis);
+  const pieces = new Map<string, Piece>();
   const units = new Map<string, Unit>();
-  const byComponent = new Map<string, Unit[]>();
-  const byPiece = new Map<string, Partial<Record<Unit['generation'], Unit>>>();
+  const byComponent = new Map<string, Piece[]>();
   for (const component of series.components) {
-    const old = joining.has(component.id) ? [] : unitsOf(series, component, 'old');
-    const fresh = unitsOf(series, component, 'new').filter(({ id }) => kit.has(id) || joining.has(component.id));
-    byComponent.set(component.id, [...old, ...fresh]);
-    for (const unit of [...old, ...fresh]) {
-      units.set(unit.id, unit);
-      byPiece.set(unit.pieceId, { ...byPiece.get(unit.pieceId), [unit.generation]: unit });
+    const own = piecesOf(series, component);
+    byComponent.set(component.id, own);
+    for (const piece of own) {
+      pieces.set(piece.id, piece);
+      const joins = basis.joining.has(component.id);
+      const there = [...(joins ? [] : ['old' as const]), ...(joins || kit.has(piece.id) ? ['new' as const] : [])];
+      for (const generation of there) units.set(`${piece.id}/${generation}`, unitOf(piece, generation));
     }
   }
-  const hostOf = new Map<string, string>();
-  const contentsOf = new Map<string, string[]>();
-  for (const component of series.components) {
-    const hosts = hostsSoundly(component, components) ? unitsOfComponent(byComponent, component.hostId ?? '') : [];
-    for (const unit of byComponent.get(component.id) ?? []) {
-      const near = hosts.filter((host) => host.positionId === unit.positionId);
-      const choice = near.length > 0 ? near : hosts;
-      const host = choice[(unit.piece - 1) % Math.max(1, choice.length)];
-      if (!host || hostOf.has(unit.pieceId)) continue;
-      hostOf.set(unit.pieceId, host.pieceId);
-      contentsOf.set(host.pieceId, [...(contentsOf.get(host.pieceId) ?? []), unit.pieceId]);
-    }
-  }
-  const covers = new Map<string, Set<string>>();
-  for (const component of series.components) {
-    for (const { componentId, said } of component.coveredBy ?? []) {
-      if (said === 'covers') covers.set(componentId, (covers.get(componentId) ?? new Set()).add(component.id));
-    }
-  }
-  const consumables = new Map(series.consumables.map((consumable) => [consumable.id, consumable]));
-  return { series, components, consumables, units, byComponent, byPiece, hostOf, contentsOf, within, covers, made };
+  return {
+    series,
+    components,
+    consumables: new Map(series.consumables.map((consumable) => [consumable.id, consumable])),
+    tools: new Map(series.tools.map((tool) => [tool.id, tool])),
+    places,
+    pieces,
+    byComponent,
+    units,
+    ...hostsOf(series, components, byComponent, places),
+    kit,
+    comesWith,
+    joining: basis.joining,
+    startsOut: basis.startsOut,
+    threaded: basis.threaded,
+    ...relationsOf(series),
+    basis,
+  };
 }
 
 /** All that a structure depends on: while it stays the same, a replay can go on from an earlier one's snapshots. */
-interface Makings {
-  readonly components: Series['components'];
-  readonly positionSets: Series['positionSets'];
-  readonly consumables: Series['consumables'];
-  readonly stacks: Series['stacks'];
-  readonly unpressurised: true | undefined;
+interface Basis {
+  readonly parts: Pick<
+    Series,
+    'components' | 'positionSets' | 'consumables' | 'stacks' | 'tools' | 'unpressurised'
+  >;
   readonly renewals: readonly Step[];
   /** Components that some step moves by themselves. */
   readonly handled: ReadonlySet<string>;
-  /** Components that are not in the pump at first and are meant to join it. */
   readonly joining: ReadonlySet<string>;
+  readonly startsOut: ReadonlySet<string>;
+  readonly threaded: ReadonlySet<string>;
 }
 
-function madeFrom(series: Series, procedures: readonly Procedure[]): Makings {
+function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
   const renewals: Step[] = [];
   const handled = new Set<string>();
   const joining = new Set<string>();
+  const threaded = new Set(
+    series.components.filter(({ kind, threaded: screwed }) => screwed || isFastener(kind)).map(({ id }) => id),
+  );
   for (const { steps, intends = [] } of procedures) {
     for (const step of steps) {
       const { effect } = verbOf(step.verb);
       if (effect === 'renews') renewals.push(step);
       if (effect !== 'stays') for (const { componentId } of step.targets) handled.add(componentId);
+      // What is started by hand and torqued has a thread of its own, whatever it is called.
+      if (step.verb === 'torque') for (const { componentId } of step.targets) threaded.add(componentId);
     }
     for (const change of intends) if (change.kind === 'joins') joining.add(change.componentId);
   }
-  const { components, positionSets, consumables, stacks, unpressurised } = series;
-  return { components, positionSets, consumables, stacks, unpressurised, renewals, handled, joining };
+  const [first] = procedures;
+  const startsOut = new Set(first?.startsFrom ? (first.startsFrom.componentIds ?? handled) : []);
+  const { components, positionSets, consumables, stacks, tools, unpressurised } = series;
+  const parts = { components, positionSets, consumables, stacks, tools, unpressurised };
+  return { parts, renewals, handled, joining, startsOut, threaded };
 }
 
-function sameMakings(a: Makings, b: Makings): boolean {
+function sameBasis(a: Basis, b: Basis): boolean {
   return (
-    a.components === b.components &&
-    a.positionSets === b.positionSets &&
-    a.consumables === b.consumables &&
-    a.stacks === b.stacks &&
-    a.unpressurised === b.unpressurised &&
+    (Object.keys(a.parts) as (keyof Basis['parts'])[]).every((key) => a.parts[key] === b.parts[key]) &&
     a.renewals.length === b.renewals.length &&
     a.renewals.every((step, i) => {
       const other = b.renewals[i];
       return step.targets === other?.targets && step.positionIds === other.positionIds;
     }) &&
     sameSet(a.handled, b.handled) &&
-    sameSet(a.joining, b.joining)
+    sameSet(a.joining, b.joining) &&
+    sameSet(a.startsOut, b.startsOut) &&
+    sameSet(a.threaded, b.threaded)
   );
 }
 
@@ -113,44 +132,49 @@ function sameSet(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
   return a.size === b.size && [...a].every((item) => b.has(item));
 }
 
-/** Of these units, those at the positions a step names; all of them when it names none. */
-export function meantBy<T extends { positionId: string | null }>(step: Step, units: readonly T[]): T[] {
-  if (step.positionIds.length === 0) return [...units];
-  return units.filter((unit) => unit.positionId === null || step.positionIds.includes(unit.positionId));
+/** Of these, those at the positions a step names; all of them when it names none. */
+export function meantBy<T extends { positionId: string | null }>(
+  { positionIds }: Pick<Step, 'positionIds'>,
+  list: readonly T[],
+  places: Places,
+): T[] {
+  if (positionIds.length === 0) return [...list];
+  return list.filter(({ positionId }) => positionIds.some((id) => places.meet(id, positionId)));
 }
 
-/** The first `count` pieces at each position; all when no count was said. */
-export function limit<T extends { positionId: string | null }>(units: readonly T[], count: number | undefined): T[] {
-  if (count === undefined) return [...units];
+/** The first `count` at each position; all when no count was said. */
+export function limit<T>(list: readonly T[], count: number | undefined, positionOf: (item: T) => string | null): T[] {
+  if (count === undefined) return [...list];
   const taken = new Map<string | null, number>();
-  return units.filter((unit) => {
-    const n = (taken.get(unit.positionId) ?? 0) + 1;
-    taken.set(unit.positionId, n);
+  return list.filter((item) => {
+    const at = positionOf(item);
+    const n = (taken.get(at) ?? 0) + 1;
+    taken.set(at, n);
     return n <= count;
   });
 }
 
 /**
- * The new units that the renewals ask for: what the kit tray holds at the start. A host renewed whole brings what sits
- * in it, unless a step handles that on its own.
+ * What the kit tray holds at the start: a new one of each piece that the renewals ask for. A host renewed whole brings
+ * what sits in it, unless a step handles that on its own.
  */
 function kitFor(
   series: Series,
   components: ReadonlyMap<string, Component>,
-  { renewals, handled }: Makings,
-): { kit: Set<string>; within: Set<string> } {
+  places: Places,
+  { renewals, handled }: Basis,
+): { kit: Set<string>; comesWith: Set<string> } {
   const kit = new Set<string>();
-  const within = new Set<string>();
+  const comesWith = new Set<string>();
   const add = (step: Step, component: Component, count: number | undefined, inHost: boolean) => {
-    const fresh = meantBy(step, unitsOf(series, component, 'new')).filter((unit) => !kit.has(unit.id));
+    const fresh = meantBy(step, piecesOf(series, component), places).filter((piece) => !kit.has(piece.id));
     if (fresh.length === 0) return;
-    for (const unit of limit(fresh, count)) {
-      kit.add(unit.id);
-      if (inHost) within.add(unit.id);
+    for (const piece of limit(fresh, count, ({ positionId }) => positionId)) {
+      kit.add(piece.id);
+      if (inHost) comesWith.add(piece.id);
     }
-    for (const content of series.components) {
+    for (const content of series.components)
       if (content.hostId === component.id && !handled.has(content.id)) add(step, content, undefined, true);
-    }
   };
   for (const step of renewals) {
     for (const { componentId, count } of step.targets) {
@@ -158,21 +182,58 @@ function kitFor(
       if (component) add(step, component, count, false);
     }
   }
-  return { kit, within };
+  return { kit, comesWith };
+}
+
+function hostsOf(
+  series: Series,
+  components: ReadonlyMap<string, Component>,
+  byComponent: ReadonlyMap<string, readonly Piece[]>,
+  places: Places,
+): Pick<Structure, 'hostOf' | 'contentsOf'> {
+  const hostOf = new Map<string, string>();
+  const contentsOf = new Map<string, string[]>();
+  for (const component of series.components) {
+    if (!component.hostId && !component.hostsAt) continue;
+    for (const piece of byComponent.get(component.id) ?? []) {
+      const hostId = hostAt(component, piece.positionId);
+      if (!hostId || !sitsSoundly(component.id, hostId, components)) continue;
+      const hosts = byComponent.get(hostId) ?? [];
+      const near = hosts.filter((host) => host.positionId === piece.positionId);
+      const nearby = near.length > 0 ? near : hosts.filter((host) => places.meet(host.positionId, piece.positionId));
+      const choice = nearby.length > 0 ? nearby : hosts;
+      const host = choice[(piece.number - 1) % Math.max(1, choice.length)];
+      if (!host) continue;
+      hostOf.set(piece.id, host.id);
+      contentsOf.set(host.id, [...(contentsOf.get(host.id) ?? []), piece.id]);
+    }
+  }
+  return { hostOf, contentsOf };
+}
+
+/** The part that a component sits in at a place. */
+export function hostAt({ hostId, hostsAt }: Component, positionId: string | null): string | undefined {
+  return hostsAt?.find((host) => host.positionId === positionId)?.hostId ?? hostId;
 }
 
 /** A part that would sit in itself, by whatever way round, sits in nothing. */
-function hostsSoundly(component: Component, components: ReadonlyMap<string, Component>): boolean {
-  const seen = new Set([component.id]);
-  for (let id = component.hostId; id !== undefined; id = components.get(id)?.hostId) {
+function sitsSoundly(componentId: string, hostId: string, components: ReadonlyMap<string, Component>): boolean {
+  const seen = new Set([componentId]);
+  for (let id: string | undefined = hostId; id !== undefined; id = components.get(id)?.hostId) {
     if (seen.has(id)) return false;
     seen.add(id);
   }
-  return component.hostId !== undefined;
+  return true;
 }
 
-function unitsOfComponent(byComponent: ReadonlyMap<string, readonly Unit[]>, componentId: string): readonly Unit[] {
-  const units = byComponent.get(componentId) ?? [];
-  const old = units.filter((unit) => unit.generation === 'old');
-  return old.length > 0 ? old : units;
+function relationsOf(series: Series): Pick<Structure, 'covers' | 'holds'> {
+  const covers = new Map<string, Set<string>>();
+  const holds = new Map<string, string[]>();
+  for (const component of series.components) {
+    for (const { componentId, said } of component.coveredBy ?? [])
+      if (said === 'covers') covers.set(componentId, (covers.get(componentId) ?? new Set()).add(component.id));
+    for (const fastenerId of component.heldBy ?? [])
+      holds.set(fastenerId, [...(holds.get(fastenerId) ?? []), component.id]);
+  }
+  return { covers, holds };
 }

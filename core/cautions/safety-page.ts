@@ -1,3 +1,4 @@
+import { PLANNED_LIFT_KG } from '../model/limits';
 import { type Caution, type Setting, SIGNAL_WORDS, type Workbook } from '../model/procedure';
 import { type Component, type Consumable, componentById } from '../model/series';
 import { stepIn } from '../model/setting';
@@ -15,12 +16,6 @@ export interface SafetyPage {
   readonly substances: readonly Consumable[];
 }
 
-/**
- * From this on a lift wants a plan whoever does it: the guideline filter of HSE INDG143 gives 16 kg for women and 25 kg
- * for men close to the body between knuckle and elbow height. Recalled from memory; local rules come first.
- */
-export const PLANNED_LIFT_KG = 16;
-
 /** With a setting, only what its methods ask for; without one, what any method does. */
 export function safetyPage({ series, procedure }: Workbook, setting?: Setting): SafetyPage {
   const cautions = new Map<string, Caution & { steps: number[] }>();
@@ -31,7 +26,7 @@ export function safetyPage({ series, procedure }: Workbook, setting?: Setting): 
     const inSetting = setting ? stepIn(step, setting) : step;
     const others = (inSetting.methods ?? []).filter((method) => !setting || !method.setting);
     for (const caution of [...inSetting.cautions, ...others.flatMap((method) => method.cautions)]) {
-      const key = `${caution.signal} ${caution.text}`;
+      const key = `${caution.signal} ${caution.text ?? caution.usual}`;
       const known = cautions.get(key) ?? { ...caution, steps: [] };
       if (known.steps.at(-1) !== index + 1) known.steps.push(index + 1);
       cautions.set(key, known);

@@ -1,17 +1,7 @@
 import { benchMinutes, type DraftedField } from '../model/procedure';
 import { typed } from '../testing/workbook';
-import {
-  applyEdits,
-  changeComponent,
-  changeStep,
-  deleteStep,
-  draftedFields,
-  duplicateStep,
-  type Edit,
-  moveStep,
-  newStep,
-  reviseStep,
-} from './edit';
+import { applyEdits, duplicateStep, type Edit } from './edit';
+import { changeComponent, changeStep, deleteStep, draftedFields, moveStep, newStep, reviseStep } from './steps';
 
 const { procedure, series } = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
 const order = (p: typeof procedure) => p.steps.map((step) => step.id);

@@ -1,154 +1,132 @@
-import { kindFromName, singularName } from '../model/kinds';
-import type { DraftedField, Procedure, Step, Workbook } from '../model/procedure';
-import type { Component, Series } from '../model/series';
-import { STAGES, type Stage, type Verb, verbOf } from '../model/verbs';
+import type { Procedure, Step, Workbook } from '../model/procedure';
+import type { Component, Consumable, Kit, PositionSet, Series, Stack, Tool } from '../model/series';
+import type { Stage } from '../model/verbs';
+import { changeComponent, changeStep, deleteStep, insertStep, moveStep, withoutEmpty } from './steps';
 
-/** An edit as data, so that a fix can be shown before it is applied. */
+/** The lists of a series whose items are added and dropped one by one. */
+export interface SeriesLists {
+  readonly components: Component;
+  readonly tools: Tool;
+  readonly consumables: Consumable;
+  readonly kits: Kit;
+  readonly positionSets: PositionSet;
+  readonly stacks: Stack;
+}
+export type SeriesList = keyof SeriesLists;
+
+type AddItem = { [L in SeriesList]: { readonly kind: 'add'; readonly list: L; readonly index?: number; readonly item: SeriesLists[L] } }[SeriesList];
+
+/**
+ * A change of a workbook as data: it applies to one and yields another, and has an inverse that undoes it. Screens,
+ * drafting, fixes and undo all speak edits, so that nobody has to find out by comparison what was changed.
+ */
 export type Edit =
   | { readonly kind: 'insert'; readonly index: number; readonly step: Step }
+  | { readonly kind: 'remove'; readonly stepId: string }
   | { readonly kind: 'change'; readonly stepId: string; readonly fields: Partial<Step> }
   | { readonly kind: 'move'; readonly stepId: string; readonly index: number; readonly stage: Stage }
+  | AddItem
+  | { readonly kind: 'drop'; readonly list: SeriesList; readonly id: string }
   | { readonly kind: 'change-component'; readonly componentId: string; readonly fields: Partial<Component> }
+  | { readonly kind: 'change-series'; readonly fields: Partial<Omit<Series, 'id'>> }
   | { readonly kind: 'change-procedure'; readonly fields: Partial<Omit<Procedure, 'id' | 'seriesId' | 'steps'>> };
 
 export function applyEdits(workbook: Workbook, edits: readonly Edit[]): Workbook {
   return edits.reduce(applyEdit, workbook);
 }
 
-function applyEdit(workbook: Workbook, edit: Edit): Workbook {
+export function applyEdit(workbook: Workbook, edit: Edit): Workbook {
   const { series, procedure } = workbook;
   switch (edit.kind) {
     case 'insert':
       return { ...workbook, procedure: insertStep(procedure, edit.index, edit.step) };
+    case 'remove':
+      return { ...workbook, procedure: deleteStep(procedure, edit.stepId) };
     case 'change':
       return { ...workbook, procedure: changeStep(procedure, edit.stepId, edit.fields) };
     case 'move':
       return { ...workbook, procedure: moveStep(procedure, edit.stepId, edit.index, edit.stage) };
+    case 'add': {
+      const list: readonly { readonly id: string }[] = series[edit.list] ?? [];
+      return { ...workbook, series: { ...series, [edit.list]: list.toSpliced(edit.index ?? list.length, 0, edit.item) } };
+    }
+    case 'drop': {
+      const list: readonly { readonly id: string }[] = series[edit.list] ?? [];
+      return { ...workbook, series: { ...series, [edit.list]: list.filter(({ id }) => id !== edit.id) } };
+    }
     case 'change-component':
       return { ...workbook, series: changeComponent(series, edit.componentId, edit.fields) };
+    case 'change-series':
+      return { ...workbook, series: withoutEmpty({ ...series, ...edit.fields }) };
     case 'change-procedure':
       return { ...workbook, procedure: withoutEmpty({ ...procedure, ...edit.fields }) };
   }
 }
 
-/** Edits of a procedure: each takes a document and returns a new one; untouched steps keep their identity. */
-
-export function insertStep(procedure: Procedure, index: number, step: Step): Procedure {
-  return { ...procedure, steps: procedure.steps.toSpliced(clamp(index, procedure.steps.length), 0, step) };
+/** What undoes an edit of this workbook; nothing where the edit changes nothing. */
+function inverseOf({ series, procedure }: Workbook, edit: Edit): Edit | undefined {
+  switch (edit.kind) {
+    case 'insert':
+      return { kind: 'remove', stepId: edit.step.id };
+    case 'remove': {
+      const index = procedure.steps.findIndex(({ id }) => id === edit.stepId);
+      const step = procedure.steps[index];
+      return step && { kind: 'insert', index, step };
+    }
+    case 'change': {
+      const step = procedure.steps.find(({ id }) => id === edit.stepId);
+      return step && { ...edit, fields: before(step, edit.fields) };
+    }
+    case 'move': {
+      const index = procedure.steps.findIndex(({ id }) => id === edit.stepId);
+      const step = procedure.steps[index];
+      return step && { ...edit, index, stage: step.stage };
+    }
+    case 'add':
+      return { kind: 'drop', list: edit.list, id: edit.item.id };
+    case 'drop': {
+      const list: readonly SeriesLists[SeriesList][] = series[edit.list] ?? [];
+      const index = list.findIndex(({ id }) => id === edit.id);
+      const item = list[index];
+      return item && ({ kind: 'add', list: edit.list, index, item } as AddItem);
+    }
+    case 'change-component': {
+      const component = series.components.find(({ id }) => id === edit.componentId);
+      return component && { ...edit, fields: before(component, edit.fields) };
+    }
+    case 'change-series':
+      return { ...edit, fields: before(series, edit.fields) };
+    case 'change-procedure':
+      return { ...edit, fields: before(procedure, edit.fields) };
+  }
 }
 
-export function changeStep(procedure: Procedure, stepId: string, change: Partial<Step>): Procedure {
-  return {
-    ...procedure,
-    steps: procedure.steps.map((step) => (step.id === stepId ? withoutEmpty({ ...step, ...change }) : step)),
-  };
+/** What these fields were before. */
+function before<T extends object>(document: T, fields: Partial<T>): Partial<T> {
+  return Object.fromEntries(Object.keys(fields).map((key) => [key, document[key as keyof T]])) as Partial<T>;
 }
 
-export function deleteStep(procedure: Procedure, stepId: string): Procedure {
-  return { ...procedure, steps: procedure.steps.filter((step) => step.id !== stepId) };
+export interface Applied {
+  readonly workbook: Workbook;
+  /** The edits that bring the workbook back to what it was. */
+  readonly inverse: readonly Edit[];
 }
 
-/** Changes a step by hand: what a person changed is no longer a mere proposal. */
-export function reviseStep(procedure: Procedure, stepId: string, change: Partial<Step>): Procedure {
-  const step = procedure.steps.find((candidate) => candidate.id === stepId);
-  const left = step && draftedFields(step).filter((field) => !(field in change));
-  return changeStep(procedure, stepId, {
-    ...change,
-    drafted: left && left.length > 0 ? left : undefined,
-  });
-}
-
-/** The fields of a step that were proposed and not confirmed. */
-export function draftedFields(step: Step): readonly DraftedField[] {
-  return step.drafted === true ? ['verb', 'targets', 'about'] : (step.drafted ?? []);
+/** Applies edits one after the other, and says what undoes them all. */
+export function applyWithInverse(workbook: Workbook, edits: readonly Edit[]): Applied {
+  const inverse: Edit[] = [];
+  let changed = workbook;
+  for (const edit of edits) {
+    const undo = inverseOf(changed, edit);
+    if (undo) inverse.unshift(undo);
+    changed = applyEdit(changed, edit);
+  }
+  return { workbook: changed, inverse };
 }
 
 /** A copy right after the original, under a new id. */
-export function duplicateStep(procedure: Procedure, stepId: string, newId: string): Procedure {
+export function duplicating({ procedure }: Workbook, stepId: string, newId: string): Edit[] {
   const index = procedure.steps.findIndex((step) => step.id === stepId);
   const original = procedure.steps[index];
-  return original ? insertStep(procedure, index + 1, { ...original, id: newId }) : procedure;
-}
-
-/** Moves a step so that it stands at `index` of the resulting order; it may take on another stage on the way. */
-export function moveStep(procedure: Procedure, stepId: string, index: number, stage?: Stage): Procedure {
-  const moved = procedure.steps.find((step) => step.id === stepId);
-  if (!moved) return procedure;
-  const others = procedure.steps.filter((step) => step.id !== stepId);
-  const step = stage && stage !== moved.stage ? { ...moved, stage } : moved;
-  return { ...procedure, steps: others.toSpliced(clamp(index, others.length), 0, step) };
-}
-
-/**
- * Where a new step of `stage` goes when it follows the step at `after` (-1 for the start): right behind it, unless
- * that would put it before a step of an earlier stage or behind one of a later stage.
- */
-export function indexFor(procedure: Procedure, stage: Stage, after: number): number {
-  const rank = STAGES.indexOf(stage);
-  let index = clamp(after + 1, procedure.steps.length);
-  while (index > 0 && STAGES.indexOf(procedure.steps[index - 1]?.stage ?? stage) > rank) index -= 1;
-  while (index < procedure.steps.length && STAGES.indexOf(procedure.steps[index]?.stage ?? stage) < rank) index += 1;
-  return index;
-}
-
-/** Where the first step of `stage` or of a later one stands; the end when there is none. */
-export function firstOf(procedure: Procedure, stage: Stage): number {
-  const index = procedure.steps.findIndex((step) => STAGES.indexOf(step.stage) >= STAGES.indexOf(stage));
-  return index < 0 ? procedure.steps.length : index;
-}
-
-/** An empty step with `verb`, in the stage it belongs to when it follows `previous`. */
-export function newStep(id: string, verb: Verb, previous: Step | undefined): Step {
-  return {
-    id,
-    verb,
-    stage: stageAfter(verb, previous?.stage),
-    targets: [],
-    positionIds: [],
-    toolIds: [],
-    applications: [],
-    cautions: [],
-  };
-}
-
-/** Verbs that belong wherever the writer is. */
-const ROAMING: readonly Verb[] = ['mark', 'turn', 'photo', 'wait', 'align', 'lubricate', 'apply-compound'];
-
-/** A verb never falls behind its own stage; once the writer is past it, it stays where the writer is. */
-function stageAfter(verb: Verb, current: Stage | undefined): Stage {
-  const { stage: home, effect } = verbOf(verb);
-  if (!current || STAGES.indexOf(current) <= STAGES.indexOf(home))
-    return current && ROAMING.includes(verb) ? current : home;
-  // Looking and renewing are a pause in the taking down: a part taken off after them belongs before them.
-  return effect === 'takes' && (current === 'look' || current === 'renew') ? home : current;
-}
-
-export function newComponent(id: string, name: string, more: Partial<Component> = {}): Component {
-  return {
-    id,
-    name: singularName(name),
-    kind: kindFromName(name),
-    count: 1,
-    matched: false,
-    renewal: 'judge',
-    ...more,
-  };
-}
-
-export function changeComponent(series: Series, componentId: string, change: Partial<Component>): Series {
-  return {
-    ...series,
-    components: series.components.map((component) =>
-      component.id === componentId ? withoutEmpty({ ...component, ...change }) : component,
-    ),
-  };
-}
-
-/** Optional fields that were emptied are left out, so that a document holds only what was said. */
-function withoutEmpty<T extends object>(record: T): T {
-  return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined && value !== '')) as T;
-}
-
-function clamp(index: number, length: number): number {
-  return Math.max(0, Math.min(index, length));
+  return original ? [{ kind: 'insert', index: index + 1, step: { ...original, id: newId } }] : [];
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { typed } from '../testing/workbook';
-import { changeStep, deleteStep, duplicateStep, moveStep } from './edit';
+import { duplicateStep } from './edit';
+import { changeStep, deleteStep, moveStep } from './steps';
 import { mergeThree, sameJson } from './merge';
 
 const base = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']).procedure;

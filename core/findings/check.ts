@@ -1,118 +1,112 @@
 import { replay, type Timeline } from '../bench/replay';
 import type { Acceptance, Workbook } from '../model/procedure';
-import type { Finding, Severity } from './finding';
-import { type Rule, runRule } from './rule';
-import { aidLeftIn } from './rules/aid-left-in';
-import { brittlePry } from './rules/brittle-pry';
-import { buried } from './rules/buried';
-import { changeMissed } from './rules/change-missed';
-import { covered } from './rules/covered';
-import { deadPath } from './rules/dead-path';
-import { drySeal } from './rules/dry-seal';
-import { empty } from './rules/empty';
-import { facesClash } from './rules/faces-clash';
-import { facesUnsaid } from './rules/faces-unsaid';
-import { facesWrong } from './rules/faces-wrong';
-import { heavy } from './rules/heavy';
-import { houseTerm } from './rules/house-term';
-import { kitShort } from './rules/kit-short';
-import { kitUnused } from './rules/kit-unused';
-import { leftInTray } from './rules/left-in-tray';
-import { leftOnCloth } from './rules/left-on-cloth';
-import { longSentence } from './rules/long-sentence';
-import { looseAtEnd } from './rules/loose-at-end';
-import { noAsFound } from './rules/no-as-found';
-import { noFigure } from './rules/no-figure';
-import { noLastLook } from './rules/no-last-look';
-import { noSource } from './rules/no-source';
-import { noUnit } from './rules/no-unit';
-import { notInKit } from './rules/not-in-kit';
-import { notIsolated } from './rules/not-isolated';
-import { notRefilled } from './rules/not-refilled';
-import { notRestored } from './rules/not-restored';
-import { notThere } from './rules/not-there';
-import { oldCompound } from './rules/old-compound';
-import { pathsDisagree } from './rules/paths-disagree';
-import { powerTightens } from './rules/power-tightens';
-import { pressureKept } from './rules/pressure-kept';
-import { reused } from './rules/reused';
-import { setsFirst } from './rules/sets-first';
-import { soakShort } from './rules/soak-short';
-import { springRelease } from './rules/spring-release';
-import { stackCount } from './rules/stack-count';
-import { stackOrder } from './rules/stack-order';
-import { stillTight } from './rules/still-tight';
-import { swapped } from './rules/swapped';
-import { swells } from './rules/swells';
-import { textDiffers } from './rules/text-differs';
-import { threadCondition } from './rules/thread-condition';
-import { torqueMisplaced } from './rules/torque-misplaced';
-import { twoActions } from './rules/two-actions';
-import { twoFigures } from './rules/two-figures';
-import { unconfirmed } from './rules/unconfirmed';
-import { unlistedTool } from './rules/unlisted-tool';
-import { unmarked } from './rules/unmarked';
-import { unrecorded } from './rules/unrecorded';
-import { vague } from './rules/vague';
-import { wrenchLoosens } from './rules/wrench-loosens';
+import type { Finding, Fix, Severity } from './finding';
+import { type AnyRule, type Rule, runRule } from './rule';
+import * as completeness from './rules/completeness';
+import * as compounds from './rules/compounds';
+import * as evidence from './rules/evidence';
+import * as faces from './rules/faces';
+import * as looks from './rules/looks';
+import * as matching from './rules/matching';
+import * as paths from './rules/paths';
+import * as reach from './rules/reach';
+import * as renewal from './rules/renewal';
+import * as safety from './rules/safety';
+import * as tightening from './rules/tightening';
+import * as words from './rules/words';
 
 /** Every rule, in the order its findings are told. */
-export const RULES: readonly Rule[] = [
-  empty,
-  springRelease,
-  notIsolated,
-  pressureKept,
-  leftOnCloth,
-  leftInTray,
-  aidLeftIn,
-  changeMissed,
-  covered,
-  stillTight,
-  notThere,
-  swapped,
-  unmarked,
-  reused,
-  kitShort,
-  notInKit,
-  heavy,
-  brittlePry,
-  swells,
-  facesWrong,
-  facesClash,
-  facesUnsaid,
-  unrecorded,
-  stackOrder,
-  stackCount,
-  oldCompound,
-  setsFirst,
-  soakShort,
-  looseAtEnd,
-  notRefilled,
-  notRestored,
-  torqueMisplaced,
-  wrenchLoosens,
-  powerTightens,
-  noUnit,
-  noFigure,
-  twoFigures,
-  threadCondition,
-  textDiffers,
-  unlistedTool,
-  vague,
-  pathsDisagree,
-  deadPath,
-  unconfirmed,
-  buried,
-  noLastLook,
-  noAsFound,
-  noSource,
-  kitUnused,
-  drySeal,
-  longSentence,
-  twoActions,
-  houseTerm,
+export const RULES: readonly AnyRule[] = [
+  completeness.empty,
+  safety.springRelease,
+  safety.notIsolated,
+  safety.weakIsolation,
+  safety.pressureKept,
+  safety.pressureFirst,
+  completeness.restoredOpen,
+  completeness.testedLocked,
+  completeness.leftOnCloth,
+  completeness.leftInTray,
+  completeness.aidLeftIn,
+  completeness.changeMissed,
+  paths.deadPath,
+  reach.covered,
+  reach.stillTight,
+  reach.buried,
+  reach.notThere,
+  reach.wrongPlaces,
+  reach.aidNotThere,
+  reach.shaftElsewhere,
+  faces.swapped,
+  matching.unmarked,
+  renewal.reused,
+  renewal.untouched,
+  renewal.kitShort,
+  renewal.notInKit,
+  renewal.noSpare,
+  safety.heavy,
+  safety.liftShort,
+  safety.brittlePry,
+  compounds.swells,
+  faces.facesWrong,
+  faces.facesClash,
+  faces.facesUnsaid,
+  faces.unrecorded,
+  faces.stackOrder,
+  faces.stackCount,
+  compounds.oldCompound,
+  compounds.setsFirst,
+  compounds.soakShort,
+  compounds.compoundMissing,
+  compounds.bothCompounds,
+  compounds.nothingApplied,
+  completeness.looseAtEnd,
+  completeness.notRefilled,
+  completeness.filledOpen,
+  completeness.notRestored,
+  tightening.torqueMisplaced,
+  tightening.torqueEarly,
+  tightening.lockEarly,
+  tightening.lockBeforeTorque,
+  tightening.secondFigure,
+  tightening.holeOccupied,
+  tightening.keySize,
+  tightening.wrenchLoosens,
+  tightening.powerTightens,
+  tightening.noWrench,
+  tightening.wrenchRange,
+  tightening.implausible,
+  tightening.oddUnit,
+  tightening.noUnit,
+  tightening.noFigure,
+  tightening.twoFigures,
+  tightening.threadCondition,
+  looks.limitsContradict,
+  looks.noLimits,
+  looks.noGauge,
+  looks.gaugeRange,
+  looks.neverLooked,
+  looks.lookLate,
+  words.textDiffers,
+  words.unlistedTool,
+  words.vague,
+  paths.pathsDisagree,
+  paths.methodsDisagree,
+  paths.unconfirmed,
+  paths.tooManyWays,
+  reach.partlyThere,
+  evidence.noLastLook,
+  evidence.noAsFound,
+  tightening.noSource,
+  renewal.kitUnused,
+  compounds.drySeal,
+  looks.nothingToLookFor,
+  words.longSentence,
+  words.twoActions,
+  words.houseTerm,
 ];
 
+const byId = new Map<string, AnyRule>(RULES.map((rule) => [rule.id, rule]));
 const GRAVITY: readonly Severity[] = ['stop', 'warn', 'advise'];
 
 /** Everything that would go wrong, the gravest first. What a trainer lets stand is told last, with the reason. */
@@ -126,6 +120,12 @@ export function check(workbook: Workbook, timeline: Timeline = replay(workbook))
     ...GRAVITY.flatMap((severity) => open.filter((finding) => finding.severity === severity)),
     ...found.filter((finding) => finding.accepted !== undefined),
   ];
+}
+
+/** What would put a finding right; undefined where a person has to know. Worked out here and not while checking. */
+export function fixFor(finding: Finding, workbook: Workbook, timeline: Timeline): Fix | undefined {
+  const fix = (byId.get(finding.id) as Rule | undefined)?.fix?.(finding, { workbook, timeline });
+  return fix && fix.edits.length > 0 ? fix : undefined;
 }
 
 /** What keeps a procedure from being released. */

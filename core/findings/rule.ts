@@ -1,10 +1,9 @@
-import type { BenchState, Notice } from '../bench/bench-state';
-import type { Route } from '../bench/paths';
+import type { Notice, NoticeKind, NoticeOf } from '../bench/notices';
 import type { Timeline } from '../bench/replay';
-import type { Unit } from '../bench/units';
-import { componentPhrase, titleOf } from '../language/en/sentence';
+import { NO_WAY, type Ways } from '../bench/ways';
 import type { Step, Workbook } from '../model/procedure';
-import type { Family, Finding, Severity } from './finding';
+import type { Component, Series, Tool } from '../model/series';
+import type { Answered, Family, Finding, FindingOf, Fix, RuleId, Severity } from './finding';
 
 /** What a rule looks at. */
 export interface CheckContext {
@@ -12,114 +11,119 @@ export interface CheckContext {
   readonly timeline: Timeline;
 }
 
-/** One thing that can go wrong. Each rule stands in a module of its own, named by its id. */
-export interface Rule {
-  readonly id: string;
+/** What a rule finds; id and, where it is not said here, severity are the rule's own. */
+export type Found<R extends RuleId> = Omit<FindingOf<R>, 'id' | 'severity' | 'accepted'> & { readonly severity?: Severity };
+
+/** One thing that can go wrong. */
+export interface Rule<R extends RuleId = RuleId> {
+  readonly id: R;
   readonly family: Family;
   /** Unless a single finding is graver, because the series says for sure what is otherwise only presumed. */
   readonly severity: Severity;
-  /** What it looks for, as the catalogue in `docs/` says it. */
-  readonly looksFor: string;
-  /** Why it matters at the bench. */
-  readonly reason: string;
-  find(context: CheckContext): readonly FoundHere[];
+  find(context: CheckContext): readonly Found<R>[];
+  /** What would put it right, worked out when somebody asks for it. */
+  fix?(finding: FindingOf<R>, context: CheckContext): Fix | undefined;
 }
 
-/** What a rule finds; id, reason and, where it is not said here, severity are the rule's own. */
-export type FoundHere = Pick<Finding, 'stepId' | 'componentIds' | 'unitIds' | 'sentence' | 'fix'> & {
-  readonly severity?: Severity;
-};
+/** Rules of different facts in one list: each only ever sees findings of its own. */
+export type AnyRule = { [R in RuleId]: Rule<R> }[RuleId];
 
-export function runRule(rule: Rule, context: CheckContext): Finding[] {
-  const { id, severity, reason } = rule;
-  return rule.find(context).map((found) => ({ id, severity, reason, ...found }));
-}
-
-/** 'Step 9, "Draw out rotors"', to open a sentence with. */
-export function nameStep({ workbook }: CheckContext, step: Step): string {
-  return `Step ${workbook.procedure.steps.indexOf(step) + 1}, "${titleOf(step, workbook.series)}"`;
+export function runRule(rule: AnyRule, context: CheckContext): Finding[] {
+  const { id, severity } = rule;
+  return (rule as Rule).find(context).map((found) => ({ id, severity, ...found }) as Finding);
 }
 
 export function targetIds(step: Step): string[] {
   return step.targets.map((target) => target.componentId);
 }
 
-/** "cover nuts", "rotor", for all there is of a component. */
-export function nameAll({ timeline }: CheckContext, componentId: string): string {
-  const component = timeline.structure.components.get(componentId);
-  return component ? componentPhrase(component, piecesOf(timeline, componentId), false) : 'part';
+export function componentOf({ timeline }: CheckContext, id: string): Component | undefined {
+  return timeline.structure.components.get(id);
 }
 
-/** The word that agrees with `nameAll`: `agree(context, id, 'is', 'are')`. */
-export function agree({ timeline }: CheckContext, componentId: string, one: string, several: string): string {
-  return piecesOf(timeline, componentId) > 1 ? several : one;
+export function targetsOf(context: CheckContext, step: Step): Component[] {
+  return step.targets.flatMap(({ componentId }) => componentOf(context, componentId) ?? []);
 }
 
-function piecesOf({ structure }: Timeline, componentId: string): number {
-  const units = structure.byComponent.get(componentId) ?? [];
-  return new Set(units.map((unit) => unit.pieceId)).size;
-}
-
-type NoticeOf<K extends Notice['kind']> = Extract<Notice, { kind: K }>;
-
-export interface Noticed<K extends Notice['kind']> {
+export interface Noticed<K extends NoticeKind> {
   readonly step: Step;
   readonly index: number;
   readonly notice: NoticeOf<K>;
-  /** ' when "yes"', on some ways only; empty where it happens whatever the answers. */
-  readonly when: string;
+  /** The answers it takes, where it does not happen on every way. */
+  readonly on: readonly Answered[] | undefined;
 }
+
+const sorted = new WeakMap<Timeline, Map<NoticeKind, Noticed<NoticeKind>[]>>();
 
 /** What the bench noticed of one kind, once for each step whatever the number of ways. */
-export function noticed<K extends Notice['kind']>({ timeline, workbook }: CheckContext, kind: K): Noticed<K>[] {
-  return timeline.frames.flatMap(({ step, runs }, index) => {
-    if (!runs.some(({ notices }) => notices.some((notice) => notice.kind === kind))) return [];
-    const seen = new Map<string, { notice: NoticeOf<K>; routes: Route[] }>();
-    for (const { notices, route } of runs) {
+export function noticed<K extends NoticeKind>({ timeline }: CheckContext, kind: K): Noticed<K>[] {
+  const there = sorted.get(timeline) ?? sortNotices(timeline);
+  sorted.set(timeline, there);
+  return (there.get(kind) ?? []) as unknown as Noticed<K>[];
+}
+
+function sortNotices(timeline: Timeline): Map<NoticeKind, Noticed<NoticeKind>[]> {
+  const { questions } = timeline;
+  const byKind = new Map<NoticeKind, Noticed<NoticeKind>[]>();
+  timeline.frames.forEach(({ step, runs, ways: all }, index) => {
+    const seen = new Map<string, { notice: Notice; ways: Ways }>();
+    for (const { notices, ways } of runs) {
       for (const notice of notices) {
-        if (notice.kind !== kind) continue;
         const key = JSON.stringify(notice);
         const known = seen.get(key);
-        if (known) known.routes.push(route);
-        else seen.set(key, { notice: notice as NoticeOf<K>, routes: [route] });
+        seen.set(key, { notice, ways: known ? questions.either(known.ways, ways) : ways });
       }
     }
-    return [...seen.values()].map(({ notice, routes }) => ({
-      step,
-      index,
-      notice,
-      when: routes.length < runs.length ? sayRoute(workbook, routes[0]) : '',
-    }));
-  });
-}
-
-/** The answers of a way: ' when "yes"'. */
-export function sayRoute({ procedure }: Workbook, route: Route | undefined): string {
-  const answers = [...(route ?? [])].flatMap(([stepId, answerId]) => {
-    const step = procedure.steps.find((candidate) => candidate.id === stepId);
-    const answer = step?.decision?.answers.find((candidate) => candidate.id === answerId);
-    return answer ? [`"${answer.text}"`] : [];
-  });
-  return answers.length > 0 ? ` when ${answers.join(' and ')}` : '';
-}
-
-/** Units that are somewhere at the end, by component, with the way they are there on when it is not every way. */
-export function atTheEnd(
-  { timeline, workbook }: CheckContext,
-  there: (state: BenchState) => readonly Unit[],
-): { componentId: string; units: Unit[]; when: string }[] {
-  const byComponent = new Map<string, { units: Map<string, Unit>; routes: Route[] }>();
-  for (const { state, route } of timeline.ends) {
-    for (const unit of there(state)) {
-      const known = byComponent.get(unit.componentId) ?? { units: new Map<string, Unit>(), routes: [] as Route[] };
-      known.units.set(unit.id, unit);
-      if (known.routes.at(-1) !== route) known.routes.push(route);
-      byComponent.set(unit.componentId, known);
+    for (const { notice, ways } of seen.values()) {
+      const list = byKind.get(notice.kind) ?? [];
+      list.push({ step, index, notice, on: answersOn(timeline, ways, all) } as Noticed<NoticeKind>);
+      byKind.set(notice.kind, list);
     }
-  }
-  return [...byComponent].map(([componentId, { units, routes }]) => ({
-    componentId,
-    units: [...units.values()],
-    when: routes.length < timeline.ends.length ? sayRoute(workbook, routes[0]) : '',
-  }));
+  });
+  return byKind;
+}
+
+/** The answers that lead to some ways, unless they are all there are. */
+export function answersOn({ questions }: Timeline, ways: Ways, all: Ways): readonly Answered[] | undefined {
+  if (ways === all || questions.without(all, ways) === NO_WAY) return undefined;
+  return [...(questions.sample(ways) ?? [])].map(([key, answerId]): Answered => {
+    if (key.startsWith('method:')) return { stepId: key.slice('method:'.length), answerId, method: true };
+    const [stepId = '', positionId] = key.split('@');
+    return { stepId, answerId, ...(positionId !== undefined && { positionId }) };
+  });
+}
+
+/** A finding about a step that the bench noticed. */
+export function atStep(step: Step, on: readonly Answered[] | undefined) {
+  return { stepId: step.id, ...(on && on.length > 0 && { on }) };
+}
+
+/** What is read from the words of a step, computed once for each version of the step and its series. */
+export function remembered<T>(compute: (step: Step, series: Series) => T): (step: Step, series: Series) => T {
+  const known = new WeakMap<Step, { series: Series; value: T }>();
+  return (step, series) => {
+    const there = known.get(step);
+    if (there?.series === series) return there.value;
+    const value = compute(step, series);
+    known.set(step, { series, value });
+    return value;
+  };
+}
+
+/** Every tool a step takes in hand, with those of its other methods. */
+export function toolsOf(step: Step, series: Series): Tool[] {
+  const ids = new Set([...step.toolIds, ...(step.methods ?? []).flatMap(({ toolIds }) => toolIds)]);
+  return series.tools.filter(({ id }) => ids.has(id));
+}
+
+export function changeStep(step: Step, fields: Partial<Step>) {
+  return { kind: 'change' as const, stepId: step.id, fields };
+}
+
+export function stepOf({ workbook }: CheckContext, stepId: string | undefined): Step | undefined {
+  return workbook.procedure.steps.find(({ id }) => id === stepId);
+}
+
+export function indexOf({ workbook }: CheckContext, stepId: string | undefined): number {
+  return workbook.procedure.steps.findIndex(({ id }) => id === stepId);
 }

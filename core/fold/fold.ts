@@ -1,4 +1,5 @@
-import { calledFor, lyingFree, movesOf, type Timeline } from '../bench/replay';
+import { movesOf, type Timeline } from '../bench/replay';
+import { leftOut } from '../bench/state';
 import type { Unit } from '../bench/units';
 import { isLeaving, type Step } from '../model/procedure';
 import type { Stage } from '../model/verbs';
@@ -34,6 +35,7 @@ export function foldSide(stage: Stage): FoldSide {
 const COUNTERPARTS: readonly (readonly [Step['verb'], Step['verb']])[] = [
   ['isolate', 'restore'],
   ['lock-out', 'restore'],
+  ['close-valve', 'open-valve'],
   ['drain', 'fill'],
   ['loosen', 'torque'],
   ['compress', 'ease'],
@@ -113,7 +115,7 @@ function pairUp(timeline: Timeline): { partners: Map<string, string[]>; frayed: 
 function neverBack(timeline: Timeline): Set<Unit> {
   const { procedure } = timeline.workbook;
   if (procedure.handsOn) return new Set();
-  const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
+  const out = leftOut(timeline).map(({ unit }) => unit);
   return new Set(out.filter((unit) => !isLeaving(procedure, unit.componentId)));
 }
 

@@ -1,19 +1,19 @@
 import { z } from 'zod';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { SETTINGS } from '../model/procedure';
-import { Id } from '../model/series';
+import { Id } from '../model/ids';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 
 const Reason = z.string().trim().min(3, 'needs at least three letters').max(600);
 const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
   (q) => q.value > 0,
-  'must be more than nothing',
+  'must be above zero',
 );
 
 const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length').refine(
   (q) => q.value >= 0,
-  'is less than nothing',
+  'must not be below zero',
 );
 
 /** What may be gone without, for a reason that the record shows. */

@@ -1,4 +1,5 @@
-import type { Consequence, Step } from '../model/procedure';
+import type { Step } from '../model/procedure';
+import type { Consequence } from '../model/looks';
 import type { StepRun } from './job';
 
 /** Something a look or a measurement found that is not as it should be. */

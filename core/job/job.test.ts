@@ -1,4 +1,4 @@
-import { changeStep } from '../edits/edit';
+import { changeStep } from '../edits/steps';
 import { typed, withStep } from '../testing/workbook';
 import { demandsOf, placeInHand, readingPlaces, stepPlaces } from './demands';
 import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';

@@ -1,9 +1,8 @@
-import pluralize from 'pluralize';
-
 /** Kinds of part that have a drawing of their own on the cloth. */
 export const COMPONENT_KINDS = [
   'ring',
   'o-ring',
+  'seal',
   'lip-seal',
   'seal-face',
   'packing',
@@ -14,10 +13,13 @@ export const COMPONENT_KINDS = [
   'washer',
   'cup-washer',
   'pin',
+  'clip',
   'key',
   'spring',
   'valve-ball',
+  'poppet',
   'valve-seat',
+  'retainer',
   'plunger',
   'rotor',
   'impeller',
@@ -29,64 +31,38 @@ export const COMPONENT_KINDS = [
   'bearing',
   'spacer',
   'plug',
+  'fitting',
   'other',
 ] as const;
 export type ComponentKind = (typeof COMPONENT_KINDS)[number];
 
-const FASTENERS: readonly ComponentKind[] = ['nut', 'dome-nut', 'bolt', 'screw', 'plug'];
+const FASTENERS: readonly ComponentKind[] = ['nut', 'dome-nut', 'bolt', 'screw', 'plug', 'fitting'];
+const SEALS: readonly ComponentKind[] = ['o-ring', 'seal', 'lip-seal'];
+const CLOSERS: readonly ComponentKind[] = ['cover', 'housing', 'retainer', 'plug', 'nut', 'dome-nut', 'bolt', 'screw'];
+const LOCKS: readonly ComponentKind[] = ['pin', 'clip'];
+const SEALING: readonly ComponentKind[] = [...SEALS, 'seal-face', 'packing', 'gasket'];
 
 /** Kinds that hold by their thread and are torqued. */
 export function isFastener(kind: ComponentKind): boolean {
   return FASTENERS.includes(kind);
 }
 
-/** First match wins, so the longer and more telling words stand first. */
-const TELLING: readonly [RegExp, ComponentKind][] = [
-  [/\bo-?rings?\b/, 'o-ring'],
-  [/\b(dome|cap|acorn)[ -]nut/, 'dome-nut'],
-  [/\bcup washer|conical washer|spring washer/, 'cup-washer'],
-  [/\bwasher|slinger/, 'washer'],
-  [/\bnut\b/, 'nut'],
-  [/\bscrew/, 'screw'],
-  [/\bbolt|stud\b/, 'bolt'],
-  [/\bpin\b|dowel/, 'pin'],
-  [/\bkey\b/, 'key'],
-  [/\brotary (head|seal)|\bspring/, 'spring'],
-  [/\bstationary|seal (ring|face)|lapped/, 'seal-face'],
-  [/\blip seal|oil seal|shaft seal/, 'lip-seal'],
-  [/\bpacking|v-ring|lantern/, 'packing'],
-  [/\bball\b/, 'valve-ball'],
-  [/\bseat\b/, 'valve-seat'],
-  [/\bplunger|piston|rod\b/, 'plunger'],
-  [/\bimpeller/, 'impeller'],
-  [/\bdiaphragm/, 'diaphragm'],
-  [/\bgasket/, 'gasket'],
-  [/\bcover|cap|lid|flange\b/, 'cover'],
-  [/\bplug|fitting/, 'plug'],
-  [/\bbearing/, 'bearing'],
-  [/\bspacer|sleeve|shim|bush/, 'spacer'],
-  [/\brotor/, 'rotor'],
-  [/\bshaft/, 'shaft'],
-  [/\bcasing|housing|manifold|head|body|stator|pocket/, 'housing'],
-  [/\bring\b/, 'ring'],
-];
-
-/** The kind of part a name most likely means; `other` when the name does not tell. */
-export function kindFromName(name: string): ComponentKind {
-  const singular = singularName(name.toLowerCase());
-  return TELLING.find(([pattern]) => pattern.test(singular))?.[1] ?? 'other';
+/** Kinds that slide or are squeezed as they are fitted, and tear when they are dry. */
+export function tearsDry(kind: ComponentKind): boolean {
+  return SEALS.includes(kind);
 }
 
-/** "Cover nuts" to "Cover nut": only the last word carries the number. */
-export function singularName(name: string): string {
-  return onLastWord(name, pluralize.singular);
+/** Kinds whose work is to keep something in. */
+export function isSealing(kind: ComponentKind): boolean {
+  return SEALING.includes(kind);
 }
 
-export function pluralName(name: string): string {
-  return onLastWord(name, pluralize.plural);
+/** Kinds that close over what lies behind them. */
+export function closesOver(kind: ComponentKind): boolean {
+  return CLOSERS.includes(kind);
 }
 
-function onLastWord(name: string, change: (word: string) => string): string {
-  const at = name.trim().lastIndexOf(' ') + 1;
-  return name.trim().slice(0, at) + change(name.trim().slice(at));
+/** Kinds that keep a thread from turning: split pins, tabs, wire. */
+export function isLock(kind: ComponentKind): boolean {
+  return LOCKS.includes(kind);
 }

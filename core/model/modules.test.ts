@@ -1,4 +1,5 @@
-import { lyingFree, replay } from '../bench/replay';
+import { replay } from '../bench/replay';
+import { lyingFree } from '../bench/state';
 import { branching } from '../testing/findings';
 import { typed } from '../testing/workbook';
 import { modulesBefore, wholeChain } from './modules';

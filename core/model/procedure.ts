@@ -1,10 +1,12 @@
 import { z } from 'zod';
-import { Faces, POSES } from '../orientation/faces';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
+import { Faces, POSES } from './faces';
 import type { HouseRules } from './house-rules';
+import { Id } from './ids';
+import { CONSEQUENCES, Look } from './looks';
 import { Clip, Picture } from './pictures/picture';
-import { Application, Id, type Series } from './series';
+import { Application, type Series } from './series';
 import { STAGES, VERB_IDS } from './verbs';
 
 const Words = z.string().trim().min(1, 'is empty').max(600);
@@ -12,6 +14,29 @@ const Words = z.string().trim().min(1, 'is empty').max(600);
 /** Signal words of ANSI Z535.6, from the gravest down; NOTICE is for damage to property only. */
 export const SIGNAL_WORDS = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const;
 export type SignalWord = (typeof SIGNAL_WORDS)[number];
+
+/** The usual cautions of the trade; what each says is up to the language. */
+export const USUAL_CAUTION_IDS = [
+  'restart',
+  'jet',
+  'controller',
+  'stored',
+  'residue',
+  'spring',
+  'heavy',
+  'pinch',
+  'splinters',
+  'edges',
+  'hot',
+  'skin',
+  'air',
+  'slippery',
+  'pry',
+  'scratch',
+  'wrench',
+  'onward',
+] as const;
+export type UsualCautionId = (typeof USUAL_CAUTION_IDS)[number];
 
 /** Torque tools above 10 N·m may deviate by this much; ISO 6789-1:2017, recalled from memory. */
 export const DEFAULT_TOLERANCE_PERCENT = 4;
@@ -25,7 +50,7 @@ export type Target = z.infer<typeof Target>;
 
 const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
   (q) => q.value > 0,
-  'must be more than nothing',
+  'must be above zero',
 );
 
 export const TorqueFigure = z.strictObject({
@@ -45,43 +70,19 @@ export const TorqueFigure = z.strictObject({
 });
 export type TorqueFigure = z.infer<typeof TorqueFigure>;
 
-export const Caution = z.strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words });
+/** A caution in the trainer's own words, or one of the usual ones, which the language says. */
+export const Caution = z
+  .strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words.optional(), usual: z.enum(USUAL_CAUTION_IDS).optional() })
+  .refine(({ text, usual }) => (text === undefined) !== (usual === undefined), 'needs words of its own, or is a usual one');
 export type Caution = z.infer<typeof Caution>;
 
 export const PhotoCheck = z.strictObject({
-  mustShow: Words,
+  /** What has to be seen; how the parts of the step sit when nothing is said. */
+  mustShow: Words.optional(),
   /** The picture of the step that shows how it should look. */
   referenceId: Id.optional(),
 });
 export type PhotoCheck = z.infer<typeof PhotoCheck>;
-
-/** What follows from what is found. */
-export const CONSEQUENCES = ['reuse', 'renew', 'refer'] as const;
-export type Consequence = (typeof CONSEQUENCES)[number];
-
-/** What to look at, what is sound, and what else may be found. */
-export const Look = z.strictObject({
-  id: Id,
-  /** "the sealing edge all round". */
-  at: Words,
-  /** By eye, with a lamp, with a thumbnail, beside a new one. */
-  by: z.string().trim().max(120).optional(),
-  sound: Words,
-  faults: z
-    .array(
-      z.strictObject({
-        id: Id,
-        /** "pitting". */
-        sign: z.string().trim().min(1, 'is empty').max(120),
-        /** "cavitation: look at the suction side". */
-        means: z.string().trim().max(300).optional(),
-        follows: z.enum(CONSEQUENCES),
-      }),
-    )
-    .max(12)
-    .default([]),
-});
-export type Look = z.infer<typeof Look>;
 
 const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length');
 
@@ -108,6 +109,8 @@ export const Decision = z.strictObject({
     .array(z.strictObject({ id: Id, text: z.string().trim().min(1, 'is empty').max(120) }))
     .min(2)
     .max(6),
+  /** Asked at each place of this position set by itself: of six valves one comes away whole. */
+  eachOf: Id.optional(),
 });
 export type Decision = z.infer<typeof Decision>;
 
@@ -129,6 +132,15 @@ export const Method = z.strictObject({
   toolIds: z.array(Id).max(20).default([]),
   detail: z.string().trim().max(1200).optional(),
   cautions: z.array(Caution).max(8).default([]),
+  about: z.string().trim().max(160).optional(),
+  faces: Faces.optional(),
+  applications: z.array(Application).max(10).optional(),
+  torque: TorqueFigure.optional(),
+  looks: z.array(Look).max(12).optional(),
+  measurements: z.array(Measurement).max(12).optional(),
+  aidsIn: z.array(Id).max(10).optional(),
+  aidsOut: z.array(Id).max(10).optional(),
+  minutes: z.number().min(0).max(10_000).optional(),
 });
 export type Method = z.infer<typeof Method>;
 
@@ -158,6 +170,8 @@ export const Step = z.strictObject({
   about: z.string().trim().max(160).optional(),
   /** Where to, for fitting: "the seal pocket". */
   into: z.string().trim().max(120).optional(),
+  /** The part it is fitted into, where that is another one than the series says. */
+  intoId: Id.optional(),
   /** Empty means everywhere the parts are. */
   positionIds: z.array(Id).max(48).default([]),
   toolIds: z.array(Id).max(20).default([]),
@@ -178,6 +192,10 @@ export const Step = z.strictObject({
   aidsOut: z.array(Id).max(10).optional(),
   /** Where the fitted units came from, when they change places. */
   fromPositionId: Id.optional(),
+  /** How the shaft has to stand while the step is done: "outer two plungers level". */
+  shaftAt: z.string().trim().min(1).max(120).optional(),
+  /** Steps of one block are carried out together, one place after the other. */
+  blockId: Id.optional(),
   /** How a housing lies after the step. */
   pose: z.strictObject({ componentId: Id, lies: z.enum(POSES) }).optional(),
   /** The sentence in the trainer's own words; without it the sentence is made from the fields. */
@@ -190,8 +208,8 @@ export const Step = z.strictObject({
   measurements: z.array(Measurement).max(12).optional(),
   pictures: z.array(Picture).max(24).optional(),
   clips: z.array(Clip).max(8).optional(),
-  /** The fields proposed by the program that no person has looked at; `true` is how documents once said all of them. */
-  drafted: z.union([z.literal(true), z.array(z.enum(DRAFTED_FIELDS)).min(1)]).optional(),
+  /** The fields proposed by the program that no person has looked at. */
+  drafted: z.array(z.enum(DRAFTED_FIELDS)).min(1).optional(),
 });
 export type Step = z.infer<typeof Step>;
 
@@ -203,6 +221,10 @@ export const IntendedChange = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('joins'), componentId: Id }),
   /** The part is fitted at another place: a shaft swapped to the other side. */
   z.strictObject({ kind: z.literal('moves'), componentId: Id, fromPositionId: Id, toPositionId: Id }),
+  /** The part is turned end for end. */
+  z.strictObject({ kind: z.literal('turns'), componentId: Id }),
+  /** Two parts change places with one another: two different covers. */
+  z.strictObject({ kind: z.literal('exchanges'), componentId: Id, withComponentId: Id }),
 ]);
 export type IntendedChange = z.infer<typeof IntendedChange>;
 
@@ -222,9 +244,30 @@ export const Procedure = z.strictObject({
   purpose: z.string().trim().max(1200).optional(),
   steps: z.array(Step).max(3000).default([]),
   kits: z
-    .array(z.strictObject({ kitId: Id, count: z.int().min(1).max(99) }))
+    .array(
+      z.strictObject({
+        kitId: Id,
+        count: z.int().min(1).max(99),
+        /** Laid out only on these answers: the leather set or the PTFE set. */
+        when: z.array(Condition).max(8).optional(),
+      }),
+    )
     .max(20)
     .optional(),
+  /** Steps that are carried out together, one place after the other in this order. */
+  blocks: z
+    .array(
+      z.strictObject({
+        id: Id,
+        positionIds: z.array(Id).min(1).max(48),
+        /** From the second place on it is done as in a mirror. */
+        mirrored: z.literal(true).optional(),
+      }),
+    )
+    .max(60)
+    .optional(),
+  /** It begins with parts on the bench instead of a complete pump; with all that it handles when it names none. */
+  startsFrom: z.strictObject({ is: z.literal('parts'), componentIds: z.array(Id).max(400).optional() }).optional(),
   intends: z.array(IntendedChange).max(60).optional(),
   /** The module before this one: the bench it leaves is the bench this one starts from. */
   takesOver: Id.optional(),

@@ -1,23 +1,81 @@
-import type { Procedure } from './procedure';
-import type { Component, Series, Stack } from './series';
+import type { DocumentFault } from './faults';
+import type { Condition, Procedure, Step } from './procedure';
+import type { Application, Component, Series, Stack } from './series';
 
-/** Where a document is wrong and why. Paths read like `procedures[0].steps[3].targets[0].componentId`. */
-export interface DocumentFault {
-  readonly path: string;
-  readonly reason: string;
+export type { DocumentFault };
+
+/** What a document may point at. */
+interface Known {
+  readonly components: ReadonlySet<string>;
+  readonly tools: ReadonlySet<string>;
+  readonly consumables: ReadonlySet<string>;
+  readonly positions: ReadonlySet<string>;
+  readonly positionSets: ReadonlySet<string>;
 }
 
-/** Ids given twice in a series, and position sets that components name and the series lacks. */
+function knownIn(series: Series): Known {
+  return {
+    components: ids(series.components),
+    tools: ids(series.tools),
+    consumables: ids(series.consumables),
+    positions: ids(series.positionSets.flatMap((set) => set.positions)),
+    positionSets: ids(series.positionSets),
+  };
+}
+
+const KINDS: Readonly<Record<keyof Known, string>> = {
+  components: 'component',
+  tools: 'tool',
+  consumables: 'consumable',
+  positions: 'position',
+  positionSets: 'position set',
+};
+
+/** Collects what points at nothing. */
+class Pointers {
+  readonly faults: DocumentFault[] = [];
+  constructor(private readonly known: Known) {}
+
+  one(to: keyof Known, id: string | undefined, path: string): void {
+    if (id !== undefined && !this.known[to].has(id)) this.faults.push(unknown(path, KINDS[to], id));
+  }
+
+  all(to: keyof Known, list: readonly string[] | undefined, path: string): void {
+    list?.forEach((id, i) => {
+      this.one(to, id, `${path}[${i}]`);
+    });
+  }
+
+  applications(list: readonly Application[] | undefined, path: string): void {
+    list?.forEach(({ consumableId, orConsumableIds }, i) => {
+      this.one('consumables', consumableId, `${path}[${i}].consumableId`);
+      this.all('consumables', orConsumableIds, `${path}[${i}].orConsumableIds`);
+    });
+  }
+
+  direction(toward: { is: string; componentId?: string } | undefined, path: string): void {
+    if (toward?.is === 'part') this.one('components', toward.componentId, `${path}.componentId`);
+  }
+}
+
+/** Ids given twice in a series, and everything in it that points at what it does not hold. */
 export function seriesReferences(series: Series, path = 'series'): DocumentFault[] {
-  const components = ids(series.components);
+  const pointers = new Pointers(knownIn(series));
+  series.positionSets.forEach((set, i) => {
+    set.positions.forEach((position, j) => {
+      pointers.all('positions', position.within, `${path}.positionSets[${i}].positions[${j}].within`);
+    });
+  });
+  series.kits.forEach((kit, i) => {
+    kit.contents.forEach(({ componentId }, j) => {
+      pointers.one('components', componentId, `${path}.kits[${i}].contents[${j}].componentId`);
+    });
+  });
+  const lists = ['components', 'tools', 'consumables', 'kits', 'positionSets'] as const;
   return [
-    ...twice(series.components, `${path}.components`),
-    ...twice(series.tools, `${path}.tools`),
-    ...twice(series.consumables, `${path}.consumables`),
-    ...twice(series.kits, `${path}.kits`),
-    ...twice(series.positionSets, `${path}.positionSets`),
+    ...lists.flatMap((list) => twice(series[list], `${path}.${list}`)),
     ...twice(series.stacks ?? [], `${path}.stacks`),
-    ...(series.stacks ?? []).flatMap((stack, i) => stackReferences(stack, components, `${path}.stacks[${i}]`)),
+    ...(series.stacks ?? []).flatMap((stack, i) => stackReferences(stack, series, `${path}.stacks[${i}]`)),
     ...series.tools.flatMap((tool, i) =>
       (tool.substituteIds ?? []).flatMap((id, j) =>
         id !== tool.id && series.tools.some((other) => other.id === id)
@@ -30,33 +88,26 @@ export function seriesReferences(series: Series, path = 'series'): DocumentFault
       `${path}.positionSets[].positions`,
     ),
     ...series.components.flatMap((component, i) => componentReferences(component, series, `${path}.components[${i}]`)),
-    ...series.kits.flatMap((kit, i) =>
-      kit.contents.flatMap(({ componentId }, j) =>
-        components.has(componentId)
-          ? []
-          : [unknown(`${path}.kits[${i}].contents[${j}].componentId`, 'component', componentId)],
-      ),
-    ),
+    ...pointers.faults,
   ];
 }
 
 /** Everything in a component that points at something its series does not hold, or at itself. */
 function componentReferences(component: Component, series: Series, at: string): DocumentFault[] {
-  const faults: DocumentFault[] = [];
-  const wanted = (path: string, kind: string, list: readonly { id: string }[], id: string | undefined) => {
-    if (id !== undefined && !list.some((item) => item.id === id)) faults.push(unknown(`${at}.${path}`, kind, id));
-  };
-  wanted('positionSetId', 'position set', series.positionSets, component.positionSetId);
-  wanted('hostId', 'component', series.components, component.hostId);
+  const pointers = new Pointers(knownOnce(series));
+  pointers.one('positionSets', component.positionSetId, `${at}.positionSetId`);
+  pointers.one('components', component.hostId, `${at}.hostId`);
+  component.hostsAt?.forEach(({ positionId, hostId }, i) => {
+    pointers.one('positions', positionId, `${at}.hostsAt[${i}].positionId`);
+    pointers.one('components', hostId, `${at}.hostsAt[${i}].hostId`);
+  });
   component.coveredBy?.forEach(({ componentId }, i) => {
-    wanted(`coveredBy[${i}].componentId`, 'component', series.components, componentId);
+    pointers.one('components', componentId, `${at}.coveredBy[${i}].componentId`);
   });
-  component.heldBy?.forEach((id, i) => {
-    wanted(`heldBy[${i}]`, 'component', series.components, id);
-  });
-  component.wants?.forEach(({ consumableId }, i) => {
-    wanted(`wants[${i}].consumableId`, 'consumable', series.consumables, consumableId);
-  });
+  pointers.all('components', component.heldBy, `${at}.heldBy`);
+  pointers.applications(component.wants, `${at}.wants`);
+  pointers.direction(component.faces?.toward, `${at}.faces.toward`);
+  const faults = [...pointers.faults];
   const seen = new Set([component.id]);
   for (let id = component.hostId; id; id = series.components.find((other) => other.id === id)?.hostId) {
     if (seen.has(id)) {
@@ -68,79 +119,126 @@ function componentReferences(component: Component, series: Series, at: string): 
   return faults;
 }
 
-function stackReferences({ hostId, shaft, layers }: Stack, components: Set<string>, at: string): DocumentFault[] {
-  const named = [
-    ['hostId', hostId],
-    ['shaft.componentId', shaft?.componentId],
-    ...layers.map(({ componentId }, i) => [`layers[${i}].componentId`, componentId]),
-  ] as const;
-  return [
-    ...twice(layers, `${at}.layers`),
-    ...named.flatMap(([path, id]) => (id && !components.has(id) ? [unknown(`${at}.${path}`, 'component', id)] : [])),
-  ];
+const remembered = new WeakMap<Series, Known>();
+
+/** The same for all components of a series. */
+function knownOnce(series: Series): Known {
+  const there = remembered.get(series) ?? knownIn(series);
+  remembered.set(series, there);
+  return there;
 }
 
-/** Everything in a procedure that points at something its series does not hold. */
+function stackReferences({ hostId, shaft, layers, positionIds }: Stack, series: Series, at: string): DocumentFault[] {
+  const pointers = new Pointers(knownOnce(series));
+  pointers.one('components', hostId, `${at}.hostId`);
+  pointers.one('components', shaft?.componentId, `${at}.shaft.componentId`);
+  pointers.all('positions', positionIds, `${at}.positionIds`);
+  layers.forEach(({ componentId }, i) => {
+    pointers.one('components', componentId, `${at}.layers[${i}].componentId`);
+  });
+  return [...twice(layers, `${at}.layers`), ...pointers.faults];
+}
+
+/**
+ * Everything in a procedure that points at something its series does not hold, or at a question, an answer, a block or
+ * a picture that it does not have.
+ */
 export function procedureReferences(procedure: Procedure, series: Series, path = 'procedure'): DocumentFault[] {
-  const components = ids(series.components);
-  const tools = ids(series.tools);
-  const consumables = ids(series.consumables);
-  const positions = ids(series.positionSets.flatMap((set) => set.positions));
+  const pointers = new Pointers(knownOnce(series));
   const faults: DocumentFault[] =
     procedure.seriesId === series.id ? [] : [unknown(`${path}.seriesId`, 'series', procedure.seriesId)];
-  faults.push(...twice(procedure.steps, `${path}.steps`));
+  faults.push(...twice(procedure.steps, `${path}.steps`), ...twice(procedure.blocks ?? [], `${path}.blocks`));
+  const steps = new Map(procedure.steps.map((step) => [step.id, step]));
+  const blocks = ids(procedure.blocks ?? []);
   procedure.steps.forEach((step, i) => {
     const at = `${path}.steps[${i}]`;
-    step.targets.forEach(({ componentId }, j) => {
-      if (!components.has(componentId))
-        faults.push(unknown(`${at}.targets[${j}].componentId`, 'component', componentId));
-    });
-    step.toolIds.forEach((id, j) => {
-      if (!tools.has(id)) faults.push(unknown(`${at}.toolIds[${j}]`, 'tool', id));
-    });
-    step.positionIds.forEach((id, j) => {
-      if (!positions.has(id)) faults.push(unknown(`${at}.positionIds[${j}]`, 'position', id));
-    });
-    step.applications.forEach(({ consumableId }, j) => {
-      if (!consumables.has(consumableId)) {
-        faults.push(unknown(`${at}.applications[${j}].consumableId`, 'consumable', consumableId));
-      }
-    });
-    for (const field of ['aidsIn', 'aidsOut'] as const) {
-      step[field]?.forEach((id, j) => {
-        if (!tools.has(id)) faults.push(unknown(`${at}.${field}[${j}]`, 'tool', id));
-      });
-    }
-    step.methods?.forEach((method, j) => {
-      method.toolIds.forEach((id, k) => {
-        if (!tools.has(id)) faults.push(unknown(`${at}.methods[${j}].toolIds[${k}]`, 'tool', id));
-      });
-    });
-    step.measurements?.forEach(({ toolId }, j) => {
-      if (toolId && !tools.has(toolId)) faults.push(unknown(`${at}.measurements[${j}].toolId`, 'tool', toolId));
-    });
-    const { thread } = step.torque ?? {};
-    if (thread?.is === 'with' && !consumables.has(thread.consumableId))
-      faults.push(unknown(`${at}.torque.thread.consumableId`, 'consumable', thread.consumableId));
+    stepPointers(step, pointers, at);
+    faults.push(...conditionFaults(step.when, steps, `${at}.when`));
+    if (step.when?.some(({ stepId }) => stepId === step.id))
+      faults.push({ path: `${at}.when`, reason: 'the step would wait for its own answer' });
+    if (step.blockId !== undefined && !blocks.has(step.blockId))
+      faults.push({ path: `${at}.blockId`, reason: `the procedure has no block "${step.blockId}"` });
     if (step.photo?.referenceId && !step.pictures?.some(({ id }) => id === step.photo?.referenceId))
       faults.push({ path: `${at}.photo.referenceId`, reason: `the step has no picture "${step.photo.referenceId}"` });
-    if (step.pose && !components.has(step.pose.componentId))
-      faults.push(unknown(`${at}.pose.componentId`, 'component', step.pose.componentId));
-    if (step.fromPositionId && !positions.has(step.fromPositionId))
-      faults.push(unknown(`${at}.fromPositionId`, 'position', step.fromPositionId));
   });
-  procedure.kits?.forEach(({ kitId }, i) => {
+  procedure.blocks?.forEach(({ positionIds }, i) => {
+    pointers.all('positions', positionIds, `${path}.blocks[${i}].positionIds`);
+  });
+  pointers.all('components', procedure.startsFrom?.componentIds, `${path}.startsFrom.componentIds`);
+  procedure.kits?.forEach(({ kitId, when }, i) => {
     if (!series.kits.some((kit) => kit.id === kitId)) faults.push(unknown(`${path}.kits[${i}].kitId`, 'kit', kitId));
+    faults.push(...conditionFaults(when, steps, `${path}.kits[${i}].when`));
   });
   procedure.intends?.forEach((change, i) => {
     const at = `${path}.intends[${i}]`;
-    if (!components.has(change.componentId)) faults.push(unknown(`${at}.componentId`, 'component', change.componentId));
+    pointers.one('components', change.componentId, `${at}.componentId`);
+    if (change.kind === 'exchanges') pointers.one('components', change.withComponentId, `${at}.withComponentId`);
     if (change.kind !== 'moves') return;
-    for (const field of ['fromPositionId', 'toPositionId'] as const) {
-      if (!positions.has(change[field])) faults.push(unknown(`${at}.${field}`, 'position', change[field]));
-    }
+    for (const field of ['fromPositionId', 'toPositionId'] as const) pointers.one('positions', change[field], `${at}.${field}`);
   });
-  return faults;
+  return [...faults, ...pointers.faults];
+}
+
+function stepPointers(step: Step, pointers: Pointers, at: string): void {
+  step.targets.forEach(({ componentId }, j) => {
+    pointers.one('components', componentId, `${at}.targets[${j}].componentId`);
+  });
+  pointers.all('tools', step.toolIds, `${at}.toolIds`);
+  pointers.all('positions', step.positionIds, `${at}.positionIds`);
+  pointers.applications(step.applications, `${at}.applications`);
+  for (const field of ['aidsIn', 'aidsOut'] as const) pointers.all('tools', step[field], `${at}.${field}`);
+  pointers.direction(step.faces?.toward, `${at}.faces.toward`);
+  pointers.one('components', step.intoId, `${at}.intoId`);
+  pointers.one('positionSets', step.decision?.eachOf, `${at}.decision.eachOf`);
+  step.measurements?.forEach(({ toolId }, j) => {
+    pointers.one('tools', toolId, `${at}.measurements[${j}].toolId`);
+  });
+  step.methods?.forEach((method, j) => {
+    const of = `${at}.methods[${j}]`;
+    for (const field of ['toolIds', 'aidsIn', 'aidsOut'] as const) pointers.all('tools', method[field], `${of}.${field}`);
+    pointers.applications(method.applications, `${of}.applications`);
+    pointers.direction(method.faces?.toward, `${of}.faces.toward`);
+    if (method.torque?.thread?.is === 'with')
+      pointers.one('consumables', method.torque.thread.consumableId, `${of}.torque.thread.consumableId`);
+    method.measurements?.forEach(({ toolId }, k) => {
+      pointers.one('tools', toolId, `${of}.measurements[${k}].toolId`);
+    });
+  });
+  const { thread } = step.torque ?? {};
+  if (thread?.is === 'with') pointers.one('consumables', thread.consumableId, `${at}.torque.thread.consumableId`);
+  pointers.one('components', step.pose?.componentId, `${at}.pose.componentId`);
+  pointers.one('positions', step.fromPositionId, `${at}.fromPositionId`);
+}
+
+/** Conditions that wait for a question nobody asks, or an answer it does not have. */
+function conditionFaults(when: readonly Condition[] | undefined, steps: ReadonlyMap<string, Step>, path: string): DocumentFault[] {
+  return (when ?? []).flatMap(({ stepId, answerIds }, i): DocumentFault[] => {
+    const asking = steps.get(stepId);
+    if (!asking) return [{ path: `${path}[${i}].stepId`, reason: `the procedure has no step "${stepId}"` }];
+    if (!asking.decision) return [{ path: `${path}[${i}].stepId`, reason: `the step "${stepId}" asks no question` }];
+    const answers = ids(asking.decision.answers);
+    return answerIds.flatMap((id, j) =>
+      answers.has(id) ? [] : [{ path: `${path}[${i}].answerIds[${j}]`, reason: `the question has no answer "${id}"` }],
+    );
+  });
+}
+
+/** A module that takes over from one that is not there, of another series, or in a ring. */
+export function chainReferences(procedures: readonly Procedure[], path = 'procedures'): DocumentFault[] {
+  const byId = new Map(procedures.map((procedure) => [procedure.id, procedure]));
+  return procedures.flatMap(({ id, takesOver, seriesId }, i): DocumentFault[] => {
+    if (takesOver === undefined) return [];
+    const before = byId.get(takesOver);
+    const at = `${path}[${i}].takesOver`;
+    if (!before) return [{ path: at, reason: `there is no procedure "${takesOver}"` }];
+    if (before.seriesId !== seriesId) return [{ path: at, reason: `the procedure "${takesOver}" is of another series` }];
+    const seen = new Set([id]);
+    for (let next: string | undefined = takesOver; next !== undefined; next = byId.get(next)?.takesOver) {
+      if (seen.has(next)) return [{ path: at, reason: 'the procedures would continue from one another in a ring' }];
+      seen.add(next);
+    }
+    return [];
+  });
 }
 
 function ids(list: readonly { id: string }[]): Set<string> {

@@ -1,5 +1,6 @@
 import { emptyWorkbook } from '../testing/workbook';
-import { byName, Component, componentById, Kit, nameKey, positionSetById, Series, toolLabel } from './series';
+import { Component, componentById, Kit, positionSetById, Series, toolLabel } from './series';
+import { byName, nameKey } from './names';
 
 const { series } = emptyWorkbook();
 

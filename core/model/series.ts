@@ -1,17 +1,12 @@
 import { z } from 'zod';
-import { Faces } from '../orientation/faces';
-import { PROFILES } from '../orientation/profiles';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
-import { ConsumableBase, ConsumableKind } from '../supplies/consumable-kinds';
-import { Material } from '../supplies/materials';
-import { COMPONENT_KINDS, singularName } from './kinds';
+import { ConsumableBase, ConsumableKind, Material } from './consumables';
+import { Faces, PROFILES } from './faces';
+import { Id } from './ids';
+import { COMPONENT_KINDS } from './kinds';
+import { Look } from './looks';
 
-export const Id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
 const Name = z.string().trim().min(1, 'is empty').max(120);
 
 export const PUMP_TYPES = [
@@ -27,7 +22,12 @@ export const PUMP_TYPES = [
   'other',
 ] as const;
 
-export const Position = z.strictObject({ id: Id, name: Name });
+export const Position = z.strictObject({
+  id: Id,
+  name: Name,
+  /** Places of other sets that this one is, or lies in: the inlet of chamber 1, a bolt hole at the left end. */
+  within: z.array(Id).max(12).optional(),
+});
 export type Position = z.infer<typeof Position>;
 
 /** A repeated place: bores 1..3, left and right end, shafts 1 and 2. */
@@ -44,6 +44,8 @@ export const RENEWALS = ['always', 'judge', 'keep'] as const;
 /** What is put on a part, where and how much: "thin film on the O-ring only". */
 export const Application = z.strictObject({
   consumableId: Id,
+  /** What does instead, one of them and never two: "compound or tape". */
+  orConsumableIds: z.array(Id).max(6).optional(),
   where: z.string().trim().max(160).optional(),
   /** "a pea", "two drops", "thin film". */
   amount: z.string().trim().max(60).optional(),
@@ -72,6 +74,11 @@ export const Component = z.strictObject({
   partNumber: z.string().max(60).optional(),
   /** The part it sits in; moving that part moves this one. */
   hostId: Id.optional(),
+  /** Other parts it sits in at some places. */
+  hostsAt: z
+    .array(z.strictObject({ positionId: Id, hostId: Id }))
+    .max(48)
+    .optional(),
   coveredBy: z.array(Cover).max(200).optional(),
   /** The fasteners that hold it. */
   heldBy: z.array(Id).max(20).optional(),
@@ -94,6 +101,10 @@ export const Component = z.strictObject({
   /** How its named end and the one behind it look, where the words do not tell. */
   profiles: z.strictObject({ end: z.enum(PROFILES), behind: z.enum(PROFILES) }).optional(),
   springLoaded: z.literal(true).optional(),
+  /** It has a thread of its own and is tightened itself: a screwed cap, a gland nut, a retainer. */
+  threaded: z.literal(true).optional(),
+  /** What is looked at whenever it is out. */
+  looks: z.array(Look).max(12).optional(),
 });
 export type Component = z.infer<typeof Component>;
 
@@ -146,6 +157,8 @@ export const Consumable = z.strictObject({
   setMinutes: z.number().min(0.5).max(20_000).optional(),
   /** The nut factor K of a thread with it on, in T = K·d·F. */
   nutFactor: z.number().min(0.02).max(1).optional(),
+  /** "ISO VG 220", "NLGI 2". */
+  grade: z.string().trim().max(60).optional(),
   /** It may touch food. */
   foodContact: z.literal(true).optional(),
   /** What it attacks besides what its base does. */
@@ -165,6 +178,8 @@ export const Stack = z.strictObject({
   name: Name,
   /** The part whose bore it is. */
   hostId: Id.optional(),
+  /** The places where it is built like this; wherever its parts are when absent. */
+  positionIds: z.array(Id).max(48).optional(),
   /** Where the pressure acts from. */
   pressureAt: z.enum(STACK_ENDS).optional(),
   driveAt: z.enum(STACK_ENDS).optional(),
@@ -223,16 +238,6 @@ export function positionSetById(series: Series, id: string | undefined): Positio
 /** The name of a position, wherever in the series it is. */
 export function placeNameOf(series: Series, positionId: string | null): string | undefined {
   return series.positionSets.flatMap((set) => set.positions).find((position) => position.id === positionId)?.name;
-}
-
-/** Finds by name whatever the number or case: "Cover nuts" finds "cover nut". */
-export function byName<T extends { name: string }>(list: readonly T[], name: string): T | undefined {
-  const wanted = nameKey(name);
-  return list.find((item) => nameKey(item.name) === wanted);
-}
-
-export function nameKey(name: string): string {
-  return singularName(name.toLowerCase().replace(/\s+/g, ' ').trim());
 }
 
 /** "hook tool, 50 mm" from a tool with its size. */

@@ -15,16 +15,31 @@ export function stepIn(step: Step, setting: Setting): Step {
   return stepBy(step, methodIn(step, setting));
 }
 
+/** What a method says in place of the step; the rest is as in the step. */
+const REPLACED = [
+  'about',
+  'faces',
+  'applications',
+  'torque',
+  'looks',
+  'measurements',
+  'aidsIn',
+  'aidsOut',
+  'minutes',
+  'detail',
+] as const satisfies readonly (keyof Method & keyof Step)[];
+
 /** A step as it is carried out by a method: what the method does not say is as in the step. */
 export function stepBy(step: Step, method: Method | undefined): Step {
   if (!method) return step;
   const { text: _forTheOther, ...rest } = step;
+  const said = Object.fromEntries(REPLACED.flatMap((field) => (method[field] === undefined ? [] : [[field, method[field]]])));
   return {
     ...rest,
+    ...said,
     verb: method.verb,
     toolIds: method.toolIds,
     cautions: [...step.cautions, ...method.cautions],
-    ...(method.detail && { detail: method.detail }),
     methods: (step.methods ?? []).filter((other) => other !== method),
   };
 }

@@ -1,21 +1,4 @@
-/** How an end of a part looks in a section. */
-export const PROFILES = [
-  'flat',
-  'groove',
-  'lip',
-  'spring',
-  'notches',
-  'tab',
-  'taper',
-  'dished',
-  'chamfer',
-  'shoulder',
-  'rounded',
-  'marked',
-  'long',
-  'small-grooves',
-] as const;
-export type Profile = (typeof PROFILES)[number];
+import type { Profile } from '../model/faces';
 
 /** First match wins, so the telling words stand first. */
 const WORDS: readonly [RegExp, Profile][] = [

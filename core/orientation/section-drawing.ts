@@ -1,4 +1,4 @@
-import type { Profile } from './profiles';
+import type { Profile } from '../model/faces';
 import type { SectionPiece, StackSection } from './stack-section';
 
 /** How a shape of the section is to be painted. */

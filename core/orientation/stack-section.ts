@@ -2,8 +2,8 @@ import type { ComponentKind } from '../model/kinds';
 import type { Step } from '../model/procedure';
 import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
 import { endMeant } from './directions';
-import type { Faces, Pose } from './faces';
-import { type Profile, profileFromWords } from './profiles';
+import type { Faces, Pose, Profile } from '../model/faces';
+import { profileFromWords } from './profiles';
 
 /** One piece as it is drawn: millimetres along the bore from its bottom, and across it. */
 export interface SectionPiece {
@@ -93,7 +93,7 @@ export function stackSection(
     const component = componentById(series, layer.componentId);
     if (!component) return;
     const length = layer.lengthMm ?? (LENGTHS[component.kind] ?? DEFAULT_LENGTH) * radial;
-    const ends = endsOf(component, { stack, layer: index }, series, said.get(component.id), pose);
+    const ends = endsOf(component, { stack, layer: index }, said.get(component.id), pose);
     for (let n = 1; n <= layer.count; n += 1) {
       const outer = layer.outerMm ?? diameterAt(stack, at + length / 2) ?? bore;
       pieces.push({
@@ -136,15 +136,14 @@ export function stackSection(
 function endsOf(
   component: Component,
   place: { stack: Stack; layer: number },
-  series: Series,
   said: Faces | undefined,
   pose: Pose | undefined,
 ): Pick<SectionPiece, 'atMouth' | 'atBottom' | 'wrong' | 'known'> {
-  const own = component.faces && endMeant(component.faces.toward, place, series);
+  const own = component.faces && endMeant(component.faces.toward, place);
   const faces = said ?? component.faces;
-  const end = faces && endMeant(faces.toward, place, series, pose);
+  const end = faces && endMeant(faces.toward, place, pose);
   if (!faces || !end) return { atMouth: 'flat', atBottom: 'flat', wrong: false, known: false };
-  const named = component.profiles?.end ?? profileFromWords(faces.end) ?? 'marked';
+  const named = component.profiles?.end ?? profileFromWords(faces.end ?? '') ?? 'marked';
   const behind = component.profiles?.behind ?? profileFromWords(faces.tellBy ?? '') ?? 'flat';
   const other = behind === named ? 'flat' : behind;
   const ends = end === 'mouth' ? { atMouth: named, atBottom: other } : { atMouth: other, atBottom: named };

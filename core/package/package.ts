@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { type DocumentFault, faultsOf } from '../model/faults';
+import { DOCUMENT_FORMAT, migrateProcedure, migrateSeries } from '../model/migrations/migrate';
 import { Procedure } from '../model/procedure';
-import { type DocumentFault, procedureReferences, seriesReferences } from '../model/references';
+import { chainReferences, procedureReferences, seriesReferences } from '../model/references';
 import { Series } from '../model/series';
 
 /** The open format: a series with its procedures, tools and consumables, as one JSON document. */
-export const FORMAT_VERSION = 1;
-export const FORMAT = `fukusa/${FORMAT_VERSION}` as const;
+export const FORMAT = `fukusa/${DOCUMENT_FORMAT}` as const;
 
 export const Package = z.strictObject({
   format: z.literal(FORMAT),
@@ -27,25 +28,40 @@ export function parsePackage(text: string): PackageReading {
   return readPackage(json);
 }
 
+/** Reads a package of this format or of an earlier one. */
 export function readPackage(json: unknown): PackageReading {
   const format = typeof json === 'object' && json !== null && 'format' in json ? json.format : undefined;
   if (typeof format !== 'string' || !/^fukusa\/\d+$/.test(format)) {
     return refuse('format', `is not a Fukusa package: "format" must be "${FORMAT}"`);
   }
-  if (Number(format.slice('fukusa/'.length)) > FORMAT_VERSION) {
+  const version = Number(format.slice('fukusa/'.length));
+  if (version > DOCUMENT_FORMAT) {
     return refuse(
       'format',
       `is "${format}", from a newer version; this one reads up to "${FORMAT}". Update and try again`,
     );
   }
-  const parsed = Package.safeParse(json);
+  const parsed = Package.safeParse(broughtUp(json as { series?: unknown; procedures?: unknown }, version));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const { series, procedures } = parsed.data;
   const faults = [
     ...seriesReferences(series),
     ...procedures.flatMap((procedure, i) => procedureReferences(procedure, series, `procedures[${i}]`)),
+    ...chainReferences(procedures),
   ];
   return faults.length > 0 ? { ok: false, faults } : { ok: true, package: parsed.data };
+}
+
+function broughtUp(json: { series?: unknown; procedures?: unknown }, version: number): unknown {
+  const { series, procedures } = json;
+  return {
+    ...json,
+    format: FORMAT,
+    series: migrateSeries(series, version),
+    ...(Array.isArray(procedures) && {
+      procedures: procedures.map((procedure) => migrateProcedure(procedure, version, series)),
+    }),
+  };
 }
 
 export function packageOf(series: Series, procedures: readonly Procedure[]): Package {
@@ -73,18 +89,6 @@ export function packageJsonSchema(): object {
     description: `A pump series and its work instructions, format ${FORMAT}.`,
     ...z.toJSONSchema(Package, { io: 'input' }),
   };
-}
-
-export function faultsOf(error: z.ZodError): DocumentFault[] {
-  return error.issues.map((issue) => ({ path: pathText(issue.path), reason: issue.message }));
-}
-
-function pathText(path: readonly PropertyKey[]): string {
-  const text = path.reduce<string>(
-    (said, key) => (typeof key === 'number' ? `${said}[${key}]` : said === '' ? String(key) : `${said}.${String(key)}`),
-    '',
-  );
-  return text === '' ? '(file)' : text;
 }
 
 function refuse(path: string, reason: string): PackageReading {

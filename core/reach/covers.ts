@@ -1,4 +1,3 @@
-import { samePosition } from '../bench/layers';
 import { movesOf, type Timeline } from '../bench/replay';
 import { isFastener } from '../model/kinds';
 import type { Component } from '../model/series';
@@ -67,11 +66,11 @@ export class Covers {
   /** The spot of the part that this one sits in. */
   hostOf(spot: Spot): Spot | undefined {
     const hostId = this.component(spot.componentId)?.hostId;
-    return this.spots.find((other) => other.componentId === hostId && samePosition(other, spot));
+    return this.spots.find((other) => other.componentId === hostId && this.meet(other, spot));
   }
 
   private reasonFor(component: Component, under: Spot, spot: Spot): CoverReason | undefined {
-    if (spot.componentId === component.id || !samePosition(spot, under)) return undefined;
+    if (spot.componentId === component.id || !this.meet(spot, under)) return undefined;
     const said = component.coveredBy?.find((cover) => cover.componentId === spot.componentId)?.said;
     if (said === 'covers') return 'said';
     const fastens = isFastener(this.component(spot.componentId)?.kind ?? 'other');
@@ -80,6 +79,10 @@ export class Covers {
     if (said === 'clear' || this.component(spot.componentId)?.hostId === component.id) return undefined;
     const before = this.offAt(spot);
     return before < this.offAt(under) && before < Number.POSITIVE_INFINITY ? 'presumed' : undefined;
+  }
+
+  private meet(a: Spot, b: Spot): boolean {
+    return this.timeline.structure.places.meet(a.positionId, b.positionId);
   }
 
   private component(id: string): Component | undefined {

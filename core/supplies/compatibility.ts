@@ -1,6 +1,7 @@
+import type { ConsumableBase, Material } from '../model/consumables';
 import type { Component, Consumable } from '../model/series';
-import { baseOf, type ConsumableBase } from './consumable-kinds';
-import { type Material, materialOf } from './materials';
+import { baseOf } from './consumable-kinds';
+import { materialOf } from './materials';
 
 /**
  * How a material stands up to a liquid at workshop and moderate working temperature: 1 little or no effect, 2 minor,

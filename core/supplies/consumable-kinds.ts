@@ -1,38 +1,4 @@
-import { z } from 'zod';
-
-/** What a consumable is for. */
-export const CONSUMABLE_KINDS = [
-  'grease',
-  'oil',
-  'soaking-oil',
-  'thread-locker',
-  'anti-seize',
-  'sealant',
-  'tape',
-  'cleaner',
-  'other',
-] as const;
-export const ConsumableKind = z.enum(CONSUMABLE_KINDS);
-export type ConsumableKind = z.infer<typeof ConsumableKind>;
-
-/** What its liquid part is, which decides what it attacks. */
-export const CONSUMABLE_BASES = [
-  'mineral',
-  'synthetic-hydrocarbon',
-  'ester',
-  'silicone',
-  'polyglycol',
-  'vegetable',
-  'glycerine',
-  'phosphate-ester',
-  'perfluorinated',
-  'water',
-  'alcohol',
-  'anaerobic',
-  'solid',
-] as const;
-export const ConsumableBase = z.enum(CONSUMABLE_BASES);
-export type ConsumableBase = z.infer<typeof ConsumableBase>;
+import type { ConsumableBase, ConsumableKind } from '../model/consumables';
 
 interface Described {
   readonly name: string;

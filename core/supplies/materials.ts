@@ -1,26 +1,4 @@
-import { z } from 'zod';
-
-/**
- * What seals and soft parts are made of. Elastomers by the symbols of ISO 1629, thermoplastics by ISO 1043-1; both
- * recalled from memory.
- */
-export const MATERIALS = [
-  'NBR',
-  'HNBR',
-  'EPDM',
-  'FKM',
-  'VMQ',
-  'CR',
-  'NR',
-  'PU',
-  'PTFE',
-  'leather',
-  'graphite',
-  'ceramic',
-  'metal',
-] as const;
-export const Material = z.enum(MATERIALS);
-export type Material = z.infer<typeof Material>;
+import type { Material } from '../model/consumables';
 
 const TELLING: readonly [RegExp, Material][] = [
   [/\bHNBR\b/i, 'HNBR'],

@@ -1,6 +1,6 @@
 import { applyLine } from '../drafting/line/apply-line';
 import { parseLine } from '../drafting/line/parse-line';
-import { changeStep } from '../edits/edit';
+import { changeStep } from '../edits/steps';
 import type { Step, Workbook } from '../model/procedure';
 import { type Component, Series } from '../model/series';
 

@@ -2,7 +2,7 @@ import { utimes } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
-import { changeStep } from '#core/edits/edit';
+import { changeStep } from '#core/edits/steps';
 import { packageOf } from '#core/package/package';
 import { unzipPackage } from '#core/package/zip';
 import * as table from '../store/schema';

@@ -1,5 +1,7 @@
 import type { Content } from 'pdfmake/interfaces';
-import { cellOf, replay, stateAfter, type Timeline } from '#core/bench/replay';
+import { replay, type Timeline } from '#core/bench/replay';
+import { cellOf } from '#core/bench/state';
+import { stateAfter } from '#core/bench/state';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
@@ -15,7 +17,7 @@ import {
 import { componentById, type Series, toolLabel } from '#core/model/series';
 import { STAGES, verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
-import type { Pose } from '#core/orientation/faces';
+import type { Pose } from '#core/model/faces';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/supplies/tool-list';

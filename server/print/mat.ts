@@ -1,5 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { cellName, replay, type Timeline } from '#core/bench/replay';
+import { replay, type Timeline } from '#core/bench/replay';
+import { cellName } from '#core/language/en/cells';
 import { layOutMat, type MatLayout, type Paper, SCALE_LINE } from '#core/cloth/mat';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
 import type { Workbook } from '#core/model/procedure';

@@ -1,6 +1,6 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
-import { changeStep } from '#core/edits/edit';
+import { changeStep } from '#core/edits/steps';
 import type { Entry } from '#core/job/entry';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';

@@ -1,4 +1,4 @@
-import { STAGE_NAMES } from '#core/model/verbs';
+import { STAGE_NAMES } from '#core/language/en/verbs';
 
 /** Every word that is printed but not written by the trainer, in one place for the day there is a second language. */
 export const WORDS = {

@@ -1,7 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { NewEntry } from '#core/job/entry';
-import { Id } from '#core/model/series';
+import { Id } from '#core/model/ids';
 import { BENCH, EVERYONE, only, type SignedIn } from '../access';
 import { Fault } from '../fault';
 import { recordPdf } from '../print/record';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
 import { wholeChain } from '#core/model/modules';
 import { Procedure } from '#core/model/procedure';
-import { Id } from '#core/model/series';
+import { Id } from '#core/model/ids';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
 import { matPdf } from '../print/mat';

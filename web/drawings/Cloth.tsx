@@ -1,6 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import type { Cell } from '#core/bench/cells';
-import { cellName, stateAfter, type Timeline } from '#core/bench/replay';
+import { type Timeline } from '#core/bench/replay';
+import { cellName } from '#core/language/en/cells';
+import { stateAfter } from '#core/bench/state';
 import styles from './Cloth.module.css';
 import { Silhouette } from './Silhouette';
 

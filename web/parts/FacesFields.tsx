@@ -1,7 +1,8 @@
 import { Select } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Clocking, Faces } from '#core/orientation/faces';
+import type { Clocking } from '#core/model/faces';
+import type { Faces } from '#core/model/faces';
 import { DraftText } from './DraftText';
 import styles from './FacesFields.module.css';
 

@@ -4,15 +4,8 @@ import { create, useStore } from 'zustand';
 import { applyLine } from '#core/drafting/line/apply-line';
 import { parseLine } from '#core/drafting/line/parse-line';
 import { draftPutBack } from '#core/drafting/way-back/way-back';
-import {
-  applyEdits,
-  changeComponent,
-  deleteStep,
-  duplicateStep,
-  type Edit,
-  moveStep,
-  reviseStep,
-} from '#core/edits/edit';
+import { applyEdits, duplicateStep, type Edit } from '#core/edits/edit';
+import { changeComponent, deleteStep, moveStep, reviseStep } from '#core/edits/steps';
 import { acceptFinding } from '#core/findings/check';
 import type { Finding, Fix } from '#core/findings/finding';
 import type { Step, Workbook } from '#core/model/procedure';

@@ -1,4 +1,4 @@
-import { changeStep } from '#core/edits/edit';
+import { changeStep } from '#core/edits/steps';
 import type { Workbook } from '#core/model/procedure';
 import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';

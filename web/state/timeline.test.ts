@@ -1,4 +1,5 @@
-import { lyingFree, stateAfter } from '#core/bench/replay';
+import { lyingFree } from '#core/bench/state';
+import { stateAfter } from '#core/bench/state';
 import { branching } from '#core/testing/findings';
 import { typed, withStep } from '#core/testing/workbook';
 import { computed, timelineOn, timelineTo } from './timeline';

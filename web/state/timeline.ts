@@ -1,4 +1,5 @@
-import { replay, routeTo, type Timeline } from '#core/bench/replay';
+import { replay, type Timeline } from '#core/bench/replay';
+import { routeTo } from '#core/bench/state';
 import { check } from '#core/findings/check';
 import type { Finding } from '#core/findings/finding';
 import { type Fold, foldOf } from '#core/fold/fold';

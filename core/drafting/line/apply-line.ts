@@ -1,6 +1,7 @@
-import { indexFor, insertStep, newComponent, newStep } from '../../edits/edit';
+import { indexFor, insertStep, newComponent, newStep } from '../../edits/steps';
 import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../../model/procedure';
-import { byName, type Series } from '../../model/series';
+import { type Series } from '../../model/series';
+import { byName } from '../../model/names';
 import { findTool, type NamedPart, type ParsedLine, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */

@@ -1,6 +1,8 @@
-import { pluralName } from '../../model/kinds';
+import { pluralName } from '../../model/names';
 import { type Series, toolLabel } from '../../model/series';
-import { readVerb, verbOf, verbsStartingWith } from '../../model/verbs';
+import { verbOf } from '../../model/verbs';
+import { verbsStartingWith } from '../../reading/en/verb-words';
+import { readVerb } from '../../reading/en/verb-words';
 import { splitLine } from './parse-line';
 
 export interface Completion {

@@ -1,4 +1,4 @@
-import { reviseStep } from '../../edits/edit';
+import { reviseStep } from '../../edits/steps';
 import type { Step, Target, Workbook } from '../../model/procedure';
 import type { Application } from '../../model/series';
 import { type NewId, nameComponent, nameConsumable, nameTool } from './apply-line';

@@ -1,8 +1,11 @@
 import type { SignalWord } from '../../model/procedure';
 import type { Series } from '../../model/series';
-import { byName, nameKey, toolLabel } from '../../model/series';
-import { readVerb, type Verb, verbOf } from '../../model/verbs';
-import type { Faces } from '../../orientation/faces';
+import { toolLabel } from '../../model/series';
+import { byName, nameKey } from '../../model/names';
+import { type Verb, verbOf } from '../../model/verbs';
+import { readDirection } from '../../reading/en/direction-words';
+import { readVerb } from '../../reading/en/verb-words';
+import type { Faces } from '../../model/faces';
 import { type Quantity, readQuantity } from '../../quantity/quantity';
 
 /**
@@ -117,7 +120,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
       }
       case '>': {
         const [, end, toward] = /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ?? [];
-        if (end && toward) faces = { end, toward };
+        if (end && toward) faces = { end, toward: readDirection(toward, series) };
         else faults.push({ kind: 'bad-faces', text: words });
         break;
       }

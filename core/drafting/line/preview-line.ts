@@ -1,4 +1,5 @@
-import { cellOf, movesOf, replay, type Timeline } from '../../bench/replay';
+import { movesOf, replay, type Timeline } from '../../bench/replay';
+import { cellOf } from '../../bench/state';
 import { check } from '../../findings/check';
 import { type Finding, findingKey } from '../../findings/finding';
 import { applyLine } from './apply-line';

@@ -1,4 +1,5 @@
-import { applyEdits, type Edit, newStep } from '../../edits/edit';
+import { applyEdits, type Edit } from '../../edits/edit';
+import { newStep } from '../../edits/steps';
 import { DRAFTED_FIELDS, type Step, type Workbook } from '../../model/procedure';
 import type { Verb } from '../../model/verbs';
 

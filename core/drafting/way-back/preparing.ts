@@ -1,5 +1,6 @@
 import { movesOf, type Timeline } from '../../bench/replay';
-import { type Edit, firstOf } from '../../edits/edit';
+import { type Edit } from '../../edits/edit';
+import { firstOf } from '../../edits/steps';
 import { isPhotographed, lastLooks } from '../../evidence/looks';
 import { type Step, UNSAID_MINUTES, type Workbook } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
@@ -41,7 +42,6 @@ export function cleaning(workbook: Workbook, timeline: Timeline): Edit[] {
   if (due.size === 0) return [];
   const step = draftStep(workbook, 'clean', [...due].join('-'), {
     targets: [...due].map((componentId) => ({ componentId })),
-    detail: 'Take off all old grease and compound; debris damages the pump.',
   });
   const lastOff = lastNaming(steps, 'takes', [...due]);
   return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1), step }];
@@ -63,38 +63,27 @@ export function soaking(workbook: Workbook): Edit[] {
     const step = draftStep(workbook, 'soak', component.id, {
       stage: steps[index]?.stage ?? 'renew',
       targets: [{ componentId: component.id }],
-      detail: `At least ${soakMinutes} minutes, until step ${fitted + 2}. Go on with the work meanwhile.`,
     });
     return [{ kind: 'insert', index, step }];
   });
 }
 
 /** What undoes a step that moves no part: fill for drain, restore for isolate. */
-export function counterpart(workbook: Workbook, step: Step, verb: 'fill' | 'restore'): Edit[] {
+export function counterpart(workbook: Workbook, step: Step, verb: 'fill' | 'restore' | 'open-valve'): Edit[] {
   const undoing = draftStep(workbook, verb, step.id, {
     ...(step.about && { about: step.about.replace(/\s+and\s+.*$/i, '') }),
   });
   const { steps } = workbook.procedure;
   let index = firstOf(workbook.procedure, 'prove');
-  while (verb === 'restore' && steps[index]?.verb === 'fill') index += 1;
+  while (verb !== 'fill' && steps[index]?.verb === 'fill') index += 1;
   return [{ kind: 'insert', index, step: undoing }];
-}
-
-/** A casing is drained of the product and fills itself; oil has to be put back. */
-export function wantsFilling(step: Step): boolean {
-  return step.verb === 'drain' && /oil|grease|fluid|coolant/i.test(step.about ?? '');
 }
 
 /** A photo at the last look of what the draft puts back and something covers. */
 export function lastLookPhotos(timeline: Timeline): Edit[] {
   return lastLooks(timeline).flatMap((look): Edit[] => {
     const step = timeline.frames[look.from]?.step;
-    const name = timeline.structure.components.get(look.componentId)?.name;
     if (!step?.drafted || step.photo || !look.coveredById || isPhotographed(timeline, look)) return [];
-    const drafted = step.drafted === true ? [] : step.drafted;
-    const shows = step.faces ? `The ${name}, ${step.faces.end} toward ${step.faces.toward}` : `How the ${name} sits`;
-    return [
-      { kind: 'change', stepId: step.id, fields: { photo: { mustShow: shows }, drafted: [...drafted, 'photo'] } },
-    ];
+    return [{ kind: 'change', stepId: step.id, fields: { photo: {}, drafted: [...step.drafted, 'photo'] } }];
   });
 }

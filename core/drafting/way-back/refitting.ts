@@ -1,7 +1,7 @@
 import { movesOf, type Timeline } from '../../bench/replay';
 import type { Unit } from '../../bench/units';
-import { type Edit, firstOf } from '../../edits/edit';
-import { isFastener } from '../../model/kinds';
+import { type Edit } from '../../edits/edit';
+import { firstOf } from '../../edits/steps';
 import type { Step, Target, Workbook } from '../../model/procedure';
 import { componentById, type Series } from '../../model/series';
 import { type Verb, type VerbEffect, verbOf } from '../../model/verbs';
@@ -16,7 +16,8 @@ export function refitting(workbook: Workbook, timeline: Timeline, units: readonl
   if (!component) return [];
   const { procedure, series } = workbook;
   const when = taking?.step.when;
-  const verb: Verb = component.kind === 'pin' ? 'pin' : isFastener(component.kind) ? 'start-by-hand' : 'fit';
+  const threaded = timeline.structure.threaded.has(component.id);
+  const verb: Verb = component.kind === 'pin' ? 'pin' : threaded ? 'start-by-hand' : 'fit';
   const positions = [...new Set(units.flatMap((u) => (u.positionId ? [u.positionId] : [])))];
   const everywhere = allPositions(series, component.id);
   const perPosition = units.length / Math.max(1, positions.length);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { replay } from '../../bench/replay';
-import { applyEdits, changeStep } from '../../edits/edit';
+import { applyEdits } from '../../edits/edit';
+import { changeStep } from '../../edits/steps';
 import { check, releaseStops } from '../../findings/check';
 import { foldOf } from '../../fold/fold';
 import { sayStep } from '../../language/en/sentence';

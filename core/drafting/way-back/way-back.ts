@@ -1,12 +1,13 @@
-import { calledFor, lyingFree, replay, type Timeline } from '../../bench/replay';
+import { replay, type Timeline } from '../../bench/replay';
+import { type BenchState, leftOut, stateAfter } from '../../bench/state';
 import type { Unit } from '../../bench/units';
 import type { Edit } from '../../edits/edit';
-import { isFastener } from '../../model/kinds';
 import { isLeaving, type Step, type Workbook } from '../../model/procedure';
 import { componentById, positionSetById } from '../../model/series';
 import { verbOf } from '../../model/verbs';
+import { isKeptFluid } from '../../reading/en/safety-words';
 import { withEdits } from './draft-step';
-import { cleaning, counterpart, lastLookPhotos, renewing, soaking, wantsFilling } from './preparing';
+import { cleaning, counterpart, lastLookPhotos, renewing, soaking } from './preparing';
 import { joining, refitting, torqueAfter } from './refitting';
 import { takingOf } from './takings';
 
@@ -43,12 +44,20 @@ export function draftPutBack(workbook: Workbook): Workbook {
   }
   go(cleaning(draft, timeline));
   go(soaking(draft));
-  for (const step of timeline.end.drained.values()) if (wantsFilling(step)) go(counterpart(draft, step, 'fill'));
-  const isolating = timeline.end.isolatedBy;
-  if (isolating && draft.procedure.steps.includes(isolating)) go(counterpart(draft, isolating, 'restore'));
+  for (const step of endOf(timeline).drained) if (isKeptFluid(step.about)) go(counterpart(draft, step, 'fill'));
+  for (const { id } of endOf(timeline).isolatedBy) {
+    const isolating = endOf(timeline).isolatedBy.find((step) => step.id === id);
+    if (isolating && draft.procedure.steps.includes(isolating))
+      go(counterpart(draft, isolating, isolating.verb === 'close-valve' ? 'open-valve' : 'restore'));
+  }
   go(lastLookPhotos(timeline));
   go(aidsOut(draft, timeline));
   return draft;
+}
+
+/** The bench when all is done, on the main way. */
+function endOf(timeline: Timeline): BenchState {
+  return stateAfter(timeline, timeline.frames.length);
 }
 
 /** Components that are always renewed, lie on the cloth at the end, and have no renewal yet. */
@@ -59,9 +68,9 @@ function renewWhatIsOut(workbook: Workbook): Workbook {
       .filter((step) => step.verb === 'renew')
       .flatMap((step) => step.targets.map((t) => t.componentId)),
   );
-  const out = timeline.ends.flatMap(({ state }) =>
-    lyingFree(timeline, state).map((unit) => ({ unit, cut: state.marks.get(unit.id)?.has('cut') })),
-  );
+  const out = leftOut(timeline)
+    .filter(({ where }) => where === 'cloth')
+    .map(({ unit }) => ({ unit, cut: endOf(timeline).wasCut(unit) }));
   const due = new Map<string, Set<string>>();
   for (const { unit, cut } of out) {
     const { componentId, positionId } = unit;
@@ -92,7 +101,7 @@ function positionsOut({ series }: Workbook, componentId: string, out: ReadonlySe
 
 /** What lies free, or new and called for in the tray, at the end of any way, and is meant to go back. */
 function whatIsOut(workbook: Workbook, timeline: Timeline): Unit[] {
-  const out = timeline.ends.flatMap(({ state }) => [...lyingFree(timeline, state), ...calledFor(timeline, state)]);
+  const out = leftOut(timeline).map(({ unit }) => unit);
   return [...new Set(out)].filter((unit) => !isLeaving(workbook.procedure, unit.componentId));
 }
 
@@ -114,15 +123,17 @@ function latestTaken(timeline: Timeline, out: readonly Unit[]): Unit[] {
 
 /** Fasteners that were loosened and stayed in the pump. */
 function looseFasteners(timeline: Timeline): string[] {
-  const loose = timeline.ends.flatMap(({ state }) =>
-    [...state.groups].flatMap(([key, tightness]) => (tightness === 'loose' ? [key.slice(0, key.indexOf('/'))] : [])),
-  );
-  return [...new Set(loose)].filter((id) => isFastener(timeline.structure.components.get(id)?.kind ?? 'other'));
+  const { facts } = timeline.end;
+  const loose = facts
+    .touched('thread')
+    .filter((pieceId) => facts.variants('thread', pieceId).some(({ value }) => value === 'loose'))
+    .map((pieceId) => timeline.structure.pieces.get(pieceId)?.componentId ?? '');
+  return [...new Set(loose)];
 }
 
 /** Aids still in come out with the last step of putting back. */
 function aidsOut({ procedure }: Workbook, timeline: Timeline): Edit[] {
-  const left = [...new Set(timeline.ends.flatMap(({ state }) => [...state.aids.keys()]))];
+  const left = endOf(timeline).aids;
   const last = procedure.steps.findLast((step) => step.stage === 'put-back');
   if (left.length === 0 || !last) return [];
   return [{ kind: 'change', stepId: last.id, fields: { aidsOut: [...(last.aidsOut ?? []), ...left] } }];

@@ -1,7 +1,7 @@
 import type { Method, Step, Workbook } from '../../model/procedure';
 import { componentById, toolLabel } from '../../model/series';
-import { verbOf } from '../../model/verbs';
 import { listing } from './sentence';
+import { VERB_SAYS } from './verbs';
 
 /** 'when step 9 is answered "no"': on what a step depends; undefined when it is always carried out. */
 export function conditionOf(step: Step, { procedure }: Workbook): string | undefined {
@@ -18,7 +18,7 @@ export function conditionOf(step: Step, { procedure }: Workbook): string | undef
 /** "turn the crank: Separate, with the crank handle": another method in a few words. */
 export function methodLine(method: Method, { series }: Workbook): string {
   const tools = method.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
-  const how = [verbOf(method.verb).say, ...(tools.length > 0 ? [`with ${listing(tools)}`] : [])].join(' ');
+  const how = [VERB_SAYS[method.verb], ...(tools.length > 0 ? [`with ${listing(tools)}`] : [])].join(' ');
   return `${method.name}: ${how}${method.detail ? `. ${method.detail}` : ''}`;
 }
 

@@ -1,4 +1,4 @@
-import { changeStep } from '../../edits/edit';
+import { changeStep } from '../../edits/steps';
 import { typed, withStep } from '../../testing/workbook';
 import { headingOf, sayStep, titleOf } from './sentence';
 

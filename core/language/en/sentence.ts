@@ -1,9 +1,10 @@
-import { pluralName } from '../../model/kinds';
+import { pluralName } from '../../model/names';
 import type { Step, Target } from '../../model/procedure';
 import { type Component, componentById, positionSetById, type Series, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
-import { sayClocking } from '../../orientation/faces';
 import { sayPreferred, type UnitPreference } from '../../quantity/preference';
+import { sayClocking, sayDirection } from './directions';
+import { VERB_SAYS } from './verbs';
 
 /** A step told as one imperative sentence, in pieces so that a screen can mark the slots. */
 export type Slot = 'parts' | 'about' | 'into' | 'positions' | 'torque' | 'tools' | 'applied' | 'face' | 'toward';
@@ -39,7 +40,7 @@ const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'usin
 export function sentenceOf(step: Step, series: Series, units: UnitPreference = 'as-given'): SentencePiece[] {
   if (step.text) return [{ text: step.text }];
   const verb = verbOf(step.verb);
-  const pieces: SentencePiece[] = [{ text: verb.say }];
+  const pieces: SentencePiece[] = [{ text: VERB_SAYS[step.verb] }];
   const add = (lead: string, text: string, slot: Slot) => pieces.push({ text: lead }, { text, slot });
 
   if (verb.object === 'parts') {
@@ -63,12 +64,12 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
     if (names.length > 0) add(' with ', listing(names), 'tools');
   }
   if (step.faces) {
-    add(', ', step.faces.end, 'face');
-    add(' facing ', step.faces.toward, 'toward');
-    const { clocking } = step.faces;
+    const { end, toward, clocking } = step.faces;
+    if (end) add(', ', end, 'face');
+    add(end ? ' facing ' : ', facing ', sayDirection(toward, series), 'toward');
     if (clocking) add(', ', sayClocking(clocking), 'face');
   }
-  if (step.mirrored) pieces.push({ text: ', the other side as in a mirror' });
+  if (step.mirrored) pieces.push({ text: ', the other side as a mirror image' });
   pieces.push({ text: '.' });
   return pieces;
 }
@@ -98,7 +99,8 @@ export function titleOf(step: Step, series: Series): string {
           }),
         );
   const of = step.verb === 'release-pressure' && object ? ' of' : '';
-  return object ? `${verb.say}${of} ${object}` : verb.say;
+  const say = VERB_SAYS[step.verb];
+  return object ? `${say}${of} ${object}` : say;
 }
 
 /** "eight cover nuts", "rotor"; without its number when `counted` is false. */

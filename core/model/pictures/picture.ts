@@ -1,11 +1,6 @@
 import { z } from 'zod';
+import { Id } from '../ids';
 import { PhotoHash } from './photo-hash';
-
-const Id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
 
 /** Places on a picture are shares of its width and height, so that they hold at any size. */
 const Share = z.number().min(-0.5).max(1.5);

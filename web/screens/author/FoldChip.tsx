@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { IconGitBranch, IconQuestionMark } from '@tabler/icons-react';
 import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { draftedFields } from '#core/edits/edit';
+import { draftedFields } from '#core/edits/steps';
 import type { FoldRow } from '#core/fold/fold';
 import { componentPhrase, listing, titleOf } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';

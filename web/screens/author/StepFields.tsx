@@ -2,7 +2,7 @@ import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { nameTargets, nameTools } from '#core/drafting/line/name-in-step';
-import { draftedFields } from '#core/edits/edit';
+import { draftedFields } from '#core/edits/steps';
 import type { DraftedField, Step, Workbook } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/model/verbs';

@@ -2,7 +2,7 @@ import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
-import { stateAfter } from '#core/bench/replay';
+import { stateAfter } from '#core/bench/state';
 import { conditionOf } from '#core/language/en/branches';
 import { sentenceOf, titleOf } from '#core/language/en/sentence';
 import { stacksWith } from '#core/orientation/stack-section';

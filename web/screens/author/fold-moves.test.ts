@@ -1,5 +1,5 @@
 import { replay } from '#core/bench/replay';
-import { moveStep } from '#core/edits/edit';
+import { moveStep } from '#core/edits/steps';
 import { foldOf } from '#core/fold/fold';
 import { typed } from '#core/testing/workbook';
 import { neighbour, placeAfterDrop } from './fold-moves';

@@ -1,12 +1,12 @@
 import { IconCamera } from '@tabler/icons-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { stateAfter } from '#core/bench/replay';
+import { stateAfter } from '#core/bench/state';
 import { demandsOf, placeInHand, readingPlaces, stepPlaces } from '#core/job/demands';
 import type { StepRun } from '#core/job/job';
 import type { Decision, Step, TorqueFigure } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
-import type { Pose } from '#core/orientation/faces';
+import type { Pose } from '#core/model/faces';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';

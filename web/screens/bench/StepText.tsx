@@ -4,7 +4,7 @@ import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
 import { componentPhrase, headingOf, unitsMeant } from '#core/language/en/sentence';
 import type { Step, Target, Workbook } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';
-import type { Pose } from '#core/orientation/faces';
+import type { Pose } from '#core/model/faces';
 import { stacksWith } from '#core/orientation/stack-section';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';

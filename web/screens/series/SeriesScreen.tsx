@@ -2,7 +2,7 @@ import { Button, Group, List, Modal, Table, Text, Title, UnstyledButton } from '
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { changeComponent } from '#core/edits/edit';
+import { changeComponent } from '#core/edits/steps';
 import { positionSetById, type Series } from '#core/model/series';
 import { FaultNotice, Loading } from '../../app/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../app/Shell';

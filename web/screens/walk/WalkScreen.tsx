@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { stateAfter } from '#core/bench/replay';
+import { stateAfter } from '#core/bench/state';
 import { isToDo, SETTINGS, type Setting, type Workbook } from '#core/model/procedure';
 import { methodIn, stepIn } from '#core/model/setting';
 import { answer, api } from '../../app/api';

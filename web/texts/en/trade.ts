@@ -1,4 +1,4 @@
-import { STAGE_NAMES } from '#core/model/verbs';
+import { STAGE_NAMES } from '#core/language/en/verbs';
 
 /** Words of the trade that several screens say. */
 export const tradeTexts = {
@@ -18,6 +18,7 @@ export const tradeTexts = {
   kind: {
     ring: 'Ring',
     'o-ring': 'O-ring',
+    seal: 'Seal',
     'lip-seal': 'Lip seal',
     'seal-face': 'Seal face',
     packing: 'Packing',
@@ -28,10 +29,13 @@ export const tradeTexts = {
     washer: 'Washer',
     'cup-washer': 'Cup washer',
     pin: 'Pin',
+    clip: 'Clip',
     key: 'Key',
     spring: 'Spring',
     'valve-ball': 'Valve ball',
+    poppet: 'Poppet',
     'valve-seat': 'Valve seat',
+    retainer: 'Retainer',
     plunger: 'Plunger',
     rotor: 'Rotor',
     impeller: 'Impeller',
@@ -43,6 +47,7 @@ export const tradeTexts = {
     bearing: 'Bearing',
     spacer: 'Spacer',
     plug: 'Plug',
+    fitting: 'Fitting',
     other: 'Other part',
   },
   renewal: { always: 'always renewed', judge: 'judged', keep: 'kept' },

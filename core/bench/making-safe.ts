@@ -1,0 +1,149 @@
+import { isSealing } from '../model/kinds';
+import { opensPump } from '../model/verbs';
+import { energyOf, isFillingPort, isKeptFluid, linesIn, runsPump, sharesWord, tellingWords } from '../reading/en/safety-words';
+import type { Acting } from './acting';
+import type { Piece } from './units';
+
+/** The first loosening of all is judged: isolated, and every line without pressure. */
+export function judgeOpening(acting: Acting): void {
+  const { step, around } = acting;
+  if (!opensPump(step.verb) || acting.read('opened', '')) return;
+  acting.write('opened', '', true);
+  const isolated = [...around.isolations].some(
+    ([key, by]) => energyOf(by.about) !== 'valve' && acting.read('isolated', key) !== null,
+  );
+  if (!isolated) acting.note({ kind: 'not-isolated' });
+  const released = acting.read('pressure', '') === 'released';
+  if (!released && ![...around.lines].some((line) => acting.read('pressure', line) === 'released')) {
+    acting.note({ kind: 'pressure-kept', line: null });
+    return;
+  }
+  for (const line of around.lines)
+    if (!released && acting.read('pressure', line) === 'held')
+      acting.note({ kind: 'pressure-kept', line: line as ReturnType<typeof linesIn>[number] });
+}
+
+/** What the verbs do that act on no part. */
+export function makeSafe(acting: Acting): void {
+  const { step, around } = acting;
+  switch (step.verb) {
+    case 'isolate':
+    case 'lock-out':
+    case 'close-valve':
+      around.isolations.set(isolationKey(step.verb, step.about), step);
+      acting.write('isolated', isolationKey(step.verb, step.about), step.id);
+      break;
+    case 'restore':
+    case 'open-valve':
+      restore(acting);
+      break;
+    case 'release-pressure': {
+      const lines = linesIn(step.about).filter((line) => around.lines.has(line));
+      for (const line of lines.length > 0 ? lines : ['']) acting.write('pressure', line, 'released');
+      break;
+    }
+    case 'drain':
+      around.drains.set(step.id, step);
+      acting.write('drained', step.id, true);
+      break;
+    case 'fill':
+      fill(acting);
+      break;
+    case 'test':
+      judgeTest(acting);
+      break;
+    case 'turn':
+      if (!step.pose) acting.write('shaft', '', step.shaftAt ?? step.about ?? null);
+  }
+}
+
+/** Two locks on two things are two; isolating a drive and locking it out is one. */
+function isolationKey(verb: string, about: string | undefined): string {
+  return `${verb} ${tellingWords(about).join(' ')}`;
+}
+
+/**
+ * Takes off what the step names: all that shares a word with it, else all of its kind, else, where it names nothing,
+ * everything. Switching off and locking are undone together; two locks, or two valves, each by itself.
+ */
+function restore(acting: Acting): void {
+  const { step, around } = acting;
+  const on = [...around.isolations].filter(([key]) => acting.read('isolated', key) !== null);
+  const named = on.filter(([, by]) => sharesWord(by.about, step.about));
+  const generic = tellingWords(step.about).length === 0;
+  const energy = energyOf(step.about);
+  const alike = on.filter(([, by]) => energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other'));
+  const meant = generic ? on : named.length > 0 ? [...named, ...undoneWith(named, on)] : alike.length > 0 ? alike : on;
+  judgeRestoring(acting, meant.length > 0 && meant.every(([, by]) => energyOf(by.about) === 'valve'));
+  for (const [key] of meant) acting.write('isolated', key, null);
+}
+
+type Isolations = readonly (readonly [string, { readonly verb: string; readonly about?: string | undefined }])[];
+
+/** The lock on a switch goes with the switch: the only other isolation of the same kind by another verb. */
+function undoneWith(named: Isolations, on: Isolations): (typeof on)[number][] {
+  return on.filter(([key, by]) => {
+    if (named.some(([other]) => other === key)) return false;
+    const energy = energyOf(by.about);
+    const alike = on.filter(([, other]) => energyOf(other.about) === energy && other.verb === by.verb);
+    return alike.length === 1 && named.some(([, other]) => energyOf(other.about) === energy && other.verb !== by.verb);
+  }) as (typeof on)[number][];
+}
+
+/** Power is given back to a pump that is open, or whose joints are not tight yet. */
+function judgeRestoring(acting: Acting, valvesOnly: boolean): void {
+  const out = distinct(acting, piecesOut(acting));
+  if (out.length > 0) acting.note({ kind: 'restored-open', componentIds: out, why: 'out' });
+  if (valvesOnly && out.length > 0) return;
+  const loose = [...acting.around.loose].flatMap((id) => {
+    const piece = acting.piece(id);
+    if (!piece || !acting.isInPump(piece)) return [];
+    const state = acting.read('thread', id);
+    return state === 'loose' || state === 'by-hand' ? [piece] : [];
+  });
+  const componentIds = distinct(acting, loose);
+  if (componentIds.length > 0) acting.note({ kind: 'restored-open', componentIds, why: 'loose' });
+}
+
+/** Pieces that are out and are meant to be back, on the ways looked at. */
+function piecesOut(acting: Acting): Piece[] {
+  return acting.around.away.flatMap((id) => {
+    const piece = acting.piece(id);
+    return piece && acting.isReady(piece) ? [piece] : [];
+  });
+}
+
+function distinct(_acting: Acting, pieces: readonly Piece[]): string[] {
+  return [...new Set(pieces.map(({ componentId }) => componentId))];
+}
+
+/** One filling fills what shares a word with it; a filling that names nothing fills everything. */
+function fill(acting: Acting): void {
+  const { step, around } = acting;
+  const open = [...around.drains].filter(([id]) => acting.read('drained', id));
+  const unnamed = tellingWords(step.about).length === 0;
+  const named = open.filter(([, by]) => unnamed || tellingWords(by.about).length === 0 || sharesWord(by.about, step.about));
+  const kept = named.length > 0 ? named : open.filter(([, by]) => isKeptFluid(by.about) && isKeptFluid(step.about));
+  for (const [id] of kept.length === 1 || named.length > 0 ? kept : []) acting.write('drained', id, false);
+  if (!isKeptFluid(step.about)) return;
+  const leaking = piecesOut(acting).filter((piece) => {
+    const component = acting.component(piece.componentId);
+    if (!component || isFillingPort(component.name)) return false;
+    return isSealing(component.kind) || component.kind === 'plug' || /drain|sump/i.test(component.name);
+  });
+  const componentIds = distinct(acting, leaking);
+  if (componentIds.length > 0) acting.note({ kind: 'filled-open', componentIds });
+}
+
+/** A pump that is still locked cannot run. */
+function judgeTest(acting: Acting): void {
+  const { step, around } = acting;
+  if (!runsPump([step.about, step.detail, step.text].join(' '))) return;
+  for (const [key, by] of around.isolations) {
+    const lockedBy = acting.read('isolated', key);
+    if (lockedBy !== null && energyOf(by.about) !== 'valve') {
+      acting.note({ kind: 'tested-locked', lockedBy });
+      return;
+    }
+  }
+}

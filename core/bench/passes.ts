@@ -1,0 +1,127 @@
+import type { Procedure, Step } from '../model/procedure';
+import { componentById, positionSetById, type Series } from '../model/series';
+import type { Places } from './places';
+import { EVERY_WAY, NO_WAY, type Question, type Questions, type Ways } from './ways';
+
+/** A step as it is carried out once: at all its places, or at one of them, and the ways on which that is to be done. */
+export interface Pass {
+  readonly step: Step;
+  readonly ways: Ways;
+}
+
+/** The key under which the answer of a step is kept; of a question asked at each place, the one of that place. */
+export function questionKey(stepId: string, positionId?: string | undefined): string {
+  return positionId === undefined ? stepId : `${stepId}@${positionId}`;
+}
+
+/** The question by which method a step is done; the first answer is the step itself. */
+export function methodKey(stepId: string): string {
+  return `method:${stepId}`;
+}
+
+/** Whether another method does more than say it otherwise. */
+export function methodsThatDiffer(step: Step) {
+  return (step.methods ?? []).filter(
+    ({ verb, applications, torque, faces, aidsIn, aidsOut, about }) =>
+      verb !== step.verb || applications || torque || faces || aidsIn || aidsOut || about,
+  );
+}
+
+/** Every question that the steps of some procedures ask, in their order. */
+export function questionsOf(steps: readonly Step[], series: Series): Question[] {
+  return steps.flatMap((step): Question[] => {
+    const methods = methodsThatDiffer(step);
+    const byMethod = methods.length > 0 ? [{ key: methodKey(step.id), answers: ['', ...methods.map(({ id }) => id)] }] : [];
+    if (!step.decision) return byMethod;
+    const answers = step.decision.answers.map(({ id }) => id);
+    const places = askedAt(step, series);
+    const asked = places ? places.map((id) => ({ key: questionKey(step.id, id), answers })) : [{ key: step.id, answers }];
+    return [...asked, ...byMethod];
+  });
+}
+
+/** The places at which a question is asked one by one; undefined when it is asked once. */
+export function askedAt({ decision, positionIds }: Step, series: Series): string[] | undefined {
+  const set = positionSetById(series, decision?.eachOf);
+  if (!set) return undefined;
+  const all = set.positions.map(({ id }) => id);
+  const named = all.filter((id) => positionIds.includes(id));
+  return named.length > 0 ? named : all;
+}
+
+/** What the passes of a step depend on. */
+export interface Asked {
+  readonly questions: Questions;
+  readonly series: Series;
+  readonly places: Places;
+  readonly stepsById: ReadonlyMap<string, Step>;
+  /** On which ways each step that asks was carried out. */
+  readonly asked: ReadonlyMap<string, Ways>;
+}
+
+/** How often, and on which ways, a step is carried out: once, or once at each place where the answers differ by place. */
+export function passesOf(step: Step, asked: Asked): Pass[] {
+  const when = step.when ?? [];
+  if (when.length === 0) return [{ step, ways: EVERY_WAY }];
+  const byPlace = when.some(({ stepId }) => asked.stepsById.get(stepId)?.decision?.eachOf !== undefined);
+  if (!byPlace) return [{ step, ways: waysOf(step, asked, undefined) }];
+  return placesActedAt(step, asked.series).map((place) => ({
+    step: place === null ? step : atPlace(step, place, asked.series, asked.places),
+    ways: waysOf(step, asked, place),
+  }));
+}
+
+function waysOf(step: Step, { questions, series, places, stepsById, asked }: Asked, place: string | null | undefined): Ways {
+  let ways = EVERY_WAY;
+  for (const { stepId, answerIds } of step.when ?? []) {
+    const asking = stepsById.get(stepId);
+    const there = asking && askedAt(asking, series);
+    const keys = there
+      ? there.filter((id) => place === null || place === undefined || places.meet(id, place)).map((id) => questionKey(stepId, id))
+      : [stepId];
+    // What happens at no place of its own is done when any place asks for it.
+    const wanted = keys.reduce((all, key) => questions.either(all, questions.where(key, answerIds)), NO_WAY);
+    ways = questions.both(ways, questions.both(wanted, asked.get(stepId) ?? NO_WAY));
+  }
+  return ways;
+}
+
+/** The positions a step acts at, or null for the parts that belong to the whole pump. */
+function placesActedAt(step: Step, series: Series): (string | null)[] {
+  if (step.positionIds.length > 0) return [...step.positionIds];
+  const ids = step.targets.flatMap(({ componentId }) => {
+    const set = positionSetById(series, componentById(series, componentId)?.positionSetId);
+    return set ? set.positions.map(({ id }) => id) : [null];
+  });
+  return ids.length > 0 ? [...new Set(ids)] : [null];
+}
+
+/** The step at one place only, with those of its parts that are there. */
+export function atPlace(step: Step, place: string, series: Series, places: Places): Step {
+  const positionIds = step.positionIds.filter((id) => places.meet(id, place));
+  const targets = step.targets.filter(({ componentId }) => {
+    const set = positionSetById(series, componentById(series, componentId)?.positionSetId);
+    return !set || set.positions.some(({ id }) => places.meet(id, place));
+  });
+  return { ...step, targets, positionIds: positionIds.length > 0 ? positionIds : [place] };
+}
+
+/** A run of steps that are carried out together, one place after the other; a step of no block is a run of its own. */
+export interface StepRun {
+  readonly from: number;
+  readonly to: number;
+  /** The places gone through; null for a run that is carried out once. */
+  readonly positionIds: readonly string[] | null;
+}
+
+export function stepRuns({ steps, blocks = [] }: Pick<Procedure, 'steps' | 'blocks'>): StepRun[] {
+  const runs: StepRun[] = [];
+  steps.forEach(({ blockId }, index) => {
+    const block = blockId === undefined ? undefined : blocks.find(({ id }) => id === blockId);
+    const last = runs.at(-1);
+    const previous = steps[index - 1]?.blockId;
+    if (block && last && previous === blockId) runs[runs.length - 1] = { ...last, to: index + 1 };
+    else runs.push({ from: index, to: index + 1, positionIds: block ? block.positionIds : null });
+  });
+  return runs;
+}

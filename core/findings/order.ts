@@ -1,0 +1,120 @@
+import { movesOf, type Timeline } from '../bench/replay';
+import { closesOver } from '../model/kinds';
+import type { Step } from '../model/procedure';
+import type { Answered } from './finding';
+import { type CheckContext, noticed } from './rule';
+
+/**
+ * Two parts whose order on the way down and on the way back contradict one another: the first came off before the
+ * other, and goes back before it as well.
+ */
+export interface Disorder {
+  /** Which of the two steps is presumably wrong: where the part is taken off, or where it is fitted. */
+  readonly at: 'taking' | 'refitting';
+  readonly step: Step;
+  readonly on: readonly Answered[] | undefined;
+  readonly componentId: string;
+  readonly otherId: string;
+  readonly otherPieceId: string;
+  /** When the other part goes back. */
+  readonly otherBackAt: number;
+  /** The series says that one covers the other, or the other belongs inside. */
+  readonly sure: boolean;
+}
+
+const known = new WeakMap<Timeline, Disorder[]>();
+
+export function disorders(context: CheckContext): Disorder[] {
+  const there = known.get(context.timeline) ?? findDisorders(context);
+  known.set(context.timeline, there);
+  return there;
+}
+
+function findDisorders(context: CheckContext): Disorder[] {
+  const { timeline } = context;
+  const closings = noticed(context, 'buried');
+  if (closings.length === 0) return [];
+  const { pieces, components, threaded } = timeline.structure;
+  const log = movesLog(timeline);
+  return closings.flatMap(({ step, index, on, notice }): Disorder[] => {
+    const under = pieces.get(notice.underPieceId);
+    const otherBackAt = under ? (log.homes.get(under.id)?.find((at) => at > index) ?? -1) : -1;
+    // What never goes back is left over, which another rule says.
+    if (!under || otherBackAt < 0) return [];
+    const [over, other] = [components.get(notice.componentId), components.get(under.componentId)];
+    if (!over || !other) return [];
+    const found = {
+      step,
+      on,
+      componentId: over.id,
+      otherId: other.id,
+      otherPieceId: under.id,
+      otherBackAt,
+      sure: notice.sure,
+    };
+    if (notice.sure) return [{ at: 'refitting', ...found }];
+    if (!notice.segment && isSideBySide(log, notice.takenAt, under.id, index)) return [];
+    const closes = closesOver(over.kind) || threaded.has(over.id);
+    const isClosed = closesOver(other.kind) || threaded.has(other.id);
+    const taking = timeline.frames[notice.takenAt]?.step;
+    // Something inside that came off before what closes over it was taken too early.
+    if (!closes && isClosed && taking) return [{ at: 'taking', ...found, step: taking }];
+    return [{ at: 'refitting', ...found }];
+  });
+}
+
+interface MovesLog {
+  /** For each piece the steps that put it home. */
+  readonly homes: ReadonlyMap<string, readonly number[]>;
+  /** Each time a piece was taken off: when, in which layer of the pump, and when it went back. */
+  readonly takings: readonly { readonly pieceId: string; readonly off: number; readonly layer: number; readonly back: number }[];
+}
+
+function movesLog(timeline: Timeline): MovesLog {
+  const { components, threaded } = timeline.structure;
+  const homes = new Map<string, number[]>();
+  const taken: { pieceId: string; off: number; layer: number }[] = [];
+  let layer = 0;
+  let lastWasFastener = false;
+  timeline.frames.forEach((frame, index) => {
+    let opened: string | undefined;
+    for (const { act, unitId } of movesOf(frame)) {
+      const unit = timeline.units.get(unitId);
+      if (!unit || (act !== 'out' && act !== 'home')) continue;
+      if (act === 'home') {
+        homes.set(unit.pieceId, [...(homes.get(unit.pieceId) ?? []), index]);
+        continue;
+      }
+      if (opened !== unit.componentId) {
+        const isFastener = threaded.has(unit.componentId);
+        const closes = closesOver(components.get(unit.componentId)?.kind ?? 'other');
+        if ((isFastener || closes) && !lastWasFastener) layer += 1;
+        lastWasFastener = isFastener;
+        opened = unit.componentId;
+      }
+      taken.push({ pieceId: unit.pieceId, off: index, layer });
+    }
+  });
+  const takings = taken.map(({ pieceId, off, layer: at }) => ({
+    pieceId,
+    off,
+    layer: at,
+    back: homes.get(pieceId)?.find((home) => home > off) ?? Number.POSITIVE_INFINITY,
+  }));
+  return { homes, takings };
+}
+
+/**
+ * Two assemblies that lie beside one another may go back in any order, each as a whole. Where one lies over the other,
+ * parts of both mix on the way back.
+ */
+function isSideBySide({ takings }: MovesLog, takenAt: number, underId: string, homeAt: number): boolean {
+  const upper = takings.find(({ off }) => off === takenAt)?.layer;
+  const under = takings.findLast(({ pieceId, off }) => pieceId === underId && off < homeAt)?.layer;
+  if (upper === undefined || under === undefined || upper === under) return false;
+  const backs = (holds: (layer: number) => boolean) =>
+    takings.filter(({ layer, back }) => holds(layer) && back < Number.POSITIVE_INFINITY).map(({ back }) => back);
+  const first = backs((layer) => layer === upper);
+  const second = backs((layer) => layer > upper && layer <= under);
+  return Math.max(...first) < Math.min(...second);
+}

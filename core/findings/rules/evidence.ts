@@ -1,0 +1,41 @@
+import { asFoundEnds, asFoundPoints, isPhotographed, lastLooks } from '../../evidence/looks';
+import { changeStep, componentOf, type Rule, stepOf } from '../rule';
+
+export const noLastLook: Rule<'no-last-look'> = {
+  id: 'no-last-look',
+  family: 'evidence',
+  severity: 'advise',
+  find: (context) =>
+    lastLooks(context.timeline)
+      // Of a part that goes in either way the facing is soon seen to be right.
+      .filter(({ componentId }) => componentOf(context, componentId)?.keyed)
+      .filter((look) => look.coveredById !== undefined && !isPhotographed(context.timeline, look))
+      .flatMap(({ componentId, from, coveredAt, coveredById }) => {
+        const step = context.timeline.frames[from]?.step;
+        if (!step || !coveredById) return [];
+        return [{ stepId: step.id, componentIds: [componentId], facts: { componentId, coveredAt, coveredById } }];
+      }),
+  fix: ({ stepId }, context) => {
+    const step = stepOf(context, stepId);
+    return step && { words: { does: 'ask-photo' }, edits: [changeStep(step, { photo: {} })] };
+  },
+};
+
+export const noAsFound: Rule<'no-as-found'> = {
+  id: 'no-as-found',
+  family: 'evidence',
+  severity: 'advise',
+  find: ({ workbook, timeline }) => {
+    const { steps } = workbook.procedure;
+    const points = asFoundPoints(timeline);
+    const end = asFoundEnds(steps);
+    const seen = steps.slice(0, end < 0 ? steps.length : end);
+    const point = points.find((step) => seen.includes(step));
+    if (!point || end < 0 || seen.some((step) => step.photo || step.verb === 'photo')) return [];
+    return [{ stepId: point.id, componentIds: [], facts: { disturbedAt: end } }];
+  },
+  fix: ({ stepId }, context) => {
+    const step = stepOf(context, stepId);
+    return step && { words: { does: 'ask-photo' }, edits: [changeStep(step, { photo: {} })] };
+  },
+};

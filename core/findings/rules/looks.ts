@@ -1,0 +1,187 @@
+import { writtenIn } from '../../edits/written';
+import type { Measurement, Step } from '../../model/procedure';
+import { inSi, readQuantity } from '../../quantity/quantity';
+import { unitOf } from '../../quantity/units';
+import { isEmptyVerdict } from '../../reading/en/wording';
+import { rangeIn } from '../../torque/plausible';
+import { changeStep, componentOf, type Rule, stepOf, targetIds } from '../rule';
+
+/** Every measurement of a step, with those of its other methods. */
+function measurementsOf(step: Step): Measurement[] {
+  return [...(step.measurements ?? []), ...(step.methods ?? []).flatMap(({ measurements }) => measurements ?? [])];
+}
+
+export const limitsContradict: Rule<'limits-contradict'> = {
+  id: 'limits-contradict',
+  family: 'looks',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) =>
+      measurementsOf(step).flatMap((measurement) => {
+        const wrong = contradiction(measurement);
+        return wrong ? [{ stepId: step.id, componentIds: targetIds(step), facts: { what: measurement.what, wrong } }] : [];
+      }),
+    ),
+  fix: ({ stepId, facts: { what, wrong } }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step?.measurements || wrong !== 'order') return undefined;
+    const measurements = step.measurements.map((one) => {
+      if (one.what !== what || !one.least || !one.most) return one;
+      return { ...one, least: one.most, most: one.least };
+    });
+    return { words: { does: 'swap-limits' }, edits: [changeStep(step, { measurements })] };
+  },
+};
+
+/** New sizes further than this from their limits are a slip of the point, not wear. */
+const MOST_WEAR = 0.5;
+
+function contradiction({ nominal, least, most }: Measurement): 'order' | 'nominal' | 'units' | undefined {
+  if (least && most && inSi(least) >= inSi(most)) return 'order';
+  if (!nominal) return undefined;
+  // A new part is within its own limits; where only one is said, on its right side.
+  const apart = [least, most].some((limit) => limit && Math.abs(inSi(limit) - inSi(nominal)) > MOST_WEAR * inSi(nominal));
+  if (apart) return 'units';
+  if ((least && inSi(nominal) < inSi(least)) || (most && inSi(nominal) > inSi(most))) return 'nominal';
+  return undefined;
+}
+
+export const noLimits: Rule<'no-limits'> = {
+  id: 'no-limits',
+  family: 'looks',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) =>
+      measurementsOf(step).flatMap((measurement) => {
+        if (measurement.least || measurement.most) return [];
+        // The limit may be told in words.
+        if (writtenIn(step).some(({ where, text }) => where !== 'measurement' && /\d/.test(text))) return [];
+        return [{ stepId: step.id, componentIds: targetIds(step), facts: { what: measurement.what } }];
+      }),
+    ),
+};
+
+/** Something is measured and nothing is laid out to measure it with. */
+export const noGauge: Rule<'no-gauge'> = {
+  id: 'no-gauge',
+  family: 'looks',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) => {
+      if (step.toolIds.length > 0) return [];
+      const bare = measurementsOf(step).find(({ toolId }) => !toolId);
+      if (!bare || writtenIn(step).some(({ text }) => /\b(calipers?|callipers?|micrometer|gauge|rule|ring|depth)\b/i.test(text))) return [];
+      return [{ stepId: step.id, componentIds: targetIds(step), facts: { what: bare.what } }];
+    }),
+};
+
+export const gaugeRange: Rule<'gauge-range'> = {
+  id: 'gauge-range',
+  family: 'looks',
+  severity: 'warn',
+  find: ({ workbook: { series, procedure } }) =>
+    procedure.steps.flatMap((step) =>
+      measurementsOf(step).flatMap(({ what, nominal, least, most, toolId }) => {
+        const size = nominal ?? least ?? most;
+        const ids = toolId ? [toolId] : step.toolIds;
+        const gauges = series.tools.flatMap((tool) => {
+          if (!ids.includes(tool.id)) return [];
+          const range = tool.range ?? rangeIn(tool.size ?? '', readLength);
+          return range && unitOf(range.from.unit).dimension === 'length' ? [{ tool, ...range }] : [];
+        });
+        const [first] = gauges;
+        if (!size || !first) return [];
+        const fits = gauges.some(({ from, to }) => inSi(size) >= inSi(from) * 0.999 && inSi(size) <= inSi(to) * 1.001);
+        return fits ? [] : [{ stepId: step.id, componentIds: targetIds(step), facts: { toolId: first.tool.id, what } }];
+      }),
+    ),
+};
+
+function readLength(words: string) {
+  const reading = readQuantity(words, 'length');
+  return reading.ok ? reading.quantity : undefined;
+}
+
+/** "Inspect the seat" and nothing to look for, or "good" for all there is to find. */
+export const nothingToLookFor: Rule<'nothing-to-look-for'> = {
+  id: 'nothing-to-look-for',
+  family: 'looks',
+  severity: 'advise',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) => {
+      const [target] = step.targets;
+      if (!target || !['inspect', 'compare'].includes(step.verb)) return [];
+      const looks = step.looks ?? [];
+      const empty = looks.find((look) => isEmptyVerdict(look.sound) && look.faults.length === 0);
+      const bare = looks.length === 0 && measurementsOf(step).length === 0 && !step.detail && !step.text && !step.photo && !step.decision;
+      if (!empty && !bare) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: targetIds(step),
+          ...(empty && { severity: 'warn' as const }),
+          facts: { componentId: target.componentId },
+        },
+      ];
+    }),
+};
+
+const LOOKING: readonly Step['verb'][] = ['inspect', 'measure', 'compare'];
+
+/** The series says what to look at on a part whenever it is out, and no step does. */
+export const neverLooked: Rule<'never-looked'> = {
+  id: 'never-looked',
+  family: 'looks',
+  severity: 'warn',
+  find: (context) => {
+    const { workbook, timeline } = context;
+    const looked = new Set(
+      workbook.procedure.steps
+        .filter(({ verb, looks, measurements }) => LOOKING.includes(verb) || looks || measurements)
+        .flatMap(targetIds),
+    );
+    return workbook.series.components.flatMap((component) => {
+      if (!component.looks || component.looks.length === 0 || looked.has(component.id)) return [];
+      const taking = timeline.frames.find(({ moves }) =>
+        moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === component.id),
+      );
+      if (!taking) return [];
+      return [{ stepId: taking.step.id, componentIds: [component.id], facts: { componentId: component.id } }];
+    });
+  },
+};
+
+/** A look that may say "renew" comes when the part is back in its place already. */
+export const lookLate: Rule<'look-late'> = {
+  id: 'look-late',
+  family: 'looks',
+  severity: 'warn',
+  find: (context) => {
+    const { timeline, workbook } = context;
+    return workbook.procedure.steps.flatMap((step, index) => {
+      const [target, more] = step.targets;
+      if (!target || more || !LOOKING.includes(step.verb) || !judgesWear(step)) return [];
+      const component = componentOf(context, target.componentId);
+      if (!component) return [];
+      let last: { act: string; at: number } | undefined;
+      timeline.frames.slice(0, index).forEach(({ moves }, at) => {
+        for (const { act, unitId } of moves)
+          if (timeline.units.get(unitId)?.componentId === component.id && (act === 'out' || act === 'home')) last = { act, at };
+      });
+      if (last?.act !== 'home' || isOutAgain(context, component.id, index)) return [];
+      return [{ stepId: step.id, componentIds: [component.id], facts: { componentId: component.id } }];
+    });
+  },
+};
+
+function judgesWear({ looks = [] }: Step): boolean {
+  return looks.some(({ faults }) => faults.some(({ follows }) => follows === 'renew'));
+}
+
+/** Taken off once more for the look. */
+function isOutAgain({ timeline }: Parameters<typeof componentOf>[0], componentId: string, index: number): boolean {
+  return timeline.frames
+    .slice(index + 1)
+    .some(({ moves }) => moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId));
+}
+

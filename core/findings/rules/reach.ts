@@ -1,0 +1,175 @@
+import { newStep } from '../../edits/steps';
+import type { Step } from '../../model/procedure';
+import { atStep, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
+import { disorders } from '../order';
+
+export const covered: Rule<'covered'> = {
+  id: 'covered',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) => [
+    ...noticed(context, 'covered').map(({ step, on, notice: { componentId, byComponentId, sure } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId, byComponentId],
+      ...(sure && { severity: 'stop' as const }),
+      facts: { componentId, byComponentId, sure },
+    })),
+    // Taken off before what closes over it, and put back before it as well: one of the two steps stands too early.
+    ...disorders(context)
+      .filter(({ at }) => at === 'taking')
+      .map(({ step, on, componentId, otherId }) => ({
+        ...atStep(step, on),
+        componentIds: [componentId, otherId],
+        facts: { componentId, byComponentId: otherId, sure: false },
+      })),
+  ],
+  fix: ({ stepId, facts }, context) => {
+    const step = stepOf(context, stepId);
+    const index = indexOf(context, stepId);
+    if (!step) return undefined;
+    const clears = context.workbook.procedure.steps.findIndex(
+      (later, i) =>
+        i > index && later.stage === step.stage && later.targets.some((target) => target.componentId === facts.byComponentId),
+    );
+    if (clears <= index) return undefined;
+    return { words: { does: 'move-behind' }, edits: [{ kind: 'move', stepId: step.id, index: clears, stage: step.stage }] };
+  },
+};
+
+export const stillTight: Rule<'still-tight'> = {
+  id: 'still-tight',
+  family: 'reach',
+  severity: 'stop',
+  find: (context) =>
+    noticed(context, 'still-tight').map(({ step, on, notice: { componentId, fastenerId } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId, fastenerId],
+      facts: { componentId, fastenerId },
+    })),
+  fix: ({ stepId, facts: { fastenerId } }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step) return undefined;
+    const loosen: Step = {
+      ...newStep(`loosen-${fastenerId}-${step.id}`.slice(0, 64), 'loosen', step),
+      stage: step.stage,
+      targets: [{ componentId: fastenerId }],
+      ...(step.when && { when: step.when }),
+      drafted: ['verb', 'targets'],
+    };
+    return { words: { does: 'loosen-first' }, edits: [{ kind: 'insert', index: indexOf(context, stepId), step: loosen }] };
+  },
+};
+
+export const notThere: Rule<'not-there'> = {
+  id: 'not-there',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'not-there').map(({ step, on, notice: { componentId, reason } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId],
+      facts: { componentId, reason },
+    })),
+};
+
+export const partlyThere: Rule<'partly-there'> = {
+  id: 'partly-there',
+  family: 'reach',
+  severity: 'advise',
+  find: (context) =>
+    noticed(context, 'partly-there').map(({ step, on, notice: { componentId, positionIds, act } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId],
+      facts: { componentId, positionIds, act },
+    })),
+};
+
+export const aidNotThere: Rule<'aid-not-there'> = {
+  id: 'aid-not-there',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'aid-not-in').map(({ step, on, notice: { toolId } }) => ({
+      ...atStep(step, on),
+      componentIds: [],
+      facts: { toolId },
+    })),
+  fix: ({ stepId, facts: { toolId } }, context) => {
+    const step = stepOf(context, stepId);
+    const left = (step?.aidsOut ?? []).filter((id) => id !== toolId);
+    return step && { words: { does: 'drop-aid' }, edits: [changeStep(step, { aidsOut: left.length > 0 ? left : undefined })] };
+  },
+};
+
+export const wrongPlaces: Rule<'wrong-places'> = {
+  id: 'wrong-places',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'wrong-places').map(({ step, on, notice: { componentId, positionIds } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId],
+      facts: { componentId, positionIds },
+    })),
+};
+
+/**
+ * What came off later is presumed to sit underneath. It stops the release where the series says so or the part belongs
+ * inside; it warns where the order down and the order back contradict one another.
+ */
+export const buried: Rule<'buried'> = {
+  id: 'buried',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) => {
+    const byStep = new Map<string, ReturnType<typeof disorders>>();
+    for (const disorder of disorders(context)) {
+      if (disorder.at !== 'refitting') continue;
+      const key = `${disorder.step.id} ${disorder.componentId}`;
+      byStep.set(key, [...(byStep.get(key) ?? []), disorder]);
+    }
+    return [...byStep.values()].flatMap((list) => {
+      const [first] = list;
+      if (!first) return [];
+      const others = [...new Set(list.map(({ otherId }) => otherId))];
+      const pieces = list.map(({ otherPieceId }) => otherPieceId);
+      return [
+        {
+          ...atStep(first.step, list.length === 1 ? first.on : undefined),
+          componentIds: others,
+          unitIds: pieces.map((id) => `${id}/old`),
+          ...(list.some(({ sure }) => sure) && { severity: 'stop' as const }),
+          facts: {
+            overId: first.componentId,
+            parts: others.map((componentId) => ({
+              componentId,
+              pieces: list.filter(({ otherId }) => otherId === componentId).length,
+            })),
+          },
+        },
+      ];
+    });
+  },
+  fix: ({ stepId, componentIds }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step) return undefined;
+    const backAt = disorders(context)
+      .filter((disorder) => disorder.step === step && componentIds.includes(disorder.otherId))
+      .map(({ otherBackAt }) => otherBackAt);
+    const index = Math.max(indexOf(context, stepId), ...backAt);
+    return { words: { does: 'move-behind' }, edits: [{ kind: 'move', stepId: step.id, index, stage: step.stage }] };
+  },
+};
+
+export const shaftElsewhere: Rule<'shaft-elsewhere'> = {
+  id: 'shaft-elsewhere',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'shaft-elsewhere').map(({ step, on, notice: { wanted, is } }) => ({
+      ...atStep(step, on),
+      componentIds: step.targets.map(({ componentId }) => componentId),
+      facts: { wanted, is },
+    })),
+};
+

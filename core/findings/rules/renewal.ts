@@ -1,0 +1,158 @@
+import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
+import { newPieces } from '../../bench/state';
+import { renewing } from '../../drafting/way-back/preparing';
+import type { Step } from '../../model/procedure';
+import { verbOf } from '../../model/verbs';
+import { atStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
+
+export const reused: Rule<'reused'> = {
+  id: 'reused',
+  family: 'renewal',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'reused').map(({ step, on, notice: { componentId, cut } }) => {
+      const component = componentOf(context, componentId);
+      return {
+        ...atStep(step, on),
+        componentIds: [componentId],
+        ...(cut && { severity: 'stop' as const }),
+        facts: { componentId, cut, pieces: component?.positionSetId ? 2 : (component?.count ?? 1) },
+      };
+    }),
+  fix: ({ stepId, facts: { componentId } }, context) => ({
+    words: { does: 'add-renewal' },
+    edits: renewing(context.workbook, [componentId], stepOf(context, stepId)?.positionIds),
+  }),
+};
+
+/** A seal that is always renewed and rides along in a part that comes off, while no step ever names it. */
+export const untouched: Rule<'untouched'> = {
+  id: 'untouched',
+  family: 'renewal',
+  severity: 'warn',
+  find: (context) => {
+    const { timeline, workbook } = context;
+    const { structure } = timeline;
+    const named = new Set(workbook.procedure.steps.flatMap(({ targets }) => targets.map((target) => target.componentId)));
+    const opened = new Set(
+      workbook.procedure.steps.filter(({ verb }) => ['split', 'join'].includes(verb)).flatMap(({ targets }) => targets.map((t) => t.componentId)),
+    );
+    return workbook.series.components.flatMap((component) => {
+      if (component.renewal !== 'always' || !component.hostId || named.has(component.id)) return [];
+      const pieces = structure.byComponent.get(component.id) ?? [];
+      if (pieces.length === 0 || pieces.every(({ id }) => structure.comesWith.has(id))) return [];
+      const hostId = component.hostId;
+      const taking = workbook.procedure.steps.find(
+        (step) => verbOf(step.verb).effect === 'takes' && step.targets.some((target) => target.componentId === hostId),
+      );
+      if (!taking || opened.has(hostId)) return [];
+      return [{ stepId: taking.id, componentIds: [component.id], facts: { componentId: component.id, hostId } }];
+    });
+  },
+};
+
+/** Kits laid out on the ways looked at; alternatives are each judged on their own answers. */
+function kitWays(context: CheckContext) {
+  const { procedure } = context.workbook;
+  return procedure.kits ?? [];
+}
+
+export const kitShort: Rule<'kit-short'> = {
+  id: 'kit-short',
+  family: 'renewal',
+  severity: 'stop',
+  find: (context) => {
+    const { series, procedure } = context.workbook;
+    const needed = newPieces(context.timeline);
+    const held = piecesInKits(series, kitWays(context));
+    return [...piecesNeeded(needed)].flatMap(([componentId, count]) => {
+      const there = held.get(componentId);
+      if (there === undefined || there >= count || !procedure.kits) return [];
+      return [{ componentIds: [componentId], facts: { componentId, needed: count, held: there } }];
+    });
+  },
+  fix: ({ facts: { componentId } }, context) => {
+    const { series, procedure } = context.workbook;
+    const kit = series.kits.find(
+      ({ id, contents }) =>
+        contents.some((content) => content.componentId === componentId) &&
+        procedure.kits?.some((choice) => choice.kitId === id),
+    );
+    if (!kit) return undefined;
+    const count = kitsNeeded(series, procedure.kits ?? [], kit.id, newPieces(context.timeline));
+    const kits = (procedure.kits ?? []).map((choice) => (choice.kitId === kit.id ? { ...choice, count } : choice));
+    return { words: { does: 'lay-out-kits', count }, edits: [{ kind: 'change-procedure', fields: { kits } }] };
+  },
+};
+
+export const notInKit: Rule<'not-in-kit'> = {
+  id: 'not-in-kit',
+  family: 'renewal',
+  severity: 'warn',
+  find: (context) => {
+    const { series, procedure } = context.workbook;
+    if (!procedure.kits || procedure.kits.length === 0) return [];
+    const held = piecesInKits(series, kitWays(context));
+    return [...piecesNeeded(newPieces(context.timeline))]
+      .filter(([componentId]) => !held.has(componentId))
+      .map(([componentId, needed]) => ({ componentIds: [componentId], facts: { componentId, needed } }));
+  },
+};
+
+export const kitUnused: Rule<'kit-unused'> = {
+  id: 'kit-unused',
+  family: 'renewal',
+  severity: 'advise',
+  find: ({ workbook: { series, procedure }, timeline }) =>
+    (procedure.kits ?? []).flatMap((choice) => {
+      const { kitId, count, when } = choice;
+      const kit = series.kits.find((candidate) => candidate.id === kitId);
+      // A kit picked by an answer is not unused because the other answer picks another one.
+      if (!kit || when) return [];
+      const needed = kitsNeeded(series, procedure.kits ?? [], kitId, newPieces(timeline));
+      if (needed >= count) return [];
+      return [
+        {
+          componentIds: kit.contents.map((content) => content.componentId),
+          facts: { kitId, laidOut: count, needed },
+        },
+      ];
+    }),
+  fix: ({ facts: { kitId, needed } }, { workbook: { procedure } }) => {
+    const kits = (procedure.kits ?? []).flatMap((choice) =>
+      choice.kitId !== kitId ? [choice] : needed > 0 ? [{ ...choice, count: needed }] : [],
+    );
+    return {
+      words: needed === 0 ? { does: 'take-kit-out' } : { does: 'lay-out-kits', count: needed },
+      edits: [{ kind: 'change-procedure', fields: { kits } }],
+    };
+  },
+};
+
+/** A look or a measurement that says "renew" with nothing behind it: no kit, no part number, no step. */
+export const noSpare: Rule<'no-spare'> = {
+  id: 'no-spare',
+  family: 'renewal',
+  severity: 'warn',
+  find: (context) => {
+    const { series, procedure } = context.workbook;
+    const inKits = new Set(series.kits.flatMap(({ contents }) => contents.map(({ componentId }) => componentId)));
+    const renewed = new Set(
+      procedure.steps.filter(({ verb }) => verb === 'renew').flatMap(({ targets }) => targets.map((t) => t.componentId)),
+    );
+    return procedure.steps.flatMap((step) => {
+      const [target, more] = step.targets;
+      const component = target && componentOf(context, target.componentId);
+      const sign = renewSign(step);
+      if (!component || more || !sign || step.decision) return [];
+      if (inKits.has(component.id) || renewed.has(component.id) || component.partNumber) return [];
+      return [{ stepId: step.id, componentIds: [component.id], facts: { componentId: component.id, sign } }];
+    });
+  },
+};
+
+function renewSign({ looks = [], measurements = [] }: Step): string | undefined {
+  const fault = looks.flatMap(({ faults }) => faults).find(({ follows }) => follows === 'renew');
+  return fault?.sign ?? measurements.find(({ follows, least, most }) => follows === 'renew' && (least || most))?.what;
+}
+

@@ -1,0 +1,220 @@
+import { newStep } from '../../edits/steps';
+import { writtenIn } from '../../edits/written';
+import type { Step } from '../../model/procedure';
+import { toolLabel } from '../../model/series';
+import { convert, readQuantity } from '../../quantity/quantity';
+import { energyOf } from '../../reading/en/safety-words';
+import { isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
+import { PLANNED_LIFT_KG } from '../../model/limits';
+import { atStep, changeStep, type CheckContext, componentOf, indexOf, noticed, type Rule, stepOf, targetIds, toolsOf } from '../rule';
+
+export const springRelease: Rule<'spring-release'> = {
+  id: 'spring-release',
+  family: 'safety',
+  severity: 'stop',
+  find: (context) =>
+    noticed(context, 'spring-release').map(({ step, on, notice: { componentId } }) => ({
+      ...atStep(step, on),
+      componentIds: [componentId],
+      facts: { componentId },
+    })),
+  fix: ({ stepId, facts: { componentId } }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step) return undefined;
+    const ease: Step = {
+      ...newStep(`ease-${componentId}-${step.id}`.slice(0, 64), 'ease', step),
+      stage: step.stage,
+      targets: [{ componentId }],
+      positionIds: step.positionIds,
+      cautions: [{ signal: 'WARNING', usual: 'spring' }],
+      ...(step.when && { when: step.when }),
+      drafted: ['verb', 'targets', 'cautions'],
+    };
+    return { words: { does: 'ease-first' }, edits: [{ kind: 'insert', index: indexOf(context, stepId), step: ease }] };
+  },
+};
+
+export const notIsolated: Rule<'not-isolated'> = {
+  id: 'not-isolated',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'not-isolated').map(({ step, on }) => ({ ...atStep(step, on), componentIds: targetIds(step), facts: {} })),
+  fix: ({ stepId }) => {
+    const isolate: Step = {
+      ...newStep(`isolate-${stepId}`.slice(0, 64), 'isolate', undefined),
+      cautions: [{ signal: 'DANGER', usual: 'restart' }],
+      drafted: ['verb', 'cautions'],
+    };
+    return { words: { does: 'add-isolating' }, edits: [{ kind: 'insert', index: 0, step: isolate }] };
+  },
+};
+
+/** Stopping at the controller is not isolation: somebody, or the machine itself, starts it again. */
+export const weakIsolation: Rule<'weak-isolation'> = {
+  id: 'weak-isolation',
+  family: 'safety',
+  severity: 'warn',
+  find: ({ workbook: { procedure } }) =>
+    procedure.steps.flatMap((step) => {
+      const { verb, about } = step;
+      if ((verb !== 'isolate' && verb !== 'lock-out') || !about || !isWeakIsolation(about)) return [];
+      const proper = procedure.steps.some(
+        (other) =>
+          other !== step && (other.verb === 'isolate' || other.verb === 'lock-out') && !isWeakIsolation(other.about ?? ''),
+      );
+      return proper ? [] : [{ stepId: step.id, componentIds: [], facts: { about } }];
+    }),
+};
+
+export const pressureKept: Rule<'pressure-kept'> = {
+  id: 'pressure-kept',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'pressure-kept').map(({ step, on, notice: { line } }) => ({
+      ...atStep(step, on),
+      componentIds: targetIds(step),
+      facts: { line },
+    })),
+  fix: ({ stepId, facts: { line } }, context) => {
+    const { steps } = context.workbook.procedure;
+    const isolated = steps.findLastIndex(
+      ({ verb, stage }) => ['isolate', 'lock-out', 'close-valve'].includes(verb) && stage === 'make-safe',
+    );
+    const release: Step = {
+      ...newStep(`release-${line ?? ''}-${stepId}`.slice(0, 64), 'release-pressure', undefined),
+      ...(line && { about: `the ${line} line` }),
+      cautions: [{ signal: 'DANGER', usual: 'jet' }],
+      drafted: ['verb', 'cautions'],
+    };
+    const opening = indexOf(context, stepId);
+    const index = isolated >= 0 && isolated < opening ? isolated + 1 : 0;
+    return { words: { does: 'add-release' }, edits: [{ kind: 'insert', index, step: release }] };
+  },
+};
+
+/** Pressure let off while the drive can still start builds up again. */
+export const pressureFirst: Rule<'pressure-first'> = {
+  id: 'pressure-first',
+  family: 'safety',
+  severity: 'warn',
+  find: ({ workbook: { procedure } }) => {
+    const isolates = (step: Step) =>
+      (step.verb === 'isolate' || step.verb === 'lock-out') && energyOf(step.about) !== 'valve';
+    const isolatedAt = procedure.steps.findIndex(isolates);
+    return procedure.steps.flatMap((step, index) =>
+      step.verb === 'release-pressure' && index < isolatedAt
+        ? [{ stepId: step.id, componentIds: [], facts: { isolatedAt } }]
+        : [],
+    );
+  },
+  fix: ({ facts: { isolatedAt }, stepId }, context) => {
+    const isolating = context.workbook.procedure.steps[isolatedAt];
+    if (!isolating) return undefined;
+    return {
+      words: { does: 'isolate-first' },
+      edits: [{ kind: 'move', stepId: isolating.id, index: indexOf(context, stepId), stage: isolating.stage }],
+    };
+  },
+};
+
+/** The heaviest thing a step moves, with all that sits in it. */
+function heaviestMoved({ timeline }: CheckContext, index: number): { componentId: string; kg: number } | undefined {
+  const massOf = (unitId: string) =>
+    timeline.structure.components.get(timeline.units.get(unitId)?.componentId ?? '')?.massKg ?? 0;
+  let heaviest: { componentId: string; kg: number } | undefined;
+  for (const { moves } of timeline.frames[index]?.runs ?? []) {
+    let lifted: typeof heaviest;
+    for (const move of moves) {
+      if (move.act === 'out' || move.act === 'home')
+        lifted = { componentId: timeline.units.get(move.unitId)?.componentId ?? '', kg: massOf(move.unitId) };
+      else if (move.act === 'along' && lifted) lifted = { ...lifted, kg: lifted.kg + massOf(move.unitId) };
+      if (lifted && lifted.kg > (heaviest?.kg ?? 0)) heaviest = lifted;
+    }
+  }
+  return heaviest;
+}
+
+function hasMasses(context: CheckContext): boolean {
+  return context.workbook.series.components.some(({ massKg }) => massKg !== undefined);
+}
+
+export const heavy: Rule<'heavy'> = {
+  id: 'heavy',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) => {
+    const { procedure, series } = context.workbook;
+    if (!hasMasses(context)) return [];
+    return procedure.steps.flatMap((step, index) => {
+      const heaviest = heaviestMoved(context, index);
+      if (!heaviest || heaviest.kg < PLANNED_LIFT_KG) return [];
+      const tools = toolsOf(step, series);
+      if (tools.some(({ kind, name }) => kind === 'lifting' || saysLift(name))) return [];
+      if (step.cautions.some(({ usual }) => usual === 'heavy') || writtenIn(step).some(({ text }) => saysLift(text))) return [];
+      return [{ stepId: step.id, componentIds: [heaviest.componentId], facts: heaviest }];
+    });
+  },
+  fix: ({ stepId }, context) => {
+    const step = stepOf(context, stepId);
+    return (
+      step && {
+        words: { does: 'add-caution' },
+        edits: [changeStep(step, { cautions: [...step.cautions, { signal: 'WARNING', usual: 'heavy' }] })],
+      }
+    );
+  },
+};
+
+/** Lifting gear whose load is said and too small. */
+export const liftShort: Rule<'lift-short'> = {
+  id: 'lift-short',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) => {
+    const { procedure, series } = context.workbook;
+    if (!hasMasses(context)) return [];
+    return procedure.steps.flatMap((step, index) => {
+      const lifting = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id && tool.kind === 'lifting') ?? []);
+      const heaviest = lifting.length > 0 ? heaviestMoved(context, index) : undefined;
+      return lifting.flatMap((tool) => {
+        const reading = readQuantity(/\d[\d.,]*\s*(kg|t|lbs?)\b/i.exec(toolLabel(tool))?.[0] ?? '', 'mass');
+        if (!heaviest || !reading.ok || convert(reading.quantity, 'kg').value >= heaviest.kg) return [];
+        const facts = { ...heaviest, toolId: tool.id, load: reading.quantity };
+        return [{ stepId: step.id, componentIds: [heaviest.componentId], facts }];
+      });
+    });
+  },
+};
+
+export const brittlePry: Rule<'brittle-pry'> = {
+  id: 'brittle-pry',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) =>
+    context.workbook.procedure.steps.flatMap((step) => {
+      const pries = step.verb === 'pry' || (step.methods ?? []).some(({ verb }) => verb === 'pry');
+      const levered =
+        ['take-off', 'draw', 'separate', 'disconnect'].includes(step.verb) &&
+        toolsOf(step, context.workbook.series).some(({ name }) => levers(name));
+      if (!pries && !levered) return [];
+      return step.targets
+        .filter(({ componentId }) => componentOf(context, componentId)?.brittle)
+        .map(({ componentId }) => ({ stepId: step.id, componentIds: [componentId], facts: { componentId } }));
+    }),
+  fix: ({ stepId }, context) => {
+    const step = stepOf(context, stepId);
+    const methods = (step?.methods ?? []).filter(({ verb }) => verb !== 'pry');
+    if (!step || (step.verb !== 'pry' && methods.length === step.methods?.length)) return undefined;
+    return {
+      words: { does: 'draw-instead' },
+      edits: [
+        changeStep(step, {
+          ...(step.verb === 'pry' && { verb: 'draw' as const }),
+          ...(step.methods && { methods: methods.length > 0 ? methods : undefined }),
+        }),
+      ],
+    };
+  },
+};

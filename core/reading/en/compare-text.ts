@@ -1,0 +1,236 @@
+import { type WrittenWhere, writtenIn } from '../../edits/written';
+import type { Faces } from '../../model/faces';
+import { pluralName } from '../../model/names';
+import type { Step } from '../../model/procedure';
+import { type Component, componentById, positionSetById, type Series, toolLabel } from '../../model/series';
+import { compareFacings, isBenchDirection, placesInStacks } from '../../orientation/directions';
+import { bare } from '../../orientation/faces';
+import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
+import { readDirection } from './direction-words';
+import { mentioned } from './mentions';
+
+/** Something that only one of the two says: words of the trainer, or the fields of the step. */
+export interface TextDifference {
+  readonly what: 'figure' | 'tool' | 'part' | 'face' | 'count' | 'size' | 'place';
+  readonly only: 'text' | 'step';
+  readonly name: string;
+  readonly where: WrittenWhere;
+}
+
+type Difference = Omit<TextDifference, 'where'>;
+
+/** Rounded conversions of one figure count as the same. */
+const SAME_FIGURE = 0.02;
+/** "facing the pressure", "toward the rotor", "must face the drive"; the "lapped face" of a part is no direction. */
+const FACING = /\b(?:facing|towards?|faces?(?!\s+(?:facing|towards?|up|down))|looks?(?:ing)? (?:to|at))\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
+/** "lip up", "groove down", "lips upward". */
+const BENCH_FACING = /\b(up|down)(?:wards?)?\b/gi;
+/** A figure on the way to the one of the step. */
+const ON_THE_WAY = /\b(first|pass(?:es)?|then|initially|pre-?torque|snug|half|stages?|round|before)\b/i;
+
+/** Where the words of a trainer and the fields of the step contradict one another. */
+export function compareText(step: Step, series: Series): TextDifference[] {
+  return writtenIn(step).flatMap(({ where, text }): TextDifference[] => {
+    // What a method says is about another step than the one before us, and a question is not an instruction.
+    if (where === 'method' || where === 'question') return [];
+    const found = where === 'text' ? compareSentence(text, step, series) : contradictions(text, step, series);
+    return found.map((difference) => ({ ...difference, where }));
+  });
+}
+
+/** The sentence in the trainer's own words stands for the whole step: what either lacks is a difference. */
+function compareSentence(text: string, step: Step, series: Series): Difference[] {
+  const differences: Difference[] = [];
+  const note = (what: Difference['what'], only: Difference['only'], name: string) => differences.push({ what, only, name });
+
+  const figures = torquesIn(text);
+  const own = [step.torque?.figure, step.torque?.also].filter((figure) => figure !== undefined);
+  for (const figure of figures)
+    if (!own.some((other) => relativeGap(other, figure) <= SAME_FIGURE)) note('figure', 'text', sayQuantity(figure));
+  if (step.torque && figures.length === 0) note('figure', 'step', sayQuantity(step.torque.figure));
+
+  const toolIds = new Set([...step.toolIds, ...(step.aidsIn ?? []), ...(step.aidsOut ?? [])]);
+  const listed = series.tools.filter(({ id }) => toolIds.has(id));
+  const toolsSaid = mentioned(text, series.tools);
+  for (const tool of toolsSaid) if (!listed.some(({ name }) => name === tool.name)) note('tool', 'text', tool.name);
+  for (const tool of listed) if (!toolsSaid.some(({ name }) => name === tool.name)) note('tool', 'step', tool.name);
+
+  const targets = targetsOf(step, series);
+  const partsSaid = mentioned(text, series.components);
+  const toward = step.faces?.toward;
+  const elsewhere = `${step.into ?? ''} ${toward?.said ?? ''} ${step.about ?? ''}`;
+  const beside = mentioned(elsewhere, series.components);
+  const hosts = targets.flatMap(({ hostId }) => (hostId ? (componentById(series, hostId) ?? []) : []));
+  const facing = toward?.is === 'part' ? [componentById(series, toward.componentId)] : [];
+  for (const part of partsSaid)
+    if (![...targets, ...beside, ...hosts, ...facing].includes(part)) note('part', 'text', part.name);
+  for (const part of targets) if (!partsSaid.includes(part)) note('part', 'step', part.name);
+
+  if (step.faces?.end && !text.toLowerCase().includes(step.faces.end.toLowerCase())) note('face', 'step', step.faces.end);
+  else differences.push(...facingsAgainst(text, step, series, true));
+  differences.push(...countsAgainst(text, step, series), ...sizesAgainst(text, listed), ...placesAgainst(text, step, series));
+  return differences;
+}
+
+/** A remark beside the step may leave anything out; it must not say otherwise. */
+function contradictions(text: string, step: Step, series: Series): Difference[] {
+  const listed = series.tools.filter(({ id }) => step.toolIds.includes(id));
+  return [
+    ...figuresAgainst(text, step),
+    ...facingsAgainst(text, step, series, false),
+    ...countsAgainst(text, step, series),
+    ...sizesAgainst(text, listed),
+    ...placesAgainst(text, step, series),
+  ];
+}
+
+function targetsOf(step: Step, series: Series): Component[] {
+  return step.targets.flatMap(({ componentId }) => componentById(series, componentId) ?? []);
+}
+
+function figuresAgainst(text: string, step: Step): Difference[] {
+  const own = [step.torque?.figure, step.torque?.also].filter((figure) => figure !== undefined);
+  const [main] = own;
+  if (!main) return [];
+  const figures = torquesIn(text);
+  const other = figures.find((figure) => !own.some((mine) => relativeGap(mine, figure) <= SAME_FIGURE));
+  if (!other) return [];
+  // Passes are told with the figures on the way.
+  const isPass = ON_THE_WAY.test(text) && relativeTo(other, main) < 1;
+  return isPass ? [] : [{ what: 'figure', only: 'text', name: sayQuantity(other) }];
+}
+
+/** How large a torque is in shares of another. */
+function relativeTo(a: Quantity, b: Quantity): number {
+  return relativeGap(b, a) * (isLess(a, b) ? -1 : 1) + 1;
+}
+
+function isLess(a: Quantity, b: Quantity): boolean {
+  return relativeGap(a, b) > 0 && relativeGap({ ...a, value: a.value * 1.0001 }, b) < relativeGap(a, b);
+}
+
+/** Directions in a text that are not the one of the step. */
+function facingsAgainst(text: string, step: Step, series: Series, strict: boolean): Difference[] {
+  const [part, more] = targetsOf(step, series);
+  const { faces } = step;
+  if (!part || more) return [];
+  const toward = [...text.matchAll(FACING)].flatMap(([, direction]) => direction ?? []);
+  const saysSame = (said: string) => faces !== undefined && agrees(said, faces, part, series);
+  if (strict) {
+    const [first] = toward;
+    return first && !toward.some(saysSame) ? [{ what: 'face', only: 'text', name: first }] : [];
+  }
+  const [clause] = clausesNaming(text, faces?.end);
+  if (!faces || !clause) return [];
+  const said = [
+    ...[...clause.matchAll(FACING)].flatMap(([, direction]) => direction ?? []),
+    ...[...clause.matchAll(BENCH_FACING)].flatMap(([, direction]) => direction ?? []),
+  ];
+  const [first] = said;
+  const contrary = first && said.every((direction) => isContrary(direction, faces, part, series));
+  return first && contrary ? [{ what: 'face', only: 'text', name: `${faces.end ?? ''} ${first}`.trim() }] : [];
+}
+
+/** The parts of a text that name an end: "lip up" in "Press it home, lip up." */
+function clausesNaming(text: string, end: string | undefined): string[] {
+  if (!end) return [];
+  const [word = ''] = bare(end).split(' ');
+  const root = word.replace(/s$/, '');
+  return text.split(/[.;,]/).filter((clause) => root.length > 2 && clause.toLowerCase().includes(root));
+}
+
+function compareWith(said: string, faces: Faces, part: Component, series: Series) {
+  const other = { ...faces, toward: readDirection(said, series) };
+  const { clocking: _turned, ...plain } = other;
+  const { clocking: _own, ...mine } = faces;
+  return compareFacings(plain, mine, part, placesInStacks(series, part.id, { hostId: part.hostId }));
+}
+
+function isContrary(said: string, faces: Faces, part: Component, series: Series): boolean {
+  return compareWith(said, faces, part, series) === 'contrary';
+}
+
+/** Whether a direction said in words is the one of the step: by where the part lies in its stack, or by its words. */
+function agrees(said: string, faces: Faces, part: Component, series: Series): boolean {
+  // Up and down depend on how the housing lies; the replay judges them.
+  const direction = readDirection(said, series);
+  if (isBenchDirection(direction) !== isBenchDirection(faces.toward)) return true;
+  const agreement = compareWith(said, faces, part, series);
+  if (agreement !== 'unknown') return agreement === 'same';
+  // "pressure side" and "the pressure" share a word.
+  const named = faces.toward.is === 'part' ? (componentById(series, faces.toward.componentId)?.name ?? '') : faces.toward.is;
+  const words = bare(`${faces.toward.said ?? ''} ${named}`).split(' ');
+  return bare(said)
+    .split(' ')
+    .some((word) => word.length > 2 && words.includes(word));
+}
+
+const NUMBERS: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+};
+
+/** "all six bolts" where the step means eight. */
+function countsAgainst(text: string, step: Step, series: Series): Difference[] {
+  const [part, more] = targetsOf(step, series);
+  const [target] = step.targets;
+  if (!part || more || !target || part.count < 2) return [];
+  const plural = pluralName(part.name.toLowerCase()).split(' ').at(-1) ?? '';
+  const pattern = new RegExp(`\\b(?:all|the)\\s+(\\d{1,2}|${Object.keys(NUMBERS).join('|')})\\s+(?:[\\p{L}-]+\\s)?${plural}\\b`, 'iu');
+  const said = pattern.exec(text)?.[1]?.toLowerCase();
+  if (!said) return [];
+  const number = NUMBERS[said] ?? Number(said);
+  const places = positionSetById(series, part.positionSetId)?.positions.length ?? 1;
+  const meant = target.count ?? part.count;
+  const fits = [meant, part.count, meant * places, part.count * places, meant * Math.max(1, step.positionIds.length)];
+  return fits.includes(number) ? [] : [{ what: 'count', only: 'text', name: `${said} ${plural}` }];
+}
+
+/** "the 17 mm socket" where the step lists one of 19 mm. */
+function sizesAgainst(text: string, listed: Series['tools']): Difference[] {
+  return [...text.matchAll(SIZED_TOOL)].flatMap(([, before, name = '', after]): Difference[] => {
+    const size = (before ?? after ?? '').replace(/\s+/g, ' ').trim();
+    const word = name.toLowerCase().replace(/s$/, '');
+    const named = listed.filter((tool) => tool.size && tool.name.toLowerCase().includes(word) && /\bmm\b|\d\/\d/i.test(tool.size));
+    if (named.length === 0 || named.some((tool) => sameSize(tool.size ?? '', size))) return [];
+    return [{ what: 'size', only: 'text', name: `${size} ${word} (${named.map(toolLabel).join('; ')})` }];
+  });
+}
+
+const SIZED_TOOL =
+  /\b(\d+(?:[.,]\d+)?\s*mm|\d+\/\d+\s*(?:in(?:ch)?|"))?[\s-]*(hex keys?|allen keys?|sockets?|spanners?|open[- ]end(?:ed)? wrench(?:es)?)(?:\s*(?:of|,|size)\s*(\d+(?:[.,]\d+)?\s*mm|\d+\/\d+\s*(?:in(?:ch)?|")))?/gi;
+
+function sameSize(a: string, b: string): boolean {
+  const number = (size: string) => /\d+(?:[.,]\d+)?(?:\/\d+)?/.exec(size)?.[0]?.replace(',', '.');
+  return b === '' || number(a) === number(b);
+}
+
+/** "on shaft 2" in a step that is done at shaft 1. */
+function placesAgainst(text: string, step: Step, series: Series): Difference[] {
+  const [positionId, more] = step.positionIds;
+  if (!positionId || more || step.fromPositionId) return [];
+  const set = series.positionSets.find(({ positions }) => positions.some(({ id }) => id === positionId));
+  const own = set?.positions.find(({ id }) => id === positionId);
+  const said = mentioned(text, set?.positions ?? []);
+  if (!own || said.length === 0 || said.includes(own)) return [];
+  // "the one of shaft 2" may be compared with.
+  return /\b(from|of|like|than|with|other|next|before|after|also)\b/i.test(text) ? [] : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
+}
+
+export function torquesIn(text: string): Quantity[] {
+  return [...text.matchAll(/\d+(?:[.,]\d+)?\s*(?:[a-z]+[·.⋅\s-]?[a-z]*)/gi)].flatMap(([hit]) => {
+    for (const words of [hit, hit.replace(/\s+[a-z]+$/i, '')]) {
+      const reading = readQuantity(words, 'torque');
+      if (reading.ok) return [reading.quantity];
+    }
+    return [];
+  });
+}

@@ -1,0 +1,40 @@
+import type { Direction, PlainDirection } from '../../model/faces';
+import { nameKey } from '../../model/names';
+import { bare } from '../../orientation/faces';
+
+/** Said like this a direction needs no words of its own kept. */
+const PLAIN: Readonly<Record<PlainDirection, string>> = {
+  pressure: 'pressure',
+  drive: 'drive',
+  mouth: 'mouth of bore',
+  bottom: 'bottom of bore',
+  up: 'up',
+  down: 'down',
+  any: 'any way',
+};
+
+/** First match wins. */
+const READ: readonly [RegExp, PlainDirection][] = [
+  [/^(any|either)( way| side| direction)?$/, 'any'],
+  [/\bup(wards?)?\b/, 'up'],
+  [/\bdown(wards?)?\b/, 'down'],
+  [/\b(out of|outwards?|outside|mouth)\b|^out$/, 'mouth'],
+  [/\b(into|inwards?|bottom|inside)\b|^in$/, 'bottom'],
+  [/\b(pressure|liquid|product|discharge side|wet end|fluid|water)\b/, 'pressure'],
+  [/\b(drive|crankcase|motor|crank|gearbox|atmosphere|oil side)\b/, 'drive'],
+];
+
+/** What the words for a direction mean: a part of the series where they name one, else a direction, else words. */
+export function readDirection(words: string, series: { readonly components: readonly { id: string; name: string }[] }): Direction {
+  const text = words.trim();
+  const isAway = /^\s*away from\s+/i.test(text);
+  const said = text.replace(/^\s*away from\s+/i, '').replace(/^(toward|towards|to)\s+/i, '');
+  const away = isAway && ({ away: true } as const);
+  const key = nameKey(bare(said));
+  const part = series.components.find((component) => nameKey(bare(component.name)) === key);
+  if (part) return { is: 'part', componentId: part.id, ...away };
+  const plain = READ.find(([pattern]) => pattern.test(bare(said)))?.[1];
+  if (plain) return { is: plain, ...(bare(said) !== PLAIN[plain] && { said }), ...away };
+  return { is: 'words', said, ...away };
+}
+

@@ -1,0 +1,102 @@
+/** What is isolated, released, drained or filled, as far as its words tell. Common practice throughout. */
+export type Energy = 'electric' | 'air' | 'valve' | 'other';
+
+const ENERGIES: readonly [RegExp, Energy][] = [
+  [/\b(compressed air|air (supply|line|hose|pressure)|pneumatic|air)\b/i, 'air'],
+  [
+    /\b(drive|motor|power|supply|mains|electric\w*|switch|isolator|breaker|battery|controller|fuse|panel|vfd|inverter|starter|plug)\b/i,
+    'electric',
+  ],
+  [/\b(valves?|cocks?|taps?|gate|stopcock)\b/i, 'valve'],
+];
+
+export function energyOf(words: string | undefined): Energy {
+  return ENERGIES.find(([pattern]) => pattern.test(words ?? ''))?.[1] ?? 'other';
+}
+
+/** The sides of a pump that hold pressure by themselves. */
+export const LINES = ['suction', 'discharge', 'air', 'flush', 'process', 'pilot'] as const;
+export type Line = (typeof LINES)[number];
+
+const LINE_WORDS: Readonly<Record<Line, RegExp>> = {
+  suction: /\b(suction|inlet|intake|supply line|feed)\b/i,
+  discharge: /\b(discharge|outlet|delivery|high[- ]pressure (line|side|hose))\b/i,
+  air: /\b(air|accumulator|dampe?ner|damper|reservoir)\b/i,
+  flush: /\b(flush|seal water|barrier|quench)\b/i,
+  process: /\b(process)\b/i,
+  pilot: /\b(pilot)\b/i,
+};
+
+/** The lines that words name, "both sides" among them; none where they say no line. */
+export function linesIn(words: string | undefined): Line[] {
+  if (/\b(both|all) (sides|lines|ends|hoses)\b/i.test(words ?? '')) return ['suction', 'discharge'];
+  return LINES.filter((line) => LINE_WORDS[line].test(words ?? ''));
+}
+
+const IDLE = new Set([
+  'the',
+  'and',
+  'with',
+  'from',
+  'for',
+  'its',
+  'all',
+  'both',
+  'pump',
+  'again',
+  'off',
+  'out',
+  'into',
+  'slowly',
+  'until',
+  'lock',
+  'locks',
+  'tag',
+]);
+
+/** The words by which two sayings of the same thing know one another. */
+export function tellingWords(words: string | undefined): string[] {
+  return ((words ?? '').toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !IDLE.has(word));
+}
+
+export function sharesWord(a: string | undefined, b: string | undefined): boolean {
+  const known = new Set(tellingWords(a).map(stem));
+  return tellingWords(b).some((word) => known.has(stem(word)));
+}
+
+function stem(word: string): string {
+  return word.length > 4 ? word.replace(/(es|s)$/, '') : word;
+}
+
+/** What has to be put back once it is drained: a casing is drained of the product and fills itself. */
+export function isKeptFluid(words: string | undefined): boolean {
+  return /\b(oil|grease|fluid|coolant|lubricant|barrier|buffer|glycol)\b/i.test(words ?? '');
+}
+
+/** Whether a test needs the pump to run, which it cannot while it is locked. */
+export function runsPump(words: string | undefined): boolean {
+  return (
+    /\b(run|running|start|speed|flow|deliver\w*|full pressure|rated|noise|drips?|stroke)\b/i.test(words ?? '') &&
+    !/\b(by hand|hand pump|static|must not|stay dead|try to start)\b/i.test(words ?? '')
+  );
+}
+
+/** Filling goes through one of these, so it is out while something is filled. */
+export function isFillingPort(name: string): boolean {
+  return /\b(fill\w*|dipstick|breather|vent|level|sight|oil plug|cap)\b/i.test(name);
+}
+
+/** Pins that stand in the holes of bolts and keep a part in line. */
+export function standsInHoles(toolName: string): boolean {
+  return /\b(guide|aligning|alignment|locating)\b.*\b(pins?|studs?|dowels?)\b|\bdowels?\b/i.test(toolName);
+}
+
+/** How many a tool name or size says there are: "2 guide pins", "guide pins, pair"; two for a plural without a number. */
+export function countIn(label: string): number {
+  const number = /\b(\d{1,2})\b(?!\s*(mm|in|x\d))/.exec(label)?.[1];
+  if (number) return Number(number);
+  if (/\b(pair|two|both)\b/i.test(label)) return 2;
+  if (/\b(three)\b/i.test(label)) return 3;
+  if (/\b(four)\b/i.test(label)) return 4;
+  return /s\b/i.test(label.split(',')[0] ?? '') ? 2 : 1;
+}

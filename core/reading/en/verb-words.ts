@@ -1,0 +1,84 @@
+import { VERB_IDS, type Verb } from '../../model/verbs';
+
+/** What people type for a verb; the first is offered by completion. Common practice. */
+export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
+  isolate: ['isolate', 'switch off', 'turn off', 'shut off'],
+  'lock-out': ['lock out', 'lock off', 'lock', 'lock and tag', 'tag out'],
+  'close-valve': ['close', 'shut'],
+  'release-pressure': ['release pressure', 'release the pressure', 'release', 'bleed', 'vent', 'depressurise', 'depressurize'],
+  drain: ['drain', 'empty'],
+  fill: ['fill', 'top up', 'refill'],
+  restore: ['restore', 'unlock', 'switch on', 'turn on', 'remove the lock from'],
+  'open-valve': ['open valve', 'reopen'],
+  loosen: ['loosen', 'slacken', 'undo', 'back off'],
+  'take-off': ['take off', 'take out', 'remove', 'lift off', 'lift out', 'lift', 'unscrew', 'take away', 'unbolt'],
+  draw: ['draw', 'draw out', 'pull', 'pull out', 'slide off', 'pull off', 'draw off', 'slide out', 'hook out'],
+  pry: ['pry', 'pry off', 'prise', 'lever off', 'pry out'],
+  separate: ['separate', 'break loose'],
+  cut: ['cut', 'cut away', 'cut off'],
+  disconnect: ['disconnect'],
+  split: ['split', 'open', 'open up', 'dismantle'],
+  compress: ['compress'],
+  ease: ['ease', 'ease out'],
+  mark: ['mark', 'scribe'],
+  turn: ['turn', 'rotate'],
+  lay: ['lay down', 'turn over', 'flip'],
+  inspect: ['inspect', 'look at', 'check', 'examine'],
+  measure: ['measure', 'gauge'],
+  compare: ['compare'],
+  clean: ['clean', 'wipe', 'degrease', 'wash'],
+  soak: ['soak'],
+  renew: ['renew', 'replace', 'change'],
+  lubricate: ['lubricate', 'grease', 'oil'],
+  'apply-compound': ['apply compound', 'apply compound to', 'apply', 'seal'],
+  place: ['place', 'lay', 'set'],
+  press: ['press', 'press in', 'push', 'push in', 'drive in'],
+  seat: ['seat'],
+  fit: ['fit', 'refit', 'install', 'mount', 'put back', 'slide on', 'insert', 'reinstall', 'slide in'],
+  connect: ['connect', 'reconnect'],
+  join: ['join', 'join up', 'assemble', 'snap together'],
+  align: ['align', 'line up'],
+  'start-by-hand': ['start by hand', 'start', 'hand start', 'run on', 'screw in', 'thread in'],
+  torque: ['torque', 'tighten'],
+  pin: ['pin', 'secure with', 'secure', 'wire'],
+  photo: ['photo', 'photograph'],
+  wait: ['wait', 'wait for', 'let stand'],
+  test: ['test', 'prove', 'run'],
+};
+
+const phrases: readonly { phrase: string; verb: Verb }[] = VERB_IDS.flatMap((verb) =>
+  VERB_WORDS[verb].map((phrase) => ({ phrase, verb })),
+).sort((a, b) => b.phrase.length - a.phrase.length);
+
+/** The verb that opens `text` and what follows it. The longest phrase wins, so "take off" is not "take". */
+export function readVerb(text: string): { verb: Verb; phrase: string; rest: string } | undefined {
+  const trimmed = text.trimStart();
+  const folded = trimmed.toLowerCase();
+  const hit = phrases.find(({ phrase }) => folded === phrase || folded.startsWith(`${phrase} `));
+  if (!hit) return undefined;
+  const rest = trimmed.slice(hit.phrase.length).trim();
+  return { verb: byObject(hit.verb, hit.phrase, rest), phrase: hit.phrase, rest };
+}
+
+const SUPPLY = /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b/i;
+
+/** What some words do depends on what they are said of. */
+function byObject(verb: Verb, phrase: string, rest: string): Verb {
+  if (verb === 'release-pressure' && /\bsprings?\b/i.test(rest)) return 'ease';
+  if (verb === 'split' && phrase === 'open' && /\b(valves?|cocks?|taps?)$/i.test(rest)) return 'open-valve';
+  if (verb === 'connect' && SUPPLY.test(rest)) return 'restore';
+  if (verb === 'disconnect' && SUPPLY.test(rest)) return 'isolate';
+  if (verb === 'turn' && /\bover$/i.test(rest)) return 'lay';
+  return verb;
+}
+
+/** Verb phrases that begin with `start`, the preferred word of each verb first. */
+export function verbsStartingWith(start: string): { phrase: string; verb: Verb }[] {
+  const folded = start.trimStart().toLowerCase();
+  const seen = new Set<Verb>();
+  return VERB_IDS.flatMap((verb) => VERB_WORDS[verb].map((phrase, rank) => ({ phrase, verb, rank })))
+    .filter(({ phrase }) => phrase.startsWith(folded))
+    .sort((a, b) => a.rank - b.rank)
+    .filter(({ verb }) => !seen.has(verb) && seen.add(verb))
+    .map(({ phrase, verb }) => ({ phrase, verb }));
+}
