@@ -46,7 +46,7 @@ function teardown(n: number): Workbook {
   let workbook = withComponent(typed(lines), 'rotor', {
     matched: true,
     keyed: true,
-    faces: { end: 'numbered side', toward: 'the cover' },
+    faces: { end: 'numbered side', toward: { is: 'words', said: 'the cover' } },
   });
   for (const [part, by] of held) workbook = withComponent(workbook, part, (id) => ({ heldBy: [id(by)] }));
   workbook = { ...workbook, series: { ...workbook.series, consumables: CONSUMABLES } };
@@ -57,7 +57,7 @@ function teardown(n: number): Workbook {
     workbook = withComponent(workbook, name, {
       renewal: 'always',
       keyed: true,
-      faces: { end: 'lip', toward: 'the pressure' },
+      faces: { end: 'lip', toward: { is: 'pressure' } },
     });
   }
   const rings = workbook.series.components.filter((part) => part.renewal === 'always');
@@ -83,9 +83,9 @@ function withPacking(workbook: Workbook): Workbook {
   const parts: [string, Partial<Component>][] = [
     [
       'packing ring',
-      { renewal: 'always', keyed: true, faces: { end: 'lip', toward: 'the pressure' }, soakMinutes: 10 },
+      { renewal: 'always', keyed: true, faces: { end: 'lip', toward: { is: 'pressure' } }, soakMinutes: 10 },
     ],
-    ['head ring', { keyed: true, faces: { end: 'curved side', toward: 'the packing ring' } }],
+    ['head ring', { keyed: true, faces: { end: 'curved side', toward: { is: 'words', said: 'the packing ring' } } }],
     ['EPDM O-ring', { renewal: 'always', material: 'EPDM', wants: [{ consumableId: 'silicone', where: 'thin film' }] }],
   ];
   const stacked: Workbook = { ...workbook, series: { ...workbook.series, stacks } };

@@ -1,6 +1,7 @@
 import { wantsFilling } from '#core/drafting/way-back/preparing';
 import { deleteStep, moveStep } from '#core/edits/steps';
 import { sayStep } from '#core/language/en/sentence';
+import { CONSUMABLE_BASES } from '#core/model/consumables';
 import { isFastener } from '#core/model/kinds';
 import type { Step, Workbook } from '#core/model/procedure';
 import { type Component, positionSetById } from '#core/model/series';
@@ -9,7 +10,6 @@ import { endMeant, placeInStack } from '#core/orientation/directions';
 import { sayQuantity } from '#core/quantity/quantity';
 import { rate } from '#core/supplies/compatibility';
 import { isCompound } from '#core/supplies/consumable-kinds';
-import { CONSUMABLE_BASES } from '#core/model/consumables';
 import { materialOf } from '#core/supplies/materials';
 
 /** A kind of mistake that trainers make. */

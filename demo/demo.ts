@@ -64,9 +64,14 @@ class Seeder {
     if (!written) throw new Error('demo package: no procedure');
     const first = await this.illustrated({ series, procedure: written }, pictures);
     await takeInPackage(db, series, [first, ...others], false, this.idOf('ines'));
-    const { procedure } = await readWorkbook(db, first.id);
+    const { series: kept, procedure } = await readWorkbook(db, first.id);
     const by = this.idOf('ines');
-    const { id } = await releaseProcedure(db, first.id, by, { id: newId(), version: procedure.version, note });
+    const { id } = await releaseProcedure(db, first.id, by, {
+      id: newId(),
+      version: procedure.version,
+      seriesVersion: kept.version,
+      note,
+    });
     return { releaseId: id, workbook: { series, procedure: first } };
   }
 
@@ -90,7 +95,7 @@ class Seeder {
         { id: 'one', kind: 'number', colour: 'indigo', x: 0.92, y: 0.09, number: 1 },
       ];
       const flat = await this.keepPhoto(await drawMarks(drawn, marks), 'ines');
-      const picture = { id: 'reference', photo, flat, caption: `Drawn for the demo: ${shows.mustShow}`, marks };
+      const picture = { id: 'reference', photo, flat, caption: `Drawn for the demo: ${shows.mustShow ?? ''}`, marks };
       steps.push({ ...step, pictures: [picture], photo: { ...shows, referenceId: picture.id } });
     }
     return { ...procedure, steps };

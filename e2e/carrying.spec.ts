@@ -40,7 +40,7 @@ test('a stack is drawn while it is said, and a ring the wrong way round shows as
   await step.getByLabel('Where it looks').fill('the gland');
   await page.keyboard.press('Enter');
   await expect(step.getByRole('img', { name: /The wrong way round: packing ring/ })).toBeVisible();
-  await expect(page.getByText('elsewhere the packing ring has lip toward the pressure.')).toBeVisible();
+  await expect(page.getByText('elsewhere the packing ring has lip facing the pressure.')).toBeVisible();
   // Said in other words it is the same facing, and nothing is found.
   await step.getByLabel('Where it looks').fill('into the bore');
   await page.keyboard.press('Enter');

@@ -4,11 +4,12 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Command, InvalidArgumentError } from 'commander';
 import { eq } from 'drizzle-orm';
-import { check } from '#core/findings/check';
 import { modulesBefore } from '#core/model/modules';
-import { copyOf, type Package, packageOf } from '#core/package/package';
+import { copyOf, inspectPackage, packageOf } from '#core/package/package';
+import { isZip } from '#core/package/zip';
+import { type Checked, checkProcedure, tellChecked } from './cli/check';
 import { Fault } from './fault';
-import { keepMedia, type MediaFiles, packFile, type UnpackedFile, unpackFile } from './files/package-media';
+import { type MediaFiles, packFile, type UnpackedFile, unpackFile, withMedia } from './files/package-media';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
 import { openStore } from './store/database';
@@ -71,27 +72,11 @@ program
   .argument('<file...>')
   .option('--json', 'findings as JSON')
   .action(async (files: string[], options: { json?: boolean }) => {
-    const results = [];
-    let stopped = false;
-    for (const file of files) {
-      const { series, procedures } = await readPackageFile(file);
-      for (const procedure of procedures) {
-        const findings = check({ series, procedure, before: modulesBefore(procedure, procedures) });
-        stopped ||= findings.some((finding) => finding.severity === 'stop');
-        results.push({ file, procedure: procedure.title, findings });
-      }
-    }
+    const results: Checked[] = [];
+    for (const file of files) results.push(...checkFile(file, await readFile(file)));
     if (options.json) console.log(JSON.stringify(results, null, 2));
-    else {
-      for (const { file, procedure, findings } of results) {
-        const open = findings.filter((finding) => !finding.accepted);
-        console.log(`${file}: ${procedure}: ${open.length === 0 ? 'nothing found' : `${open.length} found`}`);
-        for (const { severity, id, sentence, accepted } of findings)
-          console.log(
-            `  ${(accepted ? 'stands' : severity).padEnd(6)} ${id.padEnd(14)} ${sentence}${accepted ? ` ${accepted}` : ''}`,
-          );
-      }
-    }
+    else for (const checked of results) console.log(tellChecked(checked));
+    const stopped = results.some(({ findings }) => findings.some(({ severity }) => severity === 'stop'));
     if (stopped) process.exitCode = 1;
   });
 
@@ -110,8 +95,11 @@ program
       const [lead] = await store.db.select().from(user).where(eq(user.role, 'lead'));
       if (!lead)
         throw new Error('This data folder has no accounts yet. Start the server once and create the first one.');
-      await takeInPackage(store.db, series, procedures, options.as === 'replace', lead.id);
-      await notePhotos(store.db, await keepMedia(unpacked, mediaIn(options.data)), lead.id);
+      await withMedia(unpacked, mediaIn(options.data), (kept) =>
+        takeInPackage(store.db, series, procedures, options.as === 'replace', lead.id, (tx) =>
+          notePhotos(tx, kept, lead.id),
+        ),
+      );
     });
     console.log(`${series.name} ${series.code}: ${procedures.length} procedures are on the shelf.`);
   });
@@ -142,8 +130,14 @@ program
     }
   });
 
-async function readPackageFile(file: string): Promise<Package> {
-  return unpackNamed(file, await readFile(file)).package;
+/** Checks every procedure of a package file; what points at nothing stops a release like a finding does. */
+function checkFile(file: string, bytes: Uint8Array): Checked[] {
+  const text = isZip(bytes) ? undefined : new TextDecoder().decode(bytes);
+  const lenient = text === undefined ? undefined : inspectPackage(text);
+  const { series, procedures } = lenient?.package ?? unpackNamed(file, bytes).package;
+  return procedures.map((procedure) =>
+    checkProcedure(file, { series, procedure, before: modulesBefore(procedure, procedures) }, lenient?.faults ?? []),
+  );
 }
 
 /** Reads a package file; what is wrong in it is told with its name. */

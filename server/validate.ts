@@ -1,7 +1,7 @@
 import { zValidator } from '@hono/zod-validator';
 import type { ValidationTargets } from 'hono';
 import type { z } from 'zod';
-import { faultsOf } from '#core/package/package';
+import { faultsOf } from '#core/model/faults';
 import { badInput } from './fault';
 
 /** Zod validation whose refusal has the one fault shape. */

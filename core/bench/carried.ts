@@ -43,7 +43,8 @@ export class Carried {
     }
     for (const id of this.loose) {
       const variants = facts.variants('thread', id);
-      if (variants.length === 1 && (variants[0]?.value === 'torqued' || variants[0]?.value === 'tight')) this.loose.delete(id);
+      if (variants.length === 1 && (variants[0]?.value === 'torqued' || variants[0]?.value === 'tight'))
+        this.loose.delete(id);
     }
   }
 }

@@ -160,7 +160,8 @@ function leftOtherwise({ facts }: Carried, key: string, methodId: string, step: 
         facts
           .variants(name, factKey)
           .flatMap((variant) => (questions.both(variant.ways, ways) === NO_WAY ? [] : [endsDifferent(variant.value)]));
-      if (sameJson(new Set(values(own)).size, new Set(values(other)).size) && sameJson(values(own), values(other))) continue;
+      if (sameJson(new Set(values(own)).size, new Set(values(other)).size) && sameJson(values(own), values(other)))
+        continue;
       differs = true;
       if (componentId) ids.add(componentId);
     }
@@ -220,7 +221,12 @@ function facingsSaid(steps: readonly Step[]): Map<string, Step[]> {
 const MOST_SUMS = 48;
 
 /** Minutes from the step at `index` to now, for the ways given: one sum for each set of ways that took as long. */
-function minutesBetween({ before, steps }: History, index: number, ways: Ways, questions: Questions): Variant<number>[] {
+function minutesBetween(
+  { before, steps }: History,
+  index: number,
+  ways: Ways,
+  questions: Questions,
+): Variant<number>[] {
   let sums: Variant<number>[] = [{ ways, value: 0 }];
   // The last entry is the step in hand, which has not passed yet.
   for (const { ways: done, minutes } of steps.slice(index + before, -1)) {
@@ -251,4 +257,3 @@ function nearestMerged(sums: readonly Variant<number>[], questions: Questions): 
   });
   return merging;
 }
-

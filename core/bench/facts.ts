@@ -127,7 +127,9 @@ export function explore<T>(facts: Facts, within: Ways, work: (now: Now) => T, co
   const outcomes: Variant<T>[] = [];
   const done: Now[] = [];
   const open = within === NO_WAY ? [] : [within];
-  for (let ways = open.pop(); ways && done.length < MOST_WAYS; ways = open.pop()) {
+  while (done.length < MOST_WAYS) {
+    const ways = open.pop();
+    if (!ways) break;
     const now = new Now(facts, ways);
     const value = work(now);
     open.push(...now.forks);
@@ -140,7 +142,11 @@ export function explore<T>(facts: Facts, within: Ways, work: (now: Now) => T, co
 }
 
 /** Outcomes that are the same are one, on the ways of all of them. */
-export function merged<T>(outcomes: readonly Variant<T>[], questions: Questions, keyOf: (value: T) => string): Variant<T>[] {
+export function merged<T>(
+  outcomes: readonly Variant<T>[],
+  questions: Questions,
+  keyOf: (value: T) => string,
+): Variant<T>[] {
   if (outcomes.length < 2) return [...outcomes];
   const byKey = new Map<string, Variant<T>>();
   for (const { ways, value } of outcomes) {

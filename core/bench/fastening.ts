@@ -1,5 +1,5 @@
-import { inSi } from '../quantity/quantity';
 import type { Component } from '../model/series';
+import { inSi } from '../quantity/quantity';
 import type { Acting } from './acting';
 import { judgeThread } from './treating';
 import type { Piece } from './units';

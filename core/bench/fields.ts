@@ -14,7 +14,13 @@ export interface Applied {
 }
 
 /** What cannot change and so needs no copying: two ways may share it. */
-type Unchanging = string | number | boolean | null | readonly Unchanging[] | { readonly [key: string]: Unchanging | undefined };
+type Unchanging =
+  | string
+  | number
+  | boolean
+  | null
+  | readonly Unchanging[]
+  | { readonly [key: string]: Unchanging | undefined };
 
 /** A fact of the bench. Whoever adds one has to say how it starts and when two of it are the same for what follows. */
 interface Field<T extends Unchanging> {

@@ -1,6 +1,14 @@
 import { isSealing } from '../model/kinds';
 import { opensPump } from '../model/verbs';
-import { energyOf, isFillingPort, isKeptFluid, linesIn, runsPump, sharesWord, tellingWords } from '../reading/en/safety-words';
+import {
+  energyOf,
+  isFillingPort,
+  isKeptFluid,
+  linesIn,
+  runsPump,
+  sharesWord,
+  tellingWords,
+} from '../reading/en/safety-words';
 import type { Acting } from './acting';
 import type { Piece } from './units';
 
@@ -72,7 +80,9 @@ function restore(acting: Acting): void {
   const named = on.filter(([, by]) => sharesWord(by.about, step.about));
   const generic = tellingWords(step.about).length === 0;
   const energy = energyOf(step.about);
-  const alike = on.filter(([, by]) => energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other'));
+  const alike = on.filter(
+    ([, by]) => energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other'),
+  );
   const meant = generic ? on : named.length > 0 ? [...named, ...undoneWith(named, on)] : alike.length > 0 ? alike : on;
   judgeRestoring(acting, meant.length > 0 && meant.every(([, by]) => energyOf(by.about) === 'valve'));
   for (const [key] of meant) acting.write('isolated', key, null);
@@ -122,7 +132,9 @@ function fill(acting: Acting): void {
   const { step, around } = acting;
   const open = [...around.drains].filter(([id]) => acting.read('drained', id));
   const unnamed = tellingWords(step.about).length === 0;
-  const named = open.filter(([, by]) => unnamed || tellingWords(by.about).length === 0 || sharesWord(by.about, step.about));
+  const named = open.filter(
+    ([, by]) => unnamed || tellingWords(by.about).length === 0 || sharesWord(by.about, step.about),
+  );
   const kept = named.length > 0 ? named : open.filter(([, by]) => isKeptFluid(by.about) && isKeptFluid(step.about));
   for (const [id] of kept.length === 1 || named.length > 0 ? kept : []) acting.write('drained', id, false);
   if (!isKeptFluid(step.about)) return;

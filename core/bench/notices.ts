@@ -1,5 +1,4 @@
-import type { Pose } from '../model/faces';
-import type { Faces } from '../model/faces';
+import type { Faces, Pose } from '../model/faces';
 import type { Line } from '../reading/en/safety-words';
 import type { Place } from './units';
 

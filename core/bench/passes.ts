@@ -31,11 +31,14 @@ export function methodsThatDiffer(step: Step) {
 export function questionsOf(steps: readonly Step[], series: Series): Question[] {
   return steps.flatMap((step): Question[] => {
     const methods = methodsThatDiffer(step);
-    const byMethod = methods.length > 0 ? [{ key: methodKey(step.id), answers: ['', ...methods.map(({ id }) => id)] }] : [];
+    const byMethod =
+      methods.length > 0 ? [{ key: methodKey(step.id), answers: ['', ...methods.map(({ id }) => id)] }] : [];
     if (!step.decision) return byMethod;
     const answers = step.decision.answers.map(({ id }) => id);
     const places = askedAt(step, series);
-    const asked = places ? places.map((id) => ({ key: questionKey(step.id, id), answers })) : [{ key: step.id, answers }];
+    const asked = places
+      ? places.map((id) => ({ key: questionKey(step.id, id), answers }))
+      : [{ key: step.id, answers }];
     return [...asked, ...byMethod];
   });
 }
@@ -71,13 +74,19 @@ export function passesOf(step: Step, asked: Asked): Pass[] {
   }));
 }
 
-function waysOf(step: Step, { questions, series, places, stepsById, asked }: Asked, place: string | null | undefined): Ways {
+function waysOf(
+  step: Step,
+  { questions, series, places, stepsById, asked }: Asked,
+  place: string | null | undefined,
+): Ways {
   let ways = EVERY_WAY;
   for (const { stepId, answerIds } of step.when ?? []) {
     const asking = stepsById.get(stepId);
     const there = asking && askedAt(asking, series);
     const keys = there
-      ? there.filter((id) => place === null || place === undefined || places.meet(id, place)).map((id) => questionKey(stepId, id))
+      ? there
+          .filter((id) => place === null || place === undefined || places.meet(id, place))
+          .map((id) => questionKey(stepId, id))
       : [stepId];
     // What happens at no place of its own is done when any place asks for it.
     const wanted = keys.reduce((all, key) => questions.either(all, questions.where(key, answerIds)), NO_WAY);

@@ -70,7 +70,15 @@ function act(acting: Acting, component: Component, count: number | undefined): v
       return;
     }
     case 'renews':
-      renew(acting, component, some(meant.filter((piece) => acting.read('generation', piece.id) === 'old' && acting.read('at', piece.id) !== 'bin')));
+      renew(
+        acting,
+        component,
+        some(
+          meant.filter(
+            (piece) => acting.read('generation', piece.id) === 'old' && acting.read('at', piece.id) !== 'bin',
+          ),
+        ),
+      );
       return;
     case 'opens': {
       const inside = meant.flatMap((host) => acting.inside(host));
@@ -122,7 +130,9 @@ const LOOKS: readonly Step['verb'][] = ['inspect', 'measure', 'compare', 'mark',
 /** In the bin with nothing in its place; or renewed, the new one still lying in the tray. */
 function isGone(acting: Acting, piece: Piece): boolean {
   const at = acting.read('at', piece.id);
-  return at === 'bin' || (at === 'tray' && acting.step.verb !== 'align' && acting.read('generation', piece.id) === 'new');
+  return (
+    at === 'bin' || (at === 'tray' && acting.step.verb !== 'align' && acting.read('generation', piece.id) === 'new')
+  );
 }
 
 /** A step for several positions finds its parts at some of them only. */

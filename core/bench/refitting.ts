@@ -1,9 +1,9 @@
 import type { Component } from '../model/series';
 import type { Acting } from './acting';
 import { judgeFacing, noteStackOrder } from './facing';
+import { hostAt } from './structure';
 import { layOut } from './taking';
 import { judgeSeal, soakedEnough } from './treating';
-import { hostAt } from './structure';
 import type { Piece } from './units';
 
 /** Pieces put back where they belong, or where the step says. */
@@ -78,7 +78,9 @@ function noteClosedOver(acting: Acting, piece: Piece, host: string | null): void
     const sure = covering?.has(under.componentId) ?? false;
     if (underAt <= offAt && !covering) break;
     if (under.componentId === piece.componentId || !acting.meet(acting.seat(under), seat)) continue;
-    const said = structure.components.get(under.componentId)?.coveredBy?.find((c) => c.componentId === piece.componentId)?.said;
+    const said = structure.components
+      .get(under.componentId)
+      ?.coveredBy?.find((c) => c.componentId === piece.componentId)?.said;
     if (said === 'clear' || (underAt <= offAt && !sure)) continue;
     const underHost = acting.read('host', under.id);
     const inIt = underHost === piece.id;
@@ -116,7 +118,13 @@ export function renew(acting: Acting, component: Component, old: readonly Piece[
       } else layOut(acting, content);
     }
     const fresh = structure.kit.has(piece.id);
-    acting.moves.push({ unitId: unit.id, act: 'binned', from, to: 'bin', cell: acting.around.cells.of(unit.id)?.number ?? null });
+    acting.moves.push({
+      unitId: unit.id,
+      act: 'binned',
+      from,
+      to: 'bin',
+      cell: acting.around.cells.of(unit.id)?.number ?? null,
+    });
     if (!fresh) {
       acting.write('at', piece.id, 'bin');
       continue;
@@ -165,7 +173,8 @@ function noteHoles(acting: Acting, component: Component): void {
     const used = holesUsed(acting, toolId);
     if (used === 0) continue;
     const full = (structure.byComponent.get(component.id) ?? []).every((piece) => acting.isHome(piece));
-    if (full) acting.noteOnce({ kind: 'hole-occupied', componentId: component.id, toolId, free: component.count - used, used });
+    if (full)
+      acting.noteOnce({ kind: 'hole-occupied', componentId: component.id, toolId, free: component.count - used, used });
   }
 }
 

@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { changeStep, moveStep } from '../edits/steps';
 import type { Workbook } from '../model/procedure';
 import { componentId, emptyWorkbook, typed, withComponent } from '../testing/workbook';
-import { cellOf, replay, stateAfter, unitsIn } from './replay';
+import { replay, type Timeline } from './replay';
+import { cellOf, stateAfter, unitsIn } from './state';
+
+const endOf = (timeline: Timeline) => stateAfter(timeline, timeline.frames.length);
 
 const lying = (workbook: Workbook, after: number, place: 'pump' | 'cloth' | 'bin' | 'tray') => {
   const timeline = replay(workbook);
@@ -99,11 +102,13 @@ describe('laws', () => {
           const places = (['pump', 'cloth', 'bin', 'tray'] as const).map((p) => unitsIn(timeline, state, p).length);
           expect(places.reduce((a, b) => a + b)).toBe(timeline.units.size);
           expect(state.places.size).toBe(timeline.units.size);
-          for (const id of state.seated) {
-            const unit = timeline.units.get(id)!;
-            const hosts = timeline.structure.byPiece.get(timeline.structure.hostOf.get(unit.pieceId)!)!;
-            const places = [hosts.old, hosts.new].flatMap((host) => (host ? [state.places.get(host.id)] : []));
-            expect(places).toContain(state.places.get(id));
+          for (const unit of timeline.units.values()) {
+            const host = timeline.structure.hostOf.get(unit.pieceId);
+            if (!host || !state.isSeated(unit)) continue;
+            const around = (['old', 'new'] as const).flatMap(
+              (generation) => state.places.get(`${host}/${generation}`) ?? [],
+            );
+            expect(around).toContain(state.places.get(unit.id));
           }
         }
       }),
@@ -115,7 +120,7 @@ describe('laws', () => {
     fc.assert(
       fc.property(lines, (typedLines) => {
         const timeline = replay(typed(typedLines));
-        const inPump = unitsIn(timeline, timeline.end, 'pump').map((unit) => unit.id.replace(/\/(old|new)$/, ''));
+        const inPump = unitsIn(timeline, endOf(timeline), 'pump').map((unit) => unit.id.replace(/\/(old|new)$/, ''));
         expect(new Set(inPump).size).toBe(inPump.length);
       }),
       { numRuns: 40 },
@@ -133,7 +138,7 @@ describe('laws', () => {
         const fresh = replay(edited);
         expect(again.frames.map((frame) => frame.moves)).toEqual(fresh.frames.map((frame) => frame.moves));
         expect(again.cells).toEqual(fresh.cells);
-        expect([...again.end.places].sort()).toEqual([...fresh.end.places].sort());
+        expect([...endOf(again).places].sort()).toEqual([...endOf(fresh).places].sort());
         for (let n = 0; n <= typedLines.length; n += 11) {
           expect([...stateAfter(again, n).places].sort()).toEqual([...stateAfter(fresh, n).places].sort());
         }
@@ -150,7 +155,7 @@ describe('laws', () => {
         // Every renewal decides what lies in the tray from the start, so the prefix keeps the series and its renewals.
         if (whole.procedure.steps.slice(n).some((step) => step.verb === 'renew')) return;
         const prefix = { ...whole, procedure: { ...whole.procedure, steps: whole.procedure.steps.slice(0, n) } };
-        expect([...replay(prefix).end.places].sort()).toEqual([...stateAfter(replay(whole), n).places].sort());
+        expect([...endOf(replay(prefix)).places].sort()).toEqual([...stateAfter(replay(whole), n).places].sort());
       }),
       { numRuns: 40 },
     );
@@ -158,7 +163,7 @@ describe('laws', () => {
 });
 
 test('an empty procedure leaves everything in the pump', () => {
-  expect(replay(emptyWorkbook()).end.places.size).toBe(0);
+  expect(endOf(replay(emptyWorkbook())).places.size).toBe(0);
 });
 
 test('the kit tray holds only what the renewals ask for', () => {

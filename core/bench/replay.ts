@@ -1,13 +1,12 @@
 import type { Workbook } from '../model/procedure';
-import { sameJson } from './carry-out';
-import { type Frame, type History, linesSaid, Replayer } from './carry-out';
 import { Carried } from './carried';
+import { type Frame, type History, linesSaid, Replayer, sameJson } from './carry-out';
 import type { Cell } from './cells';
 import type { Move } from './notices';
 import { questionsOf, stepRuns } from './passes';
 import { type Structure, structureOf } from './structure';
 import type { Unit } from './units';
-import { EVERY_WAY, Questions, type Question, type Route, type Ways } from './ways';
+import { EVERY_WAY, type Question, Questions, type Route, type Ways } from './ways';
 
 /**
  * The bench replay: the whole state of the bench after every step, on all ways through the procedure at once.
@@ -118,7 +117,9 @@ function newQuestions(asking: readonly Question[]): Questions {
 function wayOf(asking: readonly Question[], route: Route, questions: Questions): Ways {
   return asking.reduce((ways, { key, answers }) => {
     const answer = route.get(key) ?? answers[0];
-    return answer === undefined ? ways : questions.both(ways, questions.where(key, [answers.includes(answer) ? answer : (answers[0] ?? '')]));
+    return answer === undefined
+      ? ways
+      : questions.both(ways, questions.where(key, [answers.includes(answer) ? answer : (answers[0] ?? '')]));
   }, EVERY_WAY);
 }
 
@@ -152,11 +153,16 @@ type Steps = Workbook['procedure']['steps'];
 function sameFacings(before: Steps, after: Steps): boolean {
   if (before === after) return true;
   const [a, b] = [before.filter(({ faces }) => faces), after.filter(({ faces }) => faces)];
-  return a.length === b.length && a.every(({ faces, targets }, i) => faces === b[i]?.faces && targets === b[i]?.targets);
+  return (
+    a.length === b.length && a.every(({ faces, targets }, i) => faces === b[i]?.faces && targets === b[i]?.targets)
+  );
 }
 
 /** The latest snapshot of an earlier timeline up to which nothing has changed. */
-function resumeAt(previous: Timeline, { procedure: { steps } }: Workbook): { index: number; carried: Carried } | undefined {
+function resumeAt(
+  previous: Timeline,
+  { procedure: { steps } }: Workbook,
+): { index: number; carried: Carried } | undefined {
   let same = 0;
   while (same < steps.length && previous.frames[same]?.step === steps[same]) same += 1;
   const index = Math.max(-1, ...[...previous.snapshots.keys()].filter((at) => at <= same));

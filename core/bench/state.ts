@@ -134,26 +134,33 @@ export interface LeftOut {
 export function leftOut(timeline: Timeline): LeftOut[] {
   const { facts } = timeline.end;
   const { questions, structure, within } = timeline;
-  return facts.touched('at').flatMap((pieceId): LeftOut[] => {
-    const piece = structure.pieces.get(pieceId);
-    if (!piece) return [];
-    const found = facts.variants('at', pieceId).flatMap(({ ways, value }) => {
-      const there = questions.both(ways, within);
-      return there !== NO_WAY && (value === 'cloth' || value === 'tray') ? [{ where: value, ways: there }] : [];
-    });
-    return found.flatMap(({ where, ways }) => {
-      const generation = facts.on('generation', pieceId, questions.sample(ways) ?? new Map());
-      const unit = structure.units.get(`${pieceId}/${generation}`);
-      return unit ? [{ piece, unit, where, ways }] : [];
-    });
-  }).concat(neverMoved(timeline));
+  return facts
+    .touched('at')
+    .flatMap((pieceId): LeftOut[] => {
+      const piece = structure.pieces.get(pieceId);
+      if (!piece) return [];
+      const found = facts.variants('at', pieceId).flatMap(({ ways, value }) => {
+        const there = questions.both(ways, within);
+        return there !== NO_WAY && (value === 'cloth' || value === 'tray') ? [{ where: value, ways: there }] : [];
+      });
+      return found.flatMap(({ where, ways }) => {
+        const generation = facts.on('generation', pieceId, questions.sample(ways) ?? new Map());
+        const unit = structure.units.get(`${pieceId}/${generation}`);
+        return unit ? [{ piece, unit, where, ways }] : [];
+      });
+    })
+    .concat(neverMoved(timeline));
 }
 
 /** Parts that join the pump, or lay on the bench at the start, and that no step touched. */
 function neverMoved({ end, structure, units, within }: Timeline): LeftOut[] {
   const touched = new Set(end.facts.touched('at'));
   return [...structure.pieces.values()].flatMap((piece): LeftOut[] => {
-    const where = structure.joining.has(piece.componentId) ? 'tray' : structure.startsOut.has(piece.componentId) ? 'cloth' : undefined;
+    const where = structure.joining.has(piece.componentId)
+      ? 'tray'
+      : structure.startsOut.has(piece.componentId)
+        ? 'cloth'
+        : undefined;
     if (!where || touched.has(piece.id)) return [];
     const unit = units.get(`${piece.id}/${where === 'tray' ? 'new' : 'old'}`);
     return unit ? [{ piece, unit, where, ways: within }] : [];

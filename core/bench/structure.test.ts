@@ -24,9 +24,9 @@ describe('the kit tray holds', () => {
       'spring',
       (id) => ({ hostId: id('cage') }),
     );
-    expect(of(nested).within.size).toBe(2);
+    expect(of(nested).comesWith.size).toBe(2);
     const handled = typed(['draw spring'], nested);
-    expect([...of(handled).within]).toEqual([`${componentId(handled, 'cage')}//1/new`]);
+    expect([...of(handled).comesWith]).toEqual([`${componentId(handled, 'cage')}//1`]);
   });
   test('a part that is meant to join the pump', () => {
     const base = typed(['fit throat bush']);

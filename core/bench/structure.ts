@@ -77,10 +77,7 @@ export function structureOf(series: Series, procedures: readonly Procedure[], pr
 
 /** All that a structure depends on: while it stays the same, a replay can go on from an earlier one's snapshots. */
 interface Basis {
-  readonly parts: Pick<
-    Series,
-    'components' | 'positionSets' | 'consumables' | 'stacks' | 'tools' | 'unpressurised'
-  >;
+  readonly parts: Pick<Series, 'components' | 'positionSets' | 'consumables' | 'stacks' | 'tools' | 'unpressurised'>;
   readonly renewals: readonly Step[];
   /** Components that some step moves by themselves. */
   readonly handled: ReadonlySet<string>;

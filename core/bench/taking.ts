@@ -60,13 +60,15 @@ function noteInTheWay(acting: Acting, component: Component, pieces: readonly Pie
     for (const { componentId, said } of component.coveredBy ?? []) {
       if (said !== 'covers' || inStep.has(componentId)) continue;
       const over = acting.structure.byComponent.get(componentId) ?? [];
-      if (over.some((other) => acting.meet(acting.seat(other), at) && acting.isInPump(other))) found.set(componentId, true);
+      if (over.some((other) => acting.meet(acting.seat(other), at) && acting.isInPump(other)))
+        found.set(componentId, true);
     }
     const before = acting.read('firstOff', piece.id);
     if (before === null) continue;
     for (const other of acting.structure.pieces.values()) {
       const off = acting.read('firstOff', other.id);
-      if (off === null || off >= before || other.componentId === component.id || inStep.has(other.componentId)) continue;
+      if (off === null || off >= before || other.componentId === component.id || inStep.has(other.componentId))
+        continue;
       if (found.has(other.componentId) || !acting.meet(acting.seat(other), at) || !acting.isInPump(other)) continue;
       const said = component.coveredBy?.some((cover) => cover.componentId === other.componentId);
       if (!said) found.set(other.componentId, false);
@@ -80,8 +82,7 @@ function noteInTheWay(acting: Acting, component: Component, pieces: readonly Pie
 function noteRole(acting: Acting, component: Component, taken: readonly Piece[]): void {
   const threaded = acting.structure.threaded.has(component.id);
   const last = acting.read('lastTaken', '');
-  if (threaded && last?.role === 'lock')
-    for (const piece of taken) acting.write('lock', piece.id, last.componentId);
+  if (threaded && last?.role === 'lock') for (const piece of taken) acting.write('lock', piece.id, last.componentId);
   // Fasteners and what they hold come off together, and so does what lies under it.
   if ((closesOver(component.kind) || threaded) && last?.role !== 'fastener')
     acting.write('opening', '', acting.read('opening', '') + 1);

@@ -66,7 +66,8 @@ export function judgeSeal(acting: Acting, component: Component, fitted: readonly
       const means = meansOf(want);
       if (means.some(is(isLubricant)) || means.some((id) => on.includes(id))) continue;
       // A thread may still get its compound before it is torqued.
-      if (!threaded) acting.noteOnce({ kind: 'compound-missing', componentId: component.id, consumableId: want.consumableId });
+      if (!threaded)
+        acting.noteOnce({ kind: 'compound-missing', componentId: component.id, consumableId: want.consumableId });
     }
   }
 }
@@ -84,7 +85,12 @@ export function soakedEnough(acting: Acting, component: Component, fitted: reado
 }
 
 /** What is on a thread as it is torqued: whether it is what the part wants, and whether it has set meanwhile. */
-export function judgeThread(acting: Acting, torque: TorqueFigure | undefined, component: Component, fitted: readonly Piece[]): void {
+export function judgeThread(
+  acting: Acting,
+  torque: TorqueFigure | undefined,
+  component: Component,
+  fitted: readonly Piece[],
+): void {
   const { structure } = acting;
   const changing = new Map<string, number>();
   for (const piece of fitted) {
@@ -108,7 +114,9 @@ export function judgeThread(acting: Acting, torque: TorqueFigure | undefined, co
   }
   if (!torque?.thread) return noteUnsaidThread(acting, torque, component, changing);
   const said = torque.thread.is === 'with' ? torque.thread.consumableId : null;
-  const agrees = said ? on.has(said) || isOnMating(acting, component, said) : ![...on].some((id) => isFriction(acting, id));
+  const agrees = said
+    ? on.has(said) || isOnMating(acting, component, said)
+    : ![...on].some((id) => isFriction(acting, id));
   if (!agrees)
     acting.noteOnce({
       kind: 'thread-condition',

@@ -30,7 +30,11 @@ export class Questions {
   private readonly list: Question[] = [];
   private readonly indexOf = new Map<string, number>();
   private readonly nodes = new Map<string, Ways>();
-  private readonly known = { both: new Map<number, Ways>(), either: new Map<number, Ways>(), without: new Map<number, Ways>() };
+  private readonly known = {
+    both: new Map<number, Ways>(),
+    either: new Map<number, Ways>(),
+    without: new Map<number, Ways>(),
+  };
   private nextId = 2;
 
   /** Asks what is not asked yet; false when a known question has other answers now, so that nothing kept here holds. */
@@ -38,7 +42,8 @@ export class Questions {
     if (this.nextId > MOST_NODES) return false;
     for (const { key, answers } of questions) {
       const known = this.list[this.indexOf.get(key) ?? -1];
-      if (known && (known.answers.length !== answers.length || known.answers.some((id, i) => id !== answers[i]))) return false;
+      if (known && (known.answers.length !== answers.length || known.answers.some((id, i) => id !== answers[i])))
+        return false;
     }
     for (const question of questions) {
       if (this.indexOf.has(question.key)) continue;
@@ -52,7 +57,10 @@ export class Questions {
   where(key: string, answers: readonly string[]): Ways {
     const question = this.indexOf.get(key);
     if (question === undefined) return NO_WAY;
-    return this.node(question, (this.list[question]?.answers ?? []).map((id) => (answers.includes(id) ? EVERY_WAY : NO_WAY)));
+    return this.node(
+      question,
+      (this.list[question]?.answers ?? []).map((id) => (answers.includes(id) ? EVERY_WAY : NO_WAY)),
+    );
   }
 
   both(a: Ways, b: Ways): Ways {

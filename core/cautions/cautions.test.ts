@@ -1,6 +1,7 @@
 import { SIGNAL_WORDS } from '../model/procedure';
 import { typed, withComponent, withStep } from '../testing/workbook';
-import { suggestedCautions, USUAL_CAUTIONS } from './library';
+import { USUAL_CAUTIONS } from '../language/en/cautions';
+import { suggestedCautions } from './usual';
 import { safetyPage } from './safety-page';
 import { SIGNALS } from './signal-words';
 
@@ -12,7 +13,7 @@ const at = (lines: string[], index = 0) => {
 };
 const ids = (lines: string[]) => {
   const { step, series } = at(lines);
-  return suggestedCautions(step, series).map(({ id }) => id);
+  return suggestedCautions(step, series, () => false);
 };
 
 /** The definitions of ANSI Z535.6, by their verbs: will, could, could, and no injury at all; from memory. */
@@ -43,7 +44,7 @@ test.each(SIGNAL_WORDS)('%s is legible on its panel', (word) => {
 
 test('a notice warns of damage only, and no other word does', () => {
   const hurt = /\b(hand|finger|skin|eye|injur|burn|splinter|glove|wear|lift|start|isolat|pressure|face away)/i;
-  for (const { signal, text } of USUAL_CAUTIONS) expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
+  for (const { signal, text } of Object.values(USUAL_CAUTIONS)) expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
 });
 
 test('isolating suggests the restart, prying the even prying, a spring the easing', () => {
@@ -52,14 +53,16 @@ test('isolating suggests the restart, prying the even prying, a spring the easin
   const { series, procedure } = withComponent(typed(['take off spring housing']), 'spring housing', {
     springLoaded: true,
   });
-  expect(suggestedCautions(procedure.steps[0]!, series).map(({ id }) => id)).toEqual(['spring']);
+  expect(suggestedCautions(procedure.steps[0]!, series, () => false)).toEqual(['spring']);
 });
 
 test('what is said already is not suggested again', () => {
   const { step, series } = at(['pry cover']);
-  const [first] = suggestedCautions(step, series);
+  const [first] = suggestedCautions(step, series, () => false);
   if (!first) throw new Error('nothing suggested');
-  expect(suggestedCautions({ ...step, cautions: [{ signal: first.signal, text: first.text }] }, series)).toEqual([]);
+  const said = { ...step, cautions: [{ signal: 'NOTICE' as const, usual: first }] };
+  expect(suggestedCautions(said, series, () => false)).toEqual([]);
+  expect(suggestedCautions(step, series, (id) => id === first)).toEqual([]);
 });
 
 describe('the safety page', () => {

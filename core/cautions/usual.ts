@@ -1,5 +1,5 @@
-import { type Step, USUAL_CAUTION_IDS, type UsualCautionId } from '../model/procedure';
 import { PLANNED_LIFT_KG } from '../model/limits';
+import { type Step, USUAL_CAUTION_IDS, type UsualCautionId } from '../model/procedure';
 import { type Component, componentById, type Series } from '../model/series';
 import { opensPump, verbOf } from '../model/verbs';
 

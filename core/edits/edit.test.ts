@@ -1,6 +1,7 @@
-import { benchMinutes, type DraftedField } from '../model/procedure';
+import fc from 'fast-check';
+import { benchMinutes, type DraftedField, type Step } from '../model/procedure';
 import { typed } from '../testing/workbook';
-import { applyEdits, duplicateStep, type Edit } from './edit';
+import { applyEdits, applyWithInverse, duplicating, type Edit } from './edit';
 import { changeComponent, changeStep, deleteStep, draftedFields, moveStep, newStep, reviseStep } from './steps';
 
 const { procedure, series } = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
@@ -15,7 +16,9 @@ test('a step can be moved either way and takes on the stage it is dropped in', (
 });
 
 test('a copy stands right behind its original', () => {
-  expect(order(duplicateStep(procedure, b, 'copy'))).toEqual([a, b, 'copy', c, d]);
+  const workbook = { series, procedure };
+  const copied = applyEdits(workbook, duplicating(workbook, b, 'copy'));
+  expect(order(copied.procedure)).toEqual([a, b, 'copy', c, d]);
 });
 
 test('what is emptied is left out of the document; untouched steps keep their identity', () => {
@@ -74,8 +77,45 @@ describe('what is drafted', () => {
   test('stays drafted while other fields are changed', () => {
     expect(draftedFields(reviseStep(procedure, step!.id, { why: 'x' }).steps[0]!)).toEqual(['verb', 'targets']);
   });
-  test('is read as documents once said it', () => {
-    expect(draftedFields({ ...step!, drafted: true })).toEqual(['verb', 'targets', 'about']);
+  test('is nothing where nobody drafted', () => {
     expect(draftedFields(step!)).toEqual([]);
+  });
+});
+
+describe('every edit has an inverse', () => {
+  const workbook = typed(['take off cover /socket', 'take off gasket', 'fit gasket', 'fit cover']);
+  const ids = workbook.procedure.steps.map((step) => step.id);
+  const part = workbook.series.components[0]!;
+  const one = fc.oneof(
+    fc.nat(5).map((index): Edit => ({ kind: 'insert', index, step: newStep('fresh', 'inspect', undefined) })),
+    fc.constantFrom(...ids).map((stepId): Edit => ({ kind: 'remove', stepId })),
+    fc
+      .tuple(fc.constantFrom(...ids), fc.constantFrom<Partial<Step>>({ why: 'x' }, { minutes: 3 }, { why: undefined }))
+      .map(([stepId, fields]): Edit => ({ kind: 'change', stepId, fields })),
+    fc
+      .tuple(fc.constantFrom(...ids), fc.nat(5))
+      .map(([stepId, index]): Edit => ({ kind: 'move', stepId, index, stage: 'prove' })),
+    fc.constant<Edit>({ kind: 'add', list: 'tools', item: { id: 'new-tool', name: 'lamp' } }),
+    fc.constantFrom(...workbook.series.tools.map(({ id }) => id)).map((id): Edit => ({ kind: 'drop', list: 'tools', id })),
+    fc.constant<Edit>({ kind: 'change-component', componentId: part.id, fields: { massKg: 4 } }),
+    fc.constant<Edit>({ kind: 'change-procedure', fields: { handsOn: true } }),
+    fc.constant<Edit>({ kind: 'change-series', fields: { note: 'said' } }),
+  );
+  test('so that any run of edits is undone by the inverse of it', () => {
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 12 }), (edits) => {
+        const added = new Set<string>();
+        // An id is given once only.
+        const sound = edits.filter((edit) => {
+          const id = edit.kind === 'insert' ? edit.step.id : edit.kind === 'add' ? edit.item.id : undefined;
+          if (id === undefined) return true;
+          const fresh = !added.has(id);
+          added.add(id);
+          return fresh;
+        });
+        const applied = applyWithInverse(workbook, sound);
+        expect(applyEdits(applied.workbook, applied.inverse)).toEqual(workbook);
+      }),
+    );
   });
 });

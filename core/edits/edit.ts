@@ -14,7 +14,9 @@ export interface SeriesLists {
 }
 export type SeriesList = keyof SeriesLists;
 
-type AddItem = { [L in SeriesList]: { readonly kind: 'add'; readonly list: L; readonly index?: number; readonly item: SeriesLists[L] } }[SeriesList];
+type AddItem = {
+  [L in SeriesList]: { readonly kind: 'add'; readonly list: L; readonly index?: number; readonly item: SeriesLists[L] };
+}[SeriesList];
 
 /**
  * A change of a workbook as data: it applies to one and yields another, and has an inverse that undoes it. Screens,
@@ -48,7 +50,10 @@ export function applyEdit(workbook: Workbook, edit: Edit): Workbook {
       return { ...workbook, procedure: moveStep(procedure, edit.stepId, edit.index, edit.stage) };
     case 'add': {
       const list: readonly { readonly id: string }[] = series[edit.list] ?? [];
-      return { ...workbook, series: { ...series, [edit.list]: list.toSpliced(edit.index ?? list.length, 0, edit.item) } };
+      return {
+        ...workbook,
+        series: { ...series, [edit.list]: list.toSpliced(edit.index ?? list.length, 0, edit.item) },
+      };
     }
     case 'drop': {
       const list: readonly { readonly id: string }[] = series[edit.list] ?? [];

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { typed } from '../testing/workbook';
-import { duplicateStep } from './edit';
-import { changeStep, deleteStep, moveStep } from './steps';
+
 import { mergeThree, sameJson } from './merge';
+import { changeStep, deleteStep, insertStep, moveStep } from './steps';
 
 const base = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']).procedure;
 const [a = '', b = '', c = '', d = ''] = base.steps.map((step) => step.id);
@@ -46,7 +46,7 @@ test('a step deleted here and untouched there is gone', () => {
 });
 
 test('a move here and a new step there both hold', () => {
-  const { merged, conflicts } = mergeThree(base, moveStep(base, d, 0), duplicateStep(base, b, 'copy'));
+  const { merged, conflicts } = mergeThree(base, moveStep(base, d, 0), insertStep(base, 2, { ...base.steps[1]!, id: 'copy' }));
   expect(conflicts).toEqual([]);
   expect(merged.steps.map((step) => step.id)).toEqual([d, a, b, 'copy', c]);
 });

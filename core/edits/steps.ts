@@ -1,6 +1,6 @@
+import { singularName } from '../model/names';
 import type { DraftedField, Procedure, Step } from '../model/procedure';
 import type { Component, Series } from '../model/series';
-import { singularName } from '../model/names';
 import { STAGES, type Stage, type Verb, verbOf } from '../model/verbs';
 import { kindFromName } from '../reading/en/kind-words';
 

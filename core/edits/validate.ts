@@ -1,11 +1,13 @@
-import { type DocumentFault, faultsOf } from '../model/faults';
-import { procedureReferences, seriesReferences } from '../model/references';
-import { Procedure, Step, type Workbook } from '../model/procedure';
-import { Component, Consumable, Kit, PositionSet, Stack, Tool } from '../model/series';
 import type { z } from 'zod';
+import { type DocumentFault, faultsOf } from '../model/faults';
+import { Procedure, Step, type Workbook } from '../model/procedure';
+import { procedureReferences, seriesReferences } from '../model/references';
+import { Component, Consumable, Kit, PositionSet, Stack, Tool } from '../model/series';
 import { type Applied, applyWithInverse, type Edit, type SeriesList } from './edit';
 
-export type Edited = ({ readonly ok: true } & Applied) | { readonly ok: false; readonly faults: readonly DocumentFault[] };
+export type Edited =
+  | ({ readonly ok: true } & Applied)
+  | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
 const ITEMS: Readonly<Record<SeriesList, z.ZodType>> = {
   components: Component,

@@ -2,7 +2,16 @@ import type { Look } from '../model/looks';
 import type { Method, Step } from '../model/procedure';
 import type { Edit } from './edit';
 
-export type WrittenWhere = 'text' | 'about' | 'detail' | 'caution' | 'photo' | 'question' | 'look' | 'measurement' | 'method';
+export type WrittenWhere =
+  | 'text'
+  | 'about'
+  | 'detail'
+  | 'caution'
+  | 'photo'
+  | 'question'
+  | 'look'
+  | 'measurement'
+  | 'method';
 
 /** Words that a person wrote in a step, and the edit that says them otherwise. */
 export interface Written {

@@ -31,7 +31,7 @@ describe('the last look', () => {
   });
   test('concerns only parts of which it matters how they sit', () => {
     expect(looks(typed(CLOSED))).toEqual([]);
-    const said = withStep(typed(CLOSED), 3, { faces: { end: 'lip', toward: 'the pressure' } });
+    const said = withStep(typed(CLOSED), 3, { faces: { end: 'lip', toward: { is: 'pressure' } } });
     expect(looks(said)).toHaveLength(1);
   });
   test('is judged at the shaft it concerns', () => {

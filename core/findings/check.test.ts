@@ -1,24 +1,14 @@
 import { replay } from '../bench/replay';
 import { branching, found, SAFE } from '../testing/findings';
 import { typed, withComponent, withStep } from '../testing/workbook';
-import { findingsCatalogue } from './catalogue';
+
 import { acceptanceOf, acceptFinding, check, RULES, releaseStops } from './check';
 import { FAMILIES } from './finding';
-import { agree, nameAll } from './rule';
 
-test('every rule has an id of its own, a family, and words for the catalogue', () => {
+
+test('every rule has an id of its own and a family', () => {
   expect(new Set(RULES.map((rule) => rule.id)).size).toBe(RULES.length);
-  for (const rule of RULES) {
-    expect(FAMILIES).toContain(rule.family);
-    expect(rule.looksFor.length).toBeGreaterThan(10);
-    expect(rule.reason).toMatch(/\.$/);
-  }
-});
-
-test('the catalogue names every rule once, under its family', () => {
-  const page = findingsCatalogue();
-  for (const { id } of RULES) expect(page.split(`| \`${id}\` |`)).toHaveLength(2);
-  expect(page.match(/^## /gm)?.length).toBe(FAMILIES.filter((family) => RULES.some((r) => r.family === family)).length);
+  for (const rule of RULES) expect(FAMILIES).toContain(rule.family);
 });
 
 test('checking with a timeline at hand says the same as checking from the start', () => {
@@ -56,22 +46,5 @@ describe('what stands', () => {
     const stands = acceptFinding(matched, rotor!, 'Numbered by the maker');
     const mended = withStep(stands, 1, { verb: 'inspect' });
     expect(check(mended).some((finding) => finding.accepted)).toBe(false);
-  });
-});
-
-describe('parts are named as people name them', () => {
-  const context = (workbook: ReturnType<typeof typed>) => ({ workbook, timeline: replay(workbook) });
-  test('one or several, by how many pieces the pump has', () => {
-    const workbook = typed(['take off cover', 'draw rotor @each shaft', 'take off 8 nuts']);
-    const here = context(workbook);
-    const said = workbook.series.components.map(
-      (part) => `${nameAll(here, part.id)} ${agree(here, part.id, 'is', 'are')}`,
-    );
-    expect(said).toEqual(['cover is', 'rotors are', 'nuts are']);
-  });
-  test('a renewed part is still one part', () => {
-    const workbook = typed(['take off seal', 'renew seal']);
-    const [seal] = workbook.series.components;
-    expect(agree(context(workbook), seal!.id, 'is', 'are')).toBe('is');
   });
 });

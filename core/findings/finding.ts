@@ -82,7 +82,12 @@ export interface FactsOf {
   'power-tightens': { readonly toolId: Id };
   'no-wrench': Record<never, never>;
   'wrench-range': { readonly toolId: Id; readonly figure: Quantity; readonly from: Quantity; readonly to: Quantity };
-  implausible: One & { readonly figure: Quantity; readonly thread: string; readonly least: number; readonly most: number };
+  implausible: One & {
+    readonly figure: Quantity;
+    readonly thread: string;
+    readonly least: number;
+    readonly most: number;
+  };
   'odd-unit': { readonly figure: Quantity; readonly usual: string };
   'no-unit': { readonly figure: string; readonly word: string };
   'no-figure': Record<never, never>;
@@ -177,7 +182,35 @@ export type Finding = { [R in RuleId]: FindingOf<R> }[RuleId];
 
 /** What a fix does, to be said by the language. */
 export type FixWords =
-  | { readonly does: 'move-behind' | 'loosen-first' | 'drop-aid' | 'add-step' | 'take-out-at-end' | 'add-torque' | 'add-filling' | 'add-restoring' | 'fit-own-place' | 'mark-first' | 'move-to-put-back' | 'take-tool-out' | 'add-renewal' | 'add-cleaning' | 'ease-first' | 'add-isolating' | 'add-release' | 'add-caution' | 'draw-instead' | 'ask-photo' | 'rebuild-sentence' | 'do-always' | 'confirm-all' | 'swap-limits' | 'take-kit-out' | 'isolate-first' }
+  | {
+      readonly does:
+        | 'move-behind'
+        | 'loosen-first'
+        | 'drop-aid'
+        | 'add-step'
+        | 'take-out-at-end'
+        | 'add-torque'
+        | 'add-filling'
+        | 'add-restoring'
+        | 'fit-own-place'
+        | 'mark-first'
+        | 'move-to-put-back'
+        | 'take-tool-out'
+        | 'add-renewal'
+        | 'add-cleaning'
+        | 'ease-first'
+        | 'add-isolating'
+        | 'add-release'
+        | 'add-caution'
+        | 'draw-instead'
+        | 'ask-photo'
+        | 'rebuild-sentence'
+        | 'do-always'
+        | 'confirm-all'
+        | 'swap-limits'
+        | 'take-kit-out'
+        | 'isolate-first';
+    }
   | { readonly does: 'use-facing'; readonly faces: Faces }
   | { readonly does: 'use-tool' | 'use-consumable' | 'say-consumable' | 'apply-consumable'; readonly id: string }
   | { readonly does: 'say-dry' }

@@ -1,10 +1,13 @@
 import { stepPlaces } from '../job/demands';
 import { sayStep } from '../language/en/sentence';
+import type { Faces } from '../model/faces';
 import type { Step, Workbook } from '../model/procedure';
 import type { Component, Consumable, Series, Stack } from '../model/series';
 import { stepIn } from '../model/setting';
-import { compareFacings } from '../orientation/directions';
+import { compareFacings, placesInStacks } from '../orientation/directions';
+import { readDirection } from '../reading/en/direction-words';
 import { componentId, emptyWorkbook, typed, withComponent, withStep } from '../testing/workbook';
+import { sayFinding } from '../language/en/findings';
 import { check, releaseStops } from './check';
 
 /**
@@ -31,7 +34,7 @@ const at = (workbook: Workbook, verb: Step['verb'], part: string): number => {
   return index;
 };
 const ids = (workbook: Workbook) => check(workbook).map(({ id }) => id);
-const stops = (workbook: Workbook) => releaseStops(workbook).map(({ sentence }) => sentence);
+const stops = (workbook: Workbook) => releaseStops(workbook).map((finding) => sayFinding(finding, workbook));
 const SAFE = ['isolate the drive', 'bleed the pump'];
 const without = (workbook: Workbook, index: number): Workbook => ({
   ...workbook,
@@ -114,13 +117,16 @@ test('2. valves on the plunger rod: the split pin is never reused, the conical w
   ];
   const workbook = parts(typed(lines), {
     'split pin': { renewal: 'always' },
-    'conical washer': { keyed: true, faces: { end: 'hollow side', toward: 'the spacer' } },
+    'conical washer': {
+      keyed: true,
+      faces: { end: 'hollow side', toward: { is: 'part', componentId: componentId(typed(lines), 'spacer') } },
+    },
   });
   expect(stops(workbook)).toEqual([]);
   expect(ids(workbook)).not.toContain('faces-wrong');
   expect(ids(without(workbook, at(workbook, 'renew', 'split pin')))).toContain('reused');
   const turned = withStep(workbook, at(workbook, 'fit', 'conical washer'), {
-    faces: { end: 'hollow side', toward: 'the slotted nut' },
+    faces: { end: 'hollow side', toward: { is: 'part', componentId: componentId(workbook, 'slotted nut') } },
   });
   expect(ids(turned)).toContain('faces-wrong');
 });
@@ -142,7 +148,7 @@ test('3. seal service: the manifold is laid face down, and "up" is no longer tow
       hostId: componentId(base, 'manifold'),
       renewal: 'always',
       keyed: true,
-      faces: { end: 'lip', toward: 'the pressure' },
+      faces: { end: 'lip', toward: { is: 'pressure' } },
     },
     retainer: { hostId: componentId(base, 'manifold') },
   });
@@ -155,7 +161,7 @@ test('3. seal service: the manifold is laid face down, and "up" is no longer tow
       pose: { componentId: componentId(base, 'manifold'), lies: pose },
     });
   const saying = (pose: 'face-up' | 'face-down', toward: string) =>
-    withStep(lies(pose), at(stacked, 'fit', 'seal'), { faces: { end: 'lip', toward } });
+    withStep(lies(pose), at(stacked, 'fit', 'seal'), { faces: { end: 'lip', toward: readDirection(toward, base.series) } });
   expect(stops(lies('face-down'))).toEqual([]);
   // The bores open upward: the pressure acts from below, so the lip looks down.
   expect(ids(saying('face-up', 'down on the bench'))).not.toContain('faces-clash');
@@ -276,7 +282,7 @@ test('7. packed piston: two stacks face opposite ways, both to the pressure; pac
     'start by hand upper nut',
     'torque upper nut =90 N·m /vice',
   ];
-  const lip = { end: 'lip', toward: 'the pressure' };
+  const lip: Faces = { end: 'lip', toward: { is: 'pressure' } };
   const packing: Partial<Component> = {
     renewal: 'always',
     keyed: true,
@@ -290,7 +296,8 @@ test('7. packed piston: two stacks face opposite ways, both to the pressure; pac
   expect(stops(workbook)).toEqual([]);
   const agree = (part: string, toward: string) => {
     const component = workbook.series.components.find(({ name }) => name === part)!;
-    return compareFacings({ end: 'lip', toward }, lip, component, workbook.series);
+    const said = { end: 'lip', toward: readDirection(toward, workbook.series) };
+    return compareFacings(said, lip, component, placesInStacks(workbook.series, component.id));
   };
   // Into the bore is right for one and wrong for the other.
   expect([agree('upper packing', 'into the bore'), agree('lower packing', 'into the bore')]).toEqual([
@@ -346,7 +353,7 @@ test('8. intensifier: each step is done left, then right as in a mirror, in modu
   expect(ids(chained)).not.toContain('heavy');
   const [fitting] = chained.procedure.steps;
   expect(stepPlaces(fitting!, chained)).toEqual(['left-end', 'right-end']);
-  expect(sayStep(fitting!, chained.series)).toContain('the other side as in a mirror');
+  expect(sayStep(fitting!, chained.series)).toContain('the other side as a mirror image');
   // Without the module before there is nothing on the cloth to fit.
   const { before: _gone, ...alone } = chained;
   expect(ids(alone)).toContain('not-there');
@@ -364,7 +371,7 @@ test('9. an almost symmetrical block: the ends are told apart by trial fit, and 
   const base = parts(typed(lines), { 'valve block': { keyed: true } });
   const jaws = base.series.tools.find(({ name }) => name === 'soft jaws')?.id ?? '';
   const told = withStep(base, at(base, 'fit', 'valve block'), {
-    faces: { end: 'inlet', toward: 'the pump', trialFit: 'the fitting enters this end only' },
+    faces: { end: 'inlet', toward: { is: 'words', said: 'the pump' }, trialFit: 'the fitting enters this end only' },
     aidsIn: [jaws],
   });
   expect(ids(told)).toContain('aid-left-in');

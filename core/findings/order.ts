@@ -57,8 +57,10 @@ function findDisorders(context: CheckContext): Disorder[] {
     const closes = closesOver(over.kind) || threaded.has(over.id);
     const isClosed = closesOver(other.kind) || threaded.has(other.id);
     const taking = timeline.frames[notice.takenAt]?.step;
-    // Something inside that came off before what closes over it was taken too early.
-    if (!closes && isClosed && taking) return [{ at: 'taking', ...found, step: taking }];
+    // Something inside that came off before what closes over it was taken too early, and so was what is bolted on.
+    const isBolted = threaded.has(other.id) && !threaded.has(over.id);
+    if (isBolted && over.heldBy?.includes(other.id)) return [];
+    if (((!closes && isClosed) || isBolted) && taking) return [{ at: 'taking', ...found, step: taking }];
     return [{ at: 'refitting', ...found }];
   });
 }
@@ -67,7 +69,12 @@ interface MovesLog {
   /** For each piece the steps that put it home. */
   readonly homes: ReadonlyMap<string, readonly number[]>;
   /** Each time a piece was taken off: when, in which layer of the pump, and when it went back. */
-  readonly takings: readonly { readonly pieceId: string; readonly off: number; readonly layer: number; readonly back: number }[];
+  readonly takings: readonly {
+    readonly pieceId: string;
+    readonly off: number;
+    readonly layer: number;
+    readonly back: number;
+  }[];
 }
 
 function movesLog(timeline: Timeline): MovesLog {

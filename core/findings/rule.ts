@@ -12,7 +12,9 @@ export interface CheckContext {
 }
 
 /** What a rule finds; id and, where it is not said here, severity are the rule's own. */
-export type Found<R extends RuleId> = Omit<FindingOf<R>, 'id' | 'severity' | 'accepted'> & { readonly severity?: Severity };
+export type Found<R extends RuleId> = Omit<FindingOf<R>, 'id' | 'severity' | 'accepted'> & {
+  readonly severity?: Severity;
+};
 
 /** One thing that can go wrong. */
 export interface Rule<R extends RuleId = RuleId> {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
+import { Id } from '../model/ids';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { SETTINGS } from '../model/procedure';
-import { Id } from '../model/ids';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 

@@ -1,5 +1,5 @@
-import type { Step } from '../model/procedure';
 import type { Consequence } from '../model/looks';
+import type { Step } from '../model/procedure';
 import type { StepRun } from './job';
 
 /** Something a look or a measurement found that is not as it should be. */

@@ -73,7 +73,10 @@ export type TorqueFigure = z.infer<typeof TorqueFigure>;
 /** A caution in the trainer's own words, or one of the usual ones, which the language says. */
 export const Caution = z
   .strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words.optional(), usual: z.enum(USUAL_CAUTION_IDS).optional() })
-  .refine(({ text, usual }) => (text === undefined) !== (usual === undefined), 'needs words of its own, or is a usual one');
+  .refine(
+    ({ text, usual }) => (text === undefined) !== (usual === undefined),
+    'needs words of its own, or is a usual one',
+  );
 export type Caution = z.infer<typeof Caution>;
 
 export const PhotoCheck = z.strictObject({

@@ -174,7 +174,8 @@ export function procedureReferences(procedure: Procedure, series: Series, path =
     pointers.one('components', change.componentId, `${at}.componentId`);
     if (change.kind === 'exchanges') pointers.one('components', change.withComponentId, `${at}.withComponentId`);
     if (change.kind !== 'moves') return;
-    for (const field of ['fromPositionId', 'toPositionId'] as const) pointers.one('positions', change[field], `${at}.${field}`);
+    for (const field of ['fromPositionId', 'toPositionId'] as const)
+      pointers.one('positions', change[field], `${at}.${field}`);
   });
   return [...faults, ...pointers.faults];
 }
@@ -195,7 +196,8 @@ function stepPointers(step: Step, pointers: Pointers, at: string): void {
   });
   step.methods?.forEach((method, j) => {
     const of = `${at}.methods[${j}]`;
-    for (const field of ['toolIds', 'aidsIn', 'aidsOut'] as const) pointers.all('tools', method[field], `${of}.${field}`);
+    for (const field of ['toolIds', 'aidsIn', 'aidsOut'] as const)
+      pointers.all('tools', method[field], `${of}.${field}`);
     pointers.applications(method.applications, `${of}.applications`);
     pointers.direction(method.faces?.toward, `${of}.faces.toward`);
     if (method.torque?.thread?.is === 'with')
@@ -211,7 +213,11 @@ function stepPointers(step: Step, pointers: Pointers, at: string): void {
 }
 
 /** Conditions that wait for a question nobody asks, or an answer it does not have. */
-function conditionFaults(when: readonly Condition[] | undefined, steps: ReadonlyMap<string, Step>, path: string): DocumentFault[] {
+function conditionFaults(
+  when: readonly Condition[] | undefined,
+  steps: ReadonlyMap<string, Step>,
+  path: string,
+): DocumentFault[] {
   return (when ?? []).flatMap(({ stepId, answerIds }, i): DocumentFault[] => {
     const asking = steps.get(stepId);
     if (!asking) return [{ path: `${path}[${i}].stepId`, reason: `the procedure has no step "${stepId}"` }];
@@ -231,7 +237,8 @@ export function chainReferences(procedures: readonly Procedure[], path = 'proced
     const before = byId.get(takesOver);
     const at = `${path}[${i}].takesOver`;
     if (!before) return [{ path: at, reason: `there is no procedure "${takesOver}"` }];
-    if (before.seriesId !== seriesId) return [{ path: at, reason: `the procedure "${takesOver}" is of another series` }];
+    if (before.seriesId !== seriesId)
+      return [{ path: at, reason: `the procedure "${takesOver}" is of another series` }];
     const seen = new Set([id]);
     for (let next: string | undefined = takesOver; next !== undefined; next = byId.get(next)?.takesOver) {
       if (seen.has(next)) return [{ path: at, reason: 'the procedures would continue from one another in a ring' }];

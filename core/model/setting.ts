@@ -33,7 +33,9 @@ const REPLACED = [
 export function stepBy(step: Step, method: Method | undefined): Step {
   if (!method) return step;
   const { text: _forTheOther, ...rest } = step;
-  const said = Object.fromEntries(REPLACED.flatMap((field) => (method[field] === undefined ? [] : [[field, method[field]]])));
+  const said = Object.fromEntries(
+    REPLACED.flatMap((field) => (method[field] === undefined ? [] : [[field, method[field]]])),
+  );
   return {
     ...rest,
     ...said,

@@ -45,7 +45,9 @@ function sharesWord(a: string, b: string): boolean {
   const words = new Set(bare(a).split(' '));
   return bare(b)
     .split(' ')
-    .some((word) => word.length > 2 && !['stack', 'gland', 'box', 'seal', 'bore', 'end'].includes(word) && words.has(word));
+    .some(
+      (word) => word.length > 2 && !['stack', 'gland', 'box', 'seal', 'bore', 'end'].includes(word) && words.has(word),
+    );
 }
 
 const OPPOSITE: Readonly<Record<StackEnd, StackEnd>> = { mouth: 'bottom', bottom: 'mouth' };
@@ -73,7 +75,9 @@ function endNamed(direction: Direction, { stack, layer }: StackPlace, pose: Pose
       if (pose !== 'face-up' && pose !== 'face-down') return undefined;
       return (direction.is === 'up') === (pose === 'face-up') ? 'mouth' : 'bottom';
     case 'part': {
-      const neighbour = stack.layers.findIndex(({ componentId }, i) => i !== layer && componentId === direction.componentId);
+      const neighbour = stack.layers.findIndex(
+        ({ componentId }, i) => i !== layer && componentId === direction.componentId,
+      );
       if (neighbour >= 0) return neighbour > layer ? 'mouth' : 'bottom';
       return stack.hostId === direction.componentId ? 'bottom' : undefined;
     }
@@ -133,7 +137,10 @@ function compareDirections(a: Faces, b: Faces, component: Component, pose: Pose 
 }
 
 /** Along the bore, or along the pump from its drive to its liquid end, or up and down where nobody said how it lies. */
-function plainWay(direction: Direction, pose: Pose | undefined): { axis: 'bore' | 'pump' | 'bench'; sign: 1 | -1 } | undefined {
+function plainWay(
+  direction: Direction,
+  pose: Pose | undefined,
+): { axis: 'bore' | 'pump' | 'bench'; sign: 1 | -1 } | undefined {
   const turn = (axis: 'bore' | 'pump' | 'bench', positive: boolean) => ({
     axis,
     sign: (positive !== (direction.away === true) ? 1 : -1) as 1 | -1,
@@ -166,7 +173,13 @@ export interface BothWays {
   readonly onBench: 'up' | 'down' | undefined;
 }
 
-export function bothWays(faces: Faces, component: Component, series: Series, pose: Pose | undefined, where: Where = {}): BothWays {
+export function bothWays(
+  faces: Faces,
+  component: Component,
+  series: Series,
+  pose: Pose | undefined,
+  where: Where = {},
+): BothWays {
   const [place] = placesInStacks(series, component.id, { hostId: component.hostId, ...where });
   const end = place && endMeant(faces.toward, place, pose);
   const pressed = place && end && place.stack.pressureAt === end;
@@ -176,7 +189,9 @@ export function bothWays(faces: Faces, component: Component, series: Series, pos
 
 function benchDirection(end: StackEnd | undefined, toward: Direction, pose: Pose | undefined): BothWays['onBench'] {
   if (pose !== 'face-up' && pose !== 'face-down') return undefined;
-  const along = end ?? (toward.is === 'mouth' || toward.is === 'bottom' ? (toward.away ? OPPOSITE[toward.is] : toward.is) : undefined);
+  const along =
+    end ??
+    (toward.is === 'mouth' || toward.is === 'bottom' ? (toward.away ? OPPOSITE[toward.is] : toward.is) : undefined);
   if (along) return (along === 'mouth') === (pose === 'face-up') ? 'up' : 'down';
   if (toward.is === 'up' || toward.is === 'down') return toward.is;
   return undefined;

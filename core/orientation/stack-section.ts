@@ -1,8 +1,8 @@
+import type { Faces, Pose, Profile } from '../model/faces';
 import type { ComponentKind } from '../model/kinds';
 import type { Step } from '../model/procedure';
 import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
 import { endMeant } from './directions';
-import type { Faces, Pose, Profile } from '../model/faces';
 import { profileFromWords } from './profiles';
 
 /** One piece as it is drawn: millimetres along the bore from its bottom, and across it. */

@@ -2,8 +2,9 @@ import type { Workbook } from '../model/procedure';
 import type { Stack } from '../model/series';
 import { found, mended, sentences } from '../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
-import { bothWays, compareFacings, endMeant, otherWay, placeInStack, poseAround } from './directions';
-import type { Pose } from './faces';
+import { readDirection } from '../reading/en/direction-words';
+import type { Faces, Pose } from '../model/faces';
+import { bothWays, compareFacings, endMeant, otherWay, placesInStacks, poseAround } from './directions';
 import { profileFromWords } from './profiles';
 import { countInStack, stackSection, stacksWith } from './stack-section';
 
@@ -35,11 +36,12 @@ function packed(more: Partial<Stack> = {}, lines: readonly string[] = []): Workb
   return { ...base, series: { ...base.series, stacks: [stack] } };
 }
 const boxOf = (workbook: Workbook): Stack => workbook.series.stacks?.[0] as Stack;
-const place = (workbook: Workbook, name: string) => placeInStack(workbook.series, componentId(workbook, name));
+const place = (workbook: Workbook, name: string) => placesInStacks(workbook.series, componentId(workbook, name))[0];
+const lip = (toward: string, { series }: Workbook): Faces => ({ end: 'lip', toward: readDirection(toward, series) });
 const meant = (toward: string, pose?: 'face-up' | 'face-down' | 'on-its-side', name = 'packing ring') => {
   const workbook = packed();
   const at = place(workbook, name);
-  return at && endMeant(toward, at, workbook.series, pose);
+  return at && endMeant(readDirection(toward, workbook.series), at, pose);
 };
 
 describe('a direction in a stack', () => {
@@ -64,10 +66,17 @@ describe('a direction in a stack', () => {
 });
 
 describe('one facing said in two ways', () => {
-  const workbook = withComponent(packed(), 'packing ring', { faces: { end: 'lip', toward: 'the pressure' } });
+  const workbook = withComponent(packed(), 'packing ring', { faces: { end: 'lip', toward: { is: 'pressure' } } });
   const component = workbook.series.components.find(({ name }) => name === 'packing ring');
   const says = (toward: string, pose?: 'face-up' | 'face-down') =>
-    component?.faces && compareFacings({ end: 'lip', toward }, component.faces, component, workbook.series, pose);
+    component?.faces &&
+    compareFacings(
+      lip(toward, workbook),
+      component.faces,
+      component,
+      placesInStacks(workbook.series, component.id),
+      pose,
+    );
   test('agrees where both mean one end, contradicts where they do not, and is left open where that is not known', () => {
     expect(says('into the bore')).toBe('same');
     expect(says('the gland')).toBe('contrary');
@@ -78,13 +87,15 @@ describe('one facing said in two ways', () => {
   test('is told both for the pump and for the bench', () => {
     if (!component?.faces) throw new Error('no faces');
     expect(bothWays(component.faces, component, workbook.series, 'face-up')).toEqual({
-      inPump: 'the pressure',
+      inPump: { is: 'pressure' },
       onBench: 'down',
     });
-    expect(bothWays({ end: 'lip', toward: 'up' }, component, workbook.series, 'face-down')).toEqual({
-      inPump: 'the pressure',
-      onBench: 'up',
-    });
+    expect(bothWays({ end: 'lip', toward: { is: 'up', said: 'up' } }, component, workbook.series, 'face-down')).toEqual(
+      {
+        inPump: { is: 'pressure' },
+        onBench: 'up',
+      },
+    );
   });
 });
 
@@ -95,7 +106,7 @@ describe('how a part faces as its housing lies', () => {
   const part = series.components.find(({ id }) => id === ring);
   const lying = (pose: Pose): ReadonlyMap<string, Pose> => new Map([[casing ?? '', pose]]);
   const told = (toward: string, poses: ReadonlyMap<string, Pose>) =>
-    part && otherWay({ end: 'lip', toward }, part, series, poses);
+    part && otherWay(lip(toward, hosted), part, series, poses);
 
   test('is told by the nearest housing that was laid down', () => {
     expect(poseAround(casing, lying('face-up'), series)).toEqual({ housingId: casing, pose: 'face-up' });
@@ -108,15 +119,15 @@ describe('how a part faces as its housing lies', () => {
   test('said for the pump it is told for the bench, and the other way about; never twice the same', () => {
     expect(told('the pressure', lying('face-up'))).toEqual({ is: 'on-bench', direction: 'down' });
     expect(told('the pressure', lying('face-down'))).toEqual({ is: 'on-bench', direction: 'up' });
-    expect(told('down on the bench', lying('face-up'))).toEqual({ is: 'in-pump', toward: 'the pressure' });
+    expect(told('down on the bench', lying('face-up'))).toEqual({ is: 'in-pump', toward: { is: 'pressure' } });
     expect(told('the pressure', new Map())).toBeUndefined();
   });
 });
 
 describe('findings of a stack', () => {
   test('the wrong way round is found whatever the words, and other words for the same are no fault', () => {
-    const lipped = withComponent(packed(), 'packing ring', { faces: { end: 'lip', toward: 'the pressure' } });
-    const said = (toward: string) => withStep(lipped, 4, { faces: { end: 'lip', toward } });
+    const lipped = withComponent(packed(), 'packing ring', { faces: { end: 'lip', toward: { is: 'pressure' } } });
+    const said = (toward: string) => withStep(lipped, 4, { faces: lip(toward, lipped) });
     expect(found(said('into the bore'), 'faces-wrong')).toEqual([]);
     expect(found(said('the gland'), 'faces-wrong')).toHaveLength(1);
   });
@@ -170,11 +181,13 @@ describe('the section', () => {
 
   test('shows the profile on the side it faces, and turned round where a step says the contrary', () => {
     const workbook = withComponent(packed(), 'packing ring', {
-      faces: { end: 'lip', toward: 'the pressure', tellBy: 'small grooves on the other side' },
+      faces: { end: 'lip', toward: { is: 'pressure' }, tellBy: 'small grooves on the other side' },
     });
     const [, ring] = stackSection(boxOf(workbook), workbook.series).pieces;
     expect(ring).toMatchObject({ atBottom: 'lip', atMouth: 'small-grooves', wrong: false, known: true });
-    const said = new Map([[componentId(workbook, 'packing ring'), { end: 'lip', toward: 'the gland' }]]);
+    const said = new Map([
+      [componentId(workbook, 'packing ring'), lip('the gland', workbook)],
+    ]);
     const [, turned] = stackSection(boxOf(workbook), workbook.series, said).pieces;
     expect(turned).toMatchObject({ atMouth: 'lip', wrong: true });
   });

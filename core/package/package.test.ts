@@ -67,8 +67,8 @@ test('structure that points at nothing, or at itself, is refused', () => {
     'series.components[0].heldBy[0]',
     'series.components[0].hostId',
     'series.kits[0].contents[0].componentId',
-    'procedures[0].steps[0].aidsIn[0]',
     'procedures[0].kits[0].kitId',
+    'procedures[0].steps[0].aidsIn[0]',
     'procedures[0].intends[0].componentId',
   ]);
 });
@@ -79,7 +79,7 @@ test('an id given twice is refused', () => {
 });
 
 test('a newer version is refused with a clear word, other files are no packages', () => {
-  expect(faults({ ...good, format: 'fukusa/2' })[0]).toMatchObject({
+  expect(faults({ ...good, format: 'fukusa/3' })[0]).toMatchObject({
     path: 'format',
     reason: expect.stringContaining('newer'),
   });
@@ -97,7 +97,7 @@ test('a copy stands under ids of its own', () => {
 
 test('the JSON Schema knows the format and its parts', () => {
   const schema = JSON.stringify(packageJsonSchema());
-  expect(schema).toContain('"const":"fukusa/1"');
+  expect(schema).toContain('"const":"fukusa/2"');
   expect(schema).toContain('"take-off"');
 });
 
@@ -107,7 +107,7 @@ test('everything a package can say comes back as it was said', () => {
     Object.assign(nut, {
       heldBy: [],
       coveredBy: [{ componentId: nut.id, said: 'clear' }],
-      faces: { end: 'flat side', toward: 'the cover', tellBy: 'the chamfer is on the other' },
+      faces: { end: 'flat side', toward: { is: 'words', said: 'the cover' }, tellBy: 'the chamfer is on the other' },
       wants: [{ consumableId: 'grease', where: 'thread' }],
       keyed: true,
       massKg: 0.2,
@@ -190,7 +190,7 @@ test('what stacks, tools and steps point at has to be there', () => {
     'series.stacks[0].hostId',
     'series.stacks[0].layers[0].componentId',
     'series.tools[0].substituteIds[0]',
-    'procedures[0].steps[0].measurements[0].toolId',
     'procedures[0].steps[0].photo.referenceId',
+    'procedures[0].steps[0].measurements[0].toolId',
   ]);
 });

@@ -30,6 +30,34 @@ export function parsePackage(text: string): PackageReading {
 
 /** Reads a package of this format or of an earlier one. */
 export function readPackage(json: unknown): PackageReading {
+  const reading = readDocuments(json);
+  if (!reading.ok) return reading;
+  const faults = referenceFaults(reading.package);
+  return faults.length > 0 ? { ok: false, faults } : reading;
+}
+
+/**
+ * The documents of a package file whose shape is right, and what in them points at nothing; undefined when the shape is
+ * wrong. For looking at a package that could not be taken in.
+ */
+export function inspectPackage(text: string): { package: Package; faults: DocumentFault[] } | undefined {
+  try {
+    const reading = readDocuments(JSON.parse(text));
+    return reading.ok ? { package: reading.package, faults: referenceFaults(reading.package) } : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function referenceFaults({ series, procedures }: Package): DocumentFault[] {
+  return [
+    ...seriesReferences(series),
+    ...procedures.flatMap((procedure, i) => procedureReferences(procedure, series, `procedures[${i}]`)),
+    ...chainReferences(procedures),
+  ];
+}
+
+function readDocuments(json: unknown): PackageReading {
   const format = typeof json === 'object' && json !== null && 'format' in json ? json.format : undefined;
   if (typeof format !== 'string' || !/^fukusa\/\d+$/.test(format)) {
     return refuse('format', `is not a Fukusa package: "format" must be "${FORMAT}"`);
@@ -43,13 +71,7 @@ export function readPackage(json: unknown): PackageReading {
   }
   const parsed = Package.safeParse(broughtUp(json as { series?: unknown; procedures?: unknown }, version));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const { series, procedures } = parsed.data;
-  const faults = [
-    ...seriesReferences(series),
-    ...procedures.flatMap((procedure, i) => procedureReferences(procedure, series, `procedures[${i}]`)),
-    ...chainReferences(procedures),
-  ];
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, package: parsed.data };
+  return { ok: true, package: parsed.data };
 }
 
 function broughtUp(json: { series?: unknown; procedures?: unknown }, version: number): unknown {

@@ -1,15 +1,14 @@
 import { typed, withComponent } from '../testing/workbook';
 import { compatibility, type Rating, rate } from './compatibility';
+import { CONSUMABLE_BASES, type ConsumableBase, type Material } from '../model/consumables';
 import {
   baseOf,
-  CONSUMABLE_BASES,
-  type ConsumableBase,
   changesFriction,
   isCompound,
   isLubricant,
   kindOf,
 } from './consumable-kinds';
-import { type Material, materialOf } from './materials';
+import { materialOf } from './materials';
 
 /**
  * Hildebrand solubility parameters in MPa^½, Polymer Handbook (Brandrup, Immergut, Grulke, 4th ed.), recalled from

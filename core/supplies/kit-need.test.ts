@@ -1,4 +1,5 @@
 import { replay } from '../bench/replay';
+import { newPieces } from '../bench/state';
 import type { Workbook } from '../model/procedure';
 import { componentId, typed } from '../testing/workbook';
 import { kitsNeeded, piecesInKits, piecesNeeded } from './kit-need';
@@ -18,9 +19,9 @@ function seats(kits: number): Workbook {
 test('one kit serves a number of sets, so four seats need two kits of three', () => {
   const workbook = seats(1);
   const timeline = replay(workbook);
-  expect([...piecesNeeded(timeline).values()]).toEqual([4]);
-  expect([...piecesInKits(workbook.series, workbook.procedure).values()]).toEqual([3]);
-  expect(kitsNeeded(workbook.series, workbook.procedure, 'k', timeline)).toBe(2);
+  expect([...piecesNeeded(newPieces(timeline)).values()]).toEqual([4]);
+  expect([...piecesInKits(workbook.series, workbook.procedure.kits ?? []).values()]).toEqual([3]);
+  expect(kitsNeeded(workbook.series, workbook.procedure.kits ?? [], 'k', newPieces(timeline))).toBe(2);
 });
 
 test('a kit nobody renews from is not needed', () => {
@@ -29,5 +30,5 @@ test('a kit nobody renews from is not needed', () => {
     series,
     procedure: { ...procedure, steps: procedure.steps.filter((step) => step.verb !== 'renew') },
   };
-  expect(kitsNeeded(series, looked.procedure, 'k', replay(looked))).toBe(0);
+  expect(kitsNeeded(series, looked.procedure.kits ?? [], 'k', newPieces(replay(looked)))).toBe(0);
 });

@@ -1,21 +1,28 @@
+import { replay } from '../bench/replay';
 import { applyEdits } from '../edits/edit';
-import { check } from '../findings/check';
-import type { Finding } from '../findings/finding';
+import { check, fixFor } from '../findings/check';
+import type { Finding, RuleId } from '../findings/finding';
+import { sayFinding } from '../language/en/findings';
 import type { Step, Workbook } from '../model/procedure';
 import { typed, withStep } from './workbook';
 
 /** What one rule finds. */
-export function found(workbook: Workbook, id: string): Finding[] {
+export function found(workbook: Workbook, id: RuleId): Finding[] {
   return check(workbook).filter((finding) => finding.id === id);
 }
 
-export function sentences(workbook: Workbook, id: string): string[] {
-  return found(workbook, id).map((finding) => finding.sentence);
+export function ids(workbook: Workbook): RuleId[] {
+  return check(workbook).map(({ id }) => id);
 }
 
-/** The workbook after the fix of the first finding of a rule. */
-export function mended(workbook: Workbook, id: string): Workbook {
-  const fix = found(workbook, id).find((finding) => finding.fix)?.fix;
+export function sentences(workbook: Workbook, id: RuleId): string[] {
+  return found(workbook, id).map((finding) => sayFinding(finding, workbook));
+}
+
+/** The workbook after the fix of the first finding of a rule that has one. */
+export function mended(workbook: Workbook, id: RuleId): Workbook {
+  const timeline = replay(workbook);
+  const [fix] = found(workbook, id).flatMap((finding) => fixFor(finding, workbook, timeline) ?? []);
   if (!fix) throw new Error(`${id} has no fix here`);
   return applyEdits(workbook, fix.edits);
 }
@@ -35,4 +42,11 @@ export function branching(lines: readonly string[], only: readonly number[]): Wo
   const asked = withStep(typed(lines), 0, { decision: YES_NO });
   const when: Step['when'] = [{ stepId: asked.procedure.steps[0]?.id ?? '', answerIds: ['no'] }];
   return only.reduce((workbook, index) => withStep(workbook, index, { when }), asked);
+}
+
+/** Numbers of the steps a rule finds something at, from 1; 0 where the whole procedure is meant. */
+export function at(workbook: Workbook, id: RuleId): number[] {
+  return found(workbook, id).map(
+    ({ stepId }) => workbook.procedure.steps.findIndex((step) => step.id === stepId) + 1,
+  );
 }

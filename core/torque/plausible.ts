@@ -44,7 +44,25 @@ const UNC: Readonly<Record<string, { diameter: number; perInch: number }>> = {
 
 /** The metric thread behind a head: ISO 4014 with the older widths of DIN 931, and ISO 4762 for a hexagon socket. */
 const BY_FLATS: Readonly<Record<'outside' | 'inside', Readonly<Record<string, number>>>> = {
-  outside: { 5.5: 3, 7: 4, 8: 5, 10: 6, 13: 8, 16: 10, 17: 10, 18: 12, 19: 12, 21: 14, 22: 14, 24: 16, 27: 18, 30: 20, 36: 24, 46: 30, 55: 36 },
+  outside: {
+    5.5: 3,
+    7: 4,
+    8: 5,
+    10: 6,
+    13: 8,
+    16: 10,
+    17: 10,
+    18: 12,
+    19: 12,
+    21: 14,
+    22: 14,
+    24: 16,
+    27: 18,
+    30: 20,
+    36: 24,
+    46: 30,
+    55: 36,
+  },
   inside: { 2.5: 3, 3: 4, 4: 5, 5: 6, 6: 8, 8: 10, 10: 12, 12: 14, 14: 16, 17: 20, 19: 24 },
 };
 
@@ -59,7 +77,11 @@ export function threadIn(words: string): Thread | undefined {
   const inch = /\b(\d\/\d{1,2}|1)(?:\s*(?:in|"|″))?\s*-\s*(\d{1,2})\b/.exec(words);
   const size = inch && UNC[inch[1] ?? ''];
   if (!size) return undefined;
-  return { name: `${inch[1]}-${inch[2]}`, diameter: size.diameter, stressArea: stressArea(size.diameter, 25.4 / Number(inch[2])) };
+  return {
+    name: `${inch[1]}-${inch[2]}`,
+    diameter: size.diameter,
+    stressArea: stressArea(size.diameter, 25.4 / Number(inch[2])),
+  };
 }
 
 /** The thread that a head of this width across flats (mm) usually belongs to. */
@@ -74,7 +96,16 @@ export function stressArea(diameter: number, pitch: number): number {
 }
 
 /** Proof stresses of ISO 898-1, MPa; recalled from memory. */
-const PROOF: Readonly<Record<string, number>> = { '4.6': 225, '4.8': 310, '5.6': 280, '5.8': 380, '6.8': 440, '8.8': 580, '10.9': 830, '12.9': 970 };
+const PROOF: Readonly<Record<string, number>> = {
+  '4.6': 225,
+  '4.8': 310,
+  '5.6': 280,
+  '5.8': 380,
+  '6.8': 440,
+  '8.8': 580,
+  '10.9': 830,
+  '12.9': 970,
+};
 
 /**
  * Torques that can be meant for a thread, in N·m, by T = K·d·F. Without a property class from a fifth of the proof load
@@ -89,7 +120,10 @@ export function plausibleTorque(thread: Thread, words: string): { least: number;
 }
 
 /** The range a torque tool says in its size: "10-60 N·m". */
-export function rangeIn(label: string, read: (words: string) => Quantity | undefined): { from: Quantity; to: Quantity } | undefined {
+export function rangeIn(
+  label: string,
+  read: (words: string) => Quantity | undefined,
+): { from: Quantity; to: Quantity } | undefined {
   const match = /(\d+(?:[.,]\d+)?)\s*(?:-|–|to|…|\.\.)\s*(\d+(?:[.,]\d+)?)\s*([^\d,;]+)$/i.exec(label.trim());
   const to = match && read(`${match[2]} ${match[3]}`);
   return to ? { from: { value: readNumber(match[1] ?? ''), unit: to.unit }, to } : undefined;

@@ -51,20 +51,53 @@ export function unpackFile(bytes: Uint8Array): UnpackedFile {
   return { package: reading.package, media };
 }
 
-/** Stores the media of an unpacked file under the hashes that its steps name; gives the photos that are new. */
-export async function keepMedia(
-  { package: { procedures }, media }: UnpackedFile,
+/** Media that were stored for a package, and how to take them away again. */
+interface KeptMedia {
+  readonly photos: readonly StoredPhoto[];
+  undo(): Promise<void>;
+}
+
+/**
+ * Stores the media of an unpacked file under the hashes that its steps name, then does the work that rests on them. When
+ * either fails, what was not there before is taken away again: all of a package comes in, or nothing.
+ */
+export async function withMedia<T>(
+  unpacked: UnpackedFile,
   files: MediaFiles,
-): Promise<StoredPhoto[]> {
+  work: (photos: readonly StoredPhoto[]) => Promise<T>,
+): Promise<T> {
+  const kept = await keepMedia(unpacked, files);
+  try {
+    return await work(kept.photos);
+  } catch (error) {
+    await kept.undo();
+    throw error;
+  }
+}
+
+async function keepMedia({ package: { procedures }, media }: UnpackedFile, files: MediaFiles): Promise<KeptMedia> {
   const named = mediaOf(procedures);
-  const kept: StoredPhoto[] = [];
-  for (const hash of named.photos) {
-    const data = media.get(hash);
-    if (data) kept.push(await files.photos.keep(hash, data));
+  const photos: StoredPhoto[] = [];
+  const fresh: (() => Promise<void>)[] = [];
+  const undo = async () => {
+    for (const remove of fresh) await remove();
+  };
+  try {
+    for (const hash of named.photos) {
+      const data = media.get(hash);
+      if (!data) continue;
+      if (!(await files.photos.read(hash, 'thumb'))) fresh.push(() => files.photos.remove(hash));
+      photos.push(await files.photos.keep(hash, data));
+    }
+    for (const hash of named.videos) {
+      const data = media.get(hash);
+      if (!data) continue;
+      if (!(await files.videos.read(hash, 0, 0))) fresh.push(() => files.videos.remove(hash));
+      await files.videos.takeIn(data);
+    }
+  } catch (error) {
+    await undo();
+    throw error;
   }
-  for (const hash of named.videos) {
-    const data = media.get(hash);
-    if (data) await files.videos.takeIn(data);
-  }
-  return kept;
+  return { photos, undo };
 }

@@ -1,11 +1,13 @@
 import type { Content } from 'pdfmake/interfaces';
 import { replay, type Timeline } from '#core/bench/replay';
-import { cellOf } from '#core/bench/state';
-import { stateAfter } from '#core/bench/state';
+import { cellOf, stateAfter } from '#core/bench/state';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
+import { sayCaution } from '#core/language/en/cautions';
+import { photoShows } from '#core/language/en/photo';
 import { listing, sayStep } from '#core/language/en/sentence';
+import type { Pose } from '#core/model/faces';
 import {
   benchMinutes,
   type Caution,
@@ -17,7 +19,6 @@ import {
 import { componentById, type Series, toolLabel } from '#core/model/series';
 import { STAGES, verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
-import type { Pose } from '#core/model/faces';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/supplies/tool-list';
@@ -140,7 +141,9 @@ async function printedPictures(procedure: Procedure, readPhoto: ReadPhoto): Prom
   return printed;
 }
 
-function cautionLine({ signal, text }: Caution): Content {
+function cautionLine(caution: Caution): Content {
+  const { signal } = caution;
+  const text = sayCaution(caution);
   const { panel, word } = SIGNALS[signal];
   return { text: [{ text: ` ${signal} `, bold: true, background: panel, color: word }, `  ${text}`] };
 }
@@ -204,7 +207,7 @@ export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content
   const pose = poseLine(step, workbook);
   if (pose) say(WORDS.after, pose);
   if (step.decision) say(step.decision.question, step.decision.answers.map(({ text }) => text).join(' / '));
-  if (step.photo) say(WORDS.photo, step.photo.mustShow);
+  if (step.photo) say(WORDS.photo, photoShows(step, workbook.series));
   if (step.why) say(WORDS.why, step.why);
   return lines;
 }

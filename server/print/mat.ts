@@ -1,8 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { replay, type Timeline } from '#core/bench/replay';
-import { cellName } from '#core/language/en/cells';
 import { layOutMat, type MatLayout, type Paper, SCALE_LINE } from '#core/cloth/mat';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
+import { cellName } from '#core/language/en/cells';
 import type { Workbook } from '#core/model/procedure';
 import { INK, renderDefinition } from './document';
 import { WORDS } from './words';

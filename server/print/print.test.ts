@@ -140,7 +140,7 @@ test('a facing is printed for the bench as well, and what is the wrong way round
   const printed = async (toward: string) => {
     const laid = changeStep(base, nutsOff?.id ?? '', { pose: { componentId: housing, lies: 'face-up' } });
     const components = series.components.map((part) =>
-      part.id === rotor ? { ...part, hostId: housing, faces: { end: 'lip', toward: 'the pressure' } } : part,
+      part.id === rotor ? { ...part, hostId: housing, faces: { end: 'lip', toward: { is: 'pressure' } } } : part,
     );
     const release = {
       number: 1,

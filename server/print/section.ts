@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces';
-import type { Series, Stack } from '#core/model/series';
 import type { Pose } from '#core/model/faces';
+import type { Series, Stack } from '#core/model/series';
 import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
 import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
 import { INK } from './document';

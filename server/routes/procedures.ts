@@ -1,15 +1,15 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
+import { Id } from '#core/model/ids';
 import { wholeChain } from '#core/model/modules';
 import { Procedure } from '#core/model/procedure';
-import { Id } from '#core/model/ids';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
 import { matPdf } from '../print/mat';
 import type { Services } from '../services';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
-import { listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
+import { isReleasedAsIs, listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
 import { valid } from '../validate';
 import { Patch } from './patch';
 import { answerPdf } from './pdf';
@@ -32,7 +32,8 @@ export function procedureRoutes({ db, newId, photos }: Services) {
     })
     .get('/procedures/:id', only(...EVERYONE), async (c) => {
       const id = c.req.param('id');
-      return c.json({ ...(await readWorkbook(db, id)), releases: await listReleases(db, id) });
+      const open = await readWorkbook(db, id);
+      return c.json({ ...open, releases: await listReleases(db, id), releasedAsIs: await isReleasedAsIs(db, open) });
     })
     .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) =>
       c.json(await saveWorkbook(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
@@ -54,7 +55,10 @@ export function procedureRoutes({ db, newId, photos }: Services) {
     .post(
       '/procedures/:id/releases',
       only(...WRITERS),
-      valid('json', z.strictObject({ version: z.int(), note: z.string().trim().max(600).optional() })),
+      valid(
+        'json',
+        z.strictObject({ version: z.int(), seriesVersion: z.int(), note: z.string().trim().max(600).optional() }),
+      ),
       async (c) =>
         c.json(
           await releaseProcedure(db, c.req.param('id'), c.get('person').id, { id: newId(), ...c.req.valid('json') }),

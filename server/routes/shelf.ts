@@ -5,7 +5,7 @@ import { PositionSet, PUMP_TYPES, Series } from '#core/model/series';
 import { copyOf, packageOf, readPackage } from '#core/package/package';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { badInput, Fault } from '../fault';
-import { keepMedia, packFile, unpackFile } from '../files/package-media';
+import { packFile, unpackFile, withMedia } from '../files/package-media';
 import type { Services } from '../services';
 import { addSeries, proceduresOf, readSeries, removeSeries, saveSeries, takeInPackage } from '../store/documents';
 import { notePhotos } from '../store/media';
@@ -78,8 +78,9 @@ export function shelfRoutes({ db, newId, photos, videos }: Services) {
         const { when } = c.req.valid('query');
         const { series, procedures } = when === 'copy' ? copyOf(unpacked.package, newId) : unpacked.package;
         const by = c.get('person').id;
-        await takeInPackage(db, series, procedures, when === 'replace', by);
-        await notePhotos(db, await keepMedia(unpacked, { photos, videos }), by);
+        await withMedia(unpacked, { photos, videos }, (kept) =>
+          takeInPackage(db, series, procedures, when === 'replace', by, (tx) => notePhotos(tx, kept, by)),
+        );
         return c.json({ id: series.id, procedures: procedures.length }, 201);
       },
     );

@@ -1,15 +1,17 @@
 import { asc, eq } from 'drizzle-orm';
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import { faultsOf } from '#core/model/faults';
 import type { HouseRules } from '#core/model/house-rules';
+import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { modulesBefore } from '#core/model/modules';
 import { type Procedure, Procedure as ProcedureSchema } from '#core/model/procedure';
-import { procedureReferences, seriesReferences } from '#core/model/references';
+import { chainReferences, procedureReferences, seriesReferences } from '#core/model/references';
 import { type Series, Series as SeriesSchema } from '#core/model/series';
-import { faultsOf } from '#core/package/package';
 import { badInput, Fault, notFound } from '../fault';
 import type { Database, Queryable } from './database';
 import { readHouse } from './house';
 import * as table from './schema';
+import { storedProcedure, storedSeries } from './stored';
 
 /** RFC 6902 operations, as the author screen sends them. */
 export type Patch = readonly Operation[];
@@ -30,18 +32,24 @@ export interface OpenWorkbook {
 }
 
 export async function readSeries(db: Queryable, id: string): Promise<Versioned<Series>> {
+  const row = await seriesRow(db, id);
+  return versioned(row, storedSeries(row));
+}
+
+async function seriesRow(db: Queryable, id: string): Promise<typeof table.series.$inferSelect> {
   const [row] = await db.select().from(table.series).where(eq(table.series.id, id));
   if (!row) throw notFound('series');
-  return versioned(row, SeriesSchema);
+  return row;
 }
 
 export async function readWorkbook(db: Queryable, procedureId: string): Promise<OpenWorkbook> {
   const [row] = await db.select().from(table.procedure).where(eq(table.procedure.id, procedureId));
   if (!row) throw notFound('procedure');
-  const procedure = versioned(row, ProcedureSchema);
+  const series = await seriesRow(db, row.seriesId);
+  const procedure = versioned(row, storedProcedure(row, series.document));
   const { takesOver } = procedure.document;
   return {
-    series: await readSeries(db, row.seriesId),
+    series: versioned(series, storedSeries(series)),
     procedure,
     before: takesOver ? modulesBefore(procedure.document, await proceduresOf(db, row.seriesId)) : [],
     house: await readHouse(db),
@@ -54,21 +62,29 @@ export async function proceduresOf(db: Queryable, seriesId: string): Promise<Pro
     .from(table.procedure)
     .where(eq(table.procedure.seriesId, seriesId))
     .orderBy(asc(table.procedure.title));
-  return rows.map((row) => ProcedureSchema.parse(row.document));
+  const [series] = await db.select().from(table.series).where(eq(table.series.id, seriesId));
+  return rows.map((row) => storedProcedure(row, series?.document));
 }
 
 export async function addSeries(db: Queryable, document: Series, by: string): Promise<void> {
   refuseFaults(seriesReferences(document));
   await db
     .insert(table.series)
-    .values({ id: document.id, name: document.name, code: document.code, document, changedBy: by });
+    .values({
+      id: document.id,
+      name: document.name,
+      code: document.code,
+      document,
+      format: DOCUMENT_FORMAT,
+      changedBy: by,
+    });
 }
 
 export async function addProcedure(db: Queryable, document: Procedure, by: string): Promise<void> {
   const series = await readSeries(db, document.seriesId);
   refuseFaults(procedureReferences(document, series.document));
   const { id, seriesId, title } = document;
-  await db.insert(table.procedure).values({ id, seriesId, title, document, changedBy: by });
+  await db.insert(table.procedure).values({ id, seriesId, title, document, format: DOCUMENT_FORMAT, changedBy: by });
 }
 
 /** What was patched was changed by somebody else since it was opened. */
@@ -103,6 +119,14 @@ export async function saveWorkbook(
       throw badInput([{ path: 'id', reason: 'cannot be changed' }]);
     }
     refuseFaults([...seriesReferences(series), ...procedureReferences(procedure, series)]);
+    if (procedure.takesOver !== now.procedure.document.takesOver) {
+      const others = (await proceduresOf(tx, series.id)).filter(({ id }) => id !== procedureId);
+      refuseFaults(
+        chainReferences([...others, procedure], 'procedures').filter(({ path }) =>
+          path.startsWith(`procedures[${others.length}]`),
+        ),
+      );
+    }
     if (change.seriesPatch.length > 0) {
       for (const other of await proceduresOf(tx, series.id)) {
         if (other.id !== procedureId) refuseInUse(other, series);
@@ -114,6 +138,7 @@ export async function saveWorkbook(
         .update(table.procedure)
         .set({
           document: procedure,
+          format: DOCUMENT_FORMAT,
           title: procedure.title,
           version: now.procedure.version + 1,
           changedAt: new Date(),
@@ -130,6 +155,7 @@ async function writeSeries(db: Queryable, document: Series, version: number, by:
     .update(table.series)
     .set({
       document,
+      format: DOCUMENT_FORMAT,
       name: document.name,
       code: document.code,
       version: version + 1,
@@ -169,15 +195,20 @@ export async function saveSeries(
   });
 }
 
-/** Takes in a whole package: adds what is new and, when `replace` is set, overwrites the drafts that are there. */
+/**
+ * Takes in a whole package: adds what is new and, when `replace` is set, overwrites the drafts that are there.
+ * `also` notes what came with it, such as photos; all of it is kept or nothing is.
+ */
 export async function takeInPackage(
   db: Database,
   series: Series,
   procedures: readonly Procedure[],
   replace: boolean,
   by: string,
+  also: (tx: Queryable) => Promise<void> = async () => {},
 ) {
   await db.transaction(async (tx) => {
+    await also(tx);
     const [known] = await tx.select().from(table.series).where(eq(table.series.id, series.id));
     if (known && !replace) {
       throw new Fault(
@@ -201,6 +232,7 @@ export async function takeInPackage(
           .update(table.procedure)
           .set({
             document: procedure,
+            format: DOCUMENT_FORMAT,
             title: procedure.title,
             version: there.version + 1,
             changedAt: new Date(),
@@ -291,14 +323,10 @@ function refuseFaults(faults: readonly { path: string; reason: string }[]): void
   if (faults.length > 0) throw badInput(faults);
 }
 
-/** What was written by an earlier version gets the usual values for what that version did not know. */
-function versioned<T>(
-  row: { version: number; document: T; changedAt: Date; changedBy: string | null },
-  schema: { parse(value: unknown): T },
-): Versioned<T> {
+function versioned<T>(row: { version: number; changedAt: Date; changedBy: string | null }, document: T): Versioned<T> {
   return {
     version: row.version,
-    document: schema.parse(row.document),
+    document,
     changedAt: row.changedAt.toISOString(),
     changedBy: row.changedBy,
   };

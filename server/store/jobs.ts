@@ -1,14 +1,17 @@
 import { createHash } from 'node:crypto';
 import { asc, desc, eq, inArray } from 'drizzle-orm';
-import type { Entry, NewEntry } from '#core/job/entry';
-import { foldJob } from '#core/job/job';
+import { type Entry, NewEntry } from '#core/job/entry';
+import { applyEntry, foldJob } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
+import { faultsOf } from '#core/model/faults';
+import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { wholeChain } from '#core/model/modules';
 import type { Workbook } from '#core/model/procedure';
-import { Fault, notFound } from '../fault';
+import { notFound } from '../fault';
 import type { Database, Queryable } from './database';
 import { readRelease } from './releases';
 import * as table from './schema';
+import { storedEntry, storedWorkbook } from './stored';
 
 export interface JobDetails {
   readonly id: string;
@@ -69,7 +72,8 @@ export async function listJobs(db: Queryable) {
   const people = new Map((await db.select().from(table.user)).map((person) => [person.id, person.name]));
   return rows.map(({ job, release }) => {
     const own = entries.filter((entry) => entry.jobId === job.id).map(entryOf);
-    const workbook = wholeChain(release.document);
+    const frozen = storedWorkbook(release);
+    const workbook = wholeChain(frozen);
     const state = foldJob(workbook, job.startedBy, own);
     return {
       id: job.id,
@@ -79,8 +83,8 @@ export async function listJobs(db: Queryable) {
       customer: job.customer,
       startedAt: job.startedAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,
-      seriesName: release.document.series.name,
-      title: release.document.procedure.title,
+      seriesName: frozen.series.name,
+      title: frozen.procedure.title,
       releaseNumber: release.number,
       steps: workbook.procedure.steps.length,
       done: state.cursor,
@@ -110,27 +114,56 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'not-a-torque-step': 'This step takes no such reading.',
 };
 
-/** Adds entries in their order, all or none. One that is there already is passed over, so sending twice is safe. */
+/** An entry that was not taken in, and why. */
+export interface RefusedEntry {
+  readonly id: string;
+  readonly code: string;
+  readonly what: string;
+}
+
+export interface TakenEntries {
+  readonly job: OpenJob;
+  readonly refused: readonly RefusedEntry[];
+}
+
+/**
+ * Adds entries in their order. Each is judged by itself: one that is refused is named with its reason and does not hold
+ * back those that hold without it. One that is there already is passed over, so sending twice is safe.
+ */
 export async function addEntries(
   db: Database,
   jobId: string,
-  fresh: readonly NewEntry[],
+  fresh: readonly unknown[],
   by: string,
-): Promise<OpenJob> {
+): Promise<TakenEntries> {
   return db.transaction(async (tx) => {
     const job = await readJob(tx, jobId);
     const { workbook } = job.release;
-    const known = new Map(job.entries.map((entry) => [entry.id, entry]));
+    const known = new Set(job.entries.map((entry) => entry.id));
     const accepted: Entry[] = [...job.entries];
-    for (const candidate of fresh) {
-      if (known.has(candidate.id)) continue;
-      const refusal = refuseEntry(workbook, foldJob(workbook, job.startedBy, accepted), by, candidate.content);
-      if (refusal) {
-        throw new Fault(409, refusal, REFUSALS[refusal], 'Look at the job as it stands now.', {
-          detail: { entryId: candidate.id },
-        });
+    const refused: RefusedEntry[] = [];
+    let state = foldJob(workbook, job.startedBy, accepted);
+    for (const sent of fresh) {
+      const parsed = NewEntry.safeParse(sent);
+      if (!parsed.success) {
+        const [fault] = faultsOf(parsed.error);
+        refused.push({ id: idOf(sent), code: 'bad-entry', what: `${fault?.path ?? ''}: ${fault?.reason ?? ''}` });
+        continue;
       }
-      if (candidate.content.kind === 'photo-taken') await requirePhoto(tx, candidate.content.photo);
+      const candidate = parsed.data;
+      if (known.has(candidate.id)) continue;
+      known.add(candidate.id);
+      const refusal = refuseEntry(workbook, state, by, candidate.content);
+      const { content } = candidate;
+      const lacks = content.kind === 'photo-taken' && !(await hasPhoto(tx, content.photo));
+      if (refusal || lacks) {
+        refused.push(
+          refusal
+            ? { id: candidate.id, code: refusal, what: REFUSALS[refusal] }
+            : { id: candidate.id, code: 'no-photo', what: 'The photo of this entry did not arrive.' },
+        );
+        continue;
+      }
       const entry: Entry = { ...candidate, by };
       await tx.insert(table.entry).values({
         id: entry.id,
@@ -139,8 +172,10 @@ export async function addEntries(
         at: new Date(entry.at),
         by,
         content: entry.content,
+        format: DOCUMENT_FORMAT,
       });
       accepted.push(entry);
+      state = applyEntry(workbook, state, entry);
     }
     const finished = accepted.find((entry) => entry.content.kind === 'finished');
     if (finished && !job.finishedAt) {
@@ -149,8 +184,15 @@ export async function addEntries(
         .set({ finishedAt: new Date(finished.at), seal: sealOf(job, accepted) })
         .where(eq(table.job.id, jobId));
     }
-    return readJob(tx, jobId);
+    return { job: await readJob(tx, jobId), refused };
   });
+}
+
+/** The id a broken entry claims, so that the device knows which of its entries is meant. */
+function idOf(sent: unknown): string {
+  return typeof sent === 'object' && sent !== null && 'id' in sent && typeof sent.id === 'string'
+    ? sent.id.slice(0, 64)
+    : '';
 }
 
 /** SHA-256 over what the record rests on; anybody with the database can compute it again and compare. */
@@ -169,9 +211,9 @@ function canonical(value: unknown): string {
   );
 }
 
-async function requirePhoto(db: Queryable, hash: string): Promise<void> {
+async function hasPhoto(db: Queryable, hash: string): Promise<boolean> {
   const [row] = await db.select({ hash: table.photo.hash }).from(table.photo).where(eq(table.photo.hash, hash));
-  if (!row) throw new Fault(409, 'no-photo', 'The photo of this entry did not arrive.', 'Send the photo first.');
+  return row !== undefined;
 }
 
 async function entriesOf(db: Queryable, jobId: string): Promise<Entry[]> {
@@ -184,5 +226,5 @@ async function entriesOf(db: Queryable, jobId: string): Promise<Entry[]> {
 }
 
 function entryOf(row: typeof table.entry.$inferSelect): Entry {
-  return { id: row.id, at: row.at.toISOString(), by: row.by, content: row.content };
+  return { id: row.id, at: row.at.toISOString(), by: row.by, content: storedEntry(row) };
 }

@@ -6,6 +6,8 @@ import type { Series } from '#core/model/series';
 import type { Role } from '../accounts/roles';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true });
+/** The format a document was written in; `stored.ts` brings older ones up. */
+const format = () => integer('format').notNull().default(1);
 const createdAt = () => moment('created_at').notNull().defaultNow();
 
 /* Accounts: the first four tables have the shape the accounts library asks for. */
@@ -75,6 +77,7 @@ export const series = pgTable('series', {
   code: text('code').notNull(),
   version: integer('version').notNull().default(1),
   document: jsonb('document').$type<Series>().notNull(),
+  format: format(),
   createdAt: createdAt(),
   changedAt: moment('changed_at').notNull().defaultNow(),
   changedBy: text('changed_by').references(() => user.id),
@@ -90,6 +93,7 @@ export const procedure = pgTable(
     title: text('title').notNull(),
     version: integer('version').notNull().default(1),
     document: jsonb('document').$type<Procedure>().notNull(),
+    format: format(),
     createdAt: createdAt(),
     changedAt: moment('changed_at').notNull().defaultNow(),
     changedBy: text('changed_by').references(() => user.id),
@@ -107,7 +111,10 @@ export const release = pgTable(
     number: integer('number').notNull(),
     /** The procedure version that was frozen. */
     procedureVersion: integer('procedure_version').notNull(),
+    /** The series version frozen with it; 0 where an earlier version of the program did not note it. */
+    seriesVersion: integer('series_version').notNull().default(0),
     document: jsonb('document').$type<Workbook>().notNull(),
+    format: format(),
     note: text('note'),
     releasedAt: moment('released_at').notNull().defaultNow(),
     releasedBy: text('released_by')
@@ -153,6 +160,7 @@ export const entry = pgTable(
       .notNull()
       .references(() => user.id),
     content: jsonb('content').$type<EntryContent>().notNull(),
+    format: format(),
     acceptedAt: moment('accepted_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('entry_sequence').on(table.jobId, table.sequence)],

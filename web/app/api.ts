@@ -43,8 +43,17 @@ export async function answer<T>(request: Promise<JsonResponse<T>>): Promise<T> {
   );
 }
 
+/** No answer, or one from a gateway that has no server behind it: worth trying again by itself. */
 export function isUnreachable(error: unknown): boolean {
-  return error instanceof ApiFault && (error.status === 0 || error.status >= 500);
+  return error instanceof ApiFault && (error.status === 0 || GATEWAY.includes(error.status));
+}
+
+/** Bad gateway, service unavailable, gateway timeout. */
+const GATEWAY: readonly number[] = [502, 503, 504];
+
+/** The server answers and something in it is broken: trying again seldom helps. */
+export function isServerFault(error: unknown): boolean {
+  return error instanceof ApiFault && error.status >= 500 && !GATEWAY.includes(error.status);
 }
 
 /** Sends a picture as it is; the server reads its type from its content. */

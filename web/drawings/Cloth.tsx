@@ -1,8 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import type { Cell } from '#core/bench/cells';
-import { type Timeline } from '#core/bench/replay';
-import { cellName } from '#core/language/en/cells';
+import type { Timeline } from '#core/bench/replay';
 import { stateAfter } from '#core/bench/state';
+import { cellName } from '#core/language/en/cells';
 import styles from './Cloth.module.css';
 import { Silhouette } from './Silhouette';
 
@@ -20,6 +20,10 @@ interface ClothProps {
 export function Cloth({ timeline, after, marked = [], onChoose }: ClothProps) {
   const { t } = useTranslation();
   const state = stateAfter(timeline, after);
+  const isSeated = (id: string) => {
+    const unit = timeline.units.get(id);
+    return unit !== undefined && state.isSeated(unit);
+  };
   const frames = timeline.frames.slice(0, after);
   const opened = new Set(frames.map((frame) => frame.step.id));
   const here = new Set(timeline.workbook.procedure.steps.map((step) => step.id));
@@ -32,9 +36,9 @@ export function Cloth({ timeline, after, marked = [], onChoose }: ClothProps) {
       {cells.map((cell) => {
         const kind = timeline.structure.components.get(cell.componentId)?.kind;
         if (!kind) return null;
-        const lying = cell.unitIds.filter((id) => state.places.get(id) === 'cloth' && !state.seated.has(id)).length;
+        const lying = cell.unitIds.filter((id) => state.places.get(id) === 'cloth' && !isSeated(id)).length;
         const binned = cell.unitIds.every((id) => state.places.get(id) === 'bin');
-        const seated = cell.unitIds.some((id) => state.places.get(id) === 'cloth' && state.seated.has(id));
+        const seated = cell.unitIds.some((id) => state.places.get(id) === 'cloth' && isSeated(id));
         const gone = binned ? t('cloth.binned') : seated ? t('cloth.seated') : t('cloth.back');
         const name = lying > 0 ? cellName(timeline, cell, lying) : gone;
         const look = [

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import type { Series, Stack } from '#core/model/series';
 import type { Pose } from '#core/model/faces';
+import type { Series, Stack } from '#core/model/series';
 import { drawSection } from '#core/orientation/section-drawing';
 import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
 import styles from './StackSection.module.css';

@@ -14,6 +14,8 @@ export interface OutboxEntry {
   readonly picture?: Blob;
   /** Counts up, so that entries leave in the order they were made. */
   readonly order?: number;
+  /** How often the server broke on it. */
+  readonly attempts?: number;
   /** Why the server refused it. */
   readonly refused?: string;
 }

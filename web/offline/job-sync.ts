@@ -4,12 +4,14 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Entry, EntryContent, NewEntry } from '#core/job/entry';
 import { foldJob, type JobState } from '#core/job/job';
 import type { OpenJob } from '../../server/store/jobs';
-import { ApiFault, answer, api, isUnreachable, sendPhoto } from '../app/api';
+import { ApiFault, answer, api, isServerFault, isUnreachable, sendPhoto } from '../app/api';
 import { device, type OutboxEntry } from './database';
 
 /** A photo that has not reached the server is named by the entry that holds it. */
 const LOCAL_PHOTO = 'local-';
 const RETRY_MS = 4000;
+/** An entry on which the server breaks this often is set aside, so that the others can go. */
+const MOST_ATTEMPTS = 3;
 
 export interface BenchJob {
   readonly job: OpenJob;
@@ -17,6 +19,8 @@ export interface BenchJob {
   /** Entries made here that the server has not taken in yet. */
   readonly waiting: readonly OutboxEntry[];
   readonly offline: boolean;
+  /** The server answers, but something in it is broken. */
+  readonly serverFault: boolean;
   enter(content: EntryContent): Promise<void>;
   enterPhoto(stepId: string, picture: Blob): Promise<void>;
   /** Gives up the entries the server refused. */
@@ -31,6 +35,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
   const [job, setJob] = useState<OpenJob | null>(null);
   const [waiting, setWaiting] = useState<readonly OutboxEntry[]>([]);
   const [offline, setOffline] = useState(false);
+  const [serverFault, setServerFault] = useState(false);
   const [error, setError] = useState<unknown>(null);
 
   useEffect(() => {
@@ -60,8 +65,10 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
     try {
       await sendOutbox(jobId);
       setOffline(false);
+      setServerFault(false);
     } catch (fault) {
-      if (isUnreachable(fault)) setOffline(true);
+      setOffline(isUnreachable(fault));
+      setServerFault(isServerFault(fault));
     }
   }, [jobId]);
 
@@ -104,6 +111,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
       state: foldJob(job.release.workbook, job.startedBy, [...job.entries, ...mine]),
       waiting,
       offline,
+      serverFault,
       enter: (content) => put(content, nanoid()),
       enterPhoto: (stepId, picture) => {
         const id = nanoid();
@@ -116,14 +124,17 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
         await refresh();
       },
     };
-  }, [job, waiting, offline, put, refresh]);
+  }, [job, waiting, offline, serverFault, put, refresh]);
 
   return { bench, error };
 }
 
 const underWay = new Map<string, Promise<void>>();
 
-/** Sends what waits for a job, oldest first, one batch at a time. Throws when the server cannot be reached. */
+/**
+ * Sends what waits for a job, oldest first. Each entry is judged by itself: one that is refused keeps its reason and
+ * does not hold back the others. Throws when the server cannot be reached, is broken, or wants somebody to sign in.
+ */
 export function sendOutbox(jobId: string): Promise<void> {
   const current = underWay.get(jobId);
   if (current) return current;
@@ -135,24 +146,39 @@ export function sendOutbox(jobId: string): Promise<void> {
 async function sendAll(jobId: string): Promise<void> {
   for (;;) {
     const queued = await device.outbox.where('jobId').equals(jobId).sortBy('order');
-    const [next] = queued.filter((entry) => !entry.refused);
+    const next = queued.find((entry) => !entry.refused);
     if (!next || next.order === undefined) return;
     try {
-      const content = await withUploadedPhoto(next);
-      const entry: NewEntry = { id: next.id, at: next.at, content };
-      const job = await answer(api.jobs[':id'].entries.$post({ param: { id: jobId }, json: { entries: [entry] } }));
-      await device.transaction('rw', device.jobs, device.outbox, async () => {
-        await device.jobs.put(job);
-        await device.outbox.delete(next.order);
-      });
+      await sendOne(jobId, next);
     } catch (fault) {
-      if (!(fault instanceof ApiFault) || isUnreachable(fault) || fault.status === 401) throw fault;
-      // What was made after a refused entry rests on it, so it is refused with it.
-      await device.outbox.bulkPut(
-        queued.filter((entry) => !entry.refused).map((entry) => ({ ...entry, refused: fault.fault.what })),
-      );
+      const reason = refusalIn(fault, next.attempts ?? 0);
+      if (reason === undefined) {
+        if (isServerFault(fault)) await device.outbox.update(next.order, { attempts: (next.attempts ?? 0) + 1 });
+        throw fault;
+      }
+      await device.outbox.update(next.order, { refused: reason });
     }
   }
+}
+
+async function sendOne(jobId: string, waiting: OutboxEntry): Promise<void> {
+  const content = await withUploadedPhoto(waiting);
+  const entry: NewEntry = { id: waiting.id, at: waiting.at, content };
+  const { job, refused } = await answer(
+    api.jobs[':id'].entries.$post({ param: { id: jobId }, json: { entries: [entry] } }),
+  );
+  const refusal = refused.find(({ id }) => id === waiting.id);
+  await device.transaction('rw', device.jobs, device.outbox, async () => {
+    await device.jobs.put(job);
+    if (refusal) await device.outbox.update(waiting.order, { refused: refusal.what });
+    else await device.outbox.delete(waiting.order);
+  });
+}
+
+/** Why an entry is set aside for good; undefined when it may still go, later or for somebody who signs in. */
+function refusalIn(fault: unknown, attempts: number): string | undefined {
+  if (!(fault instanceof ApiFault) || isUnreachable(fault) || fault.status === 401) return undefined;
+  return isServerFault(fault) && attempts + 1 < MOST_ATTEMPTS ? undefined : fault.fault.what;
 }
 
 async function withUploadedPhoto({ content, picture }: OutboxEntry): Promise<EntryContent> {

@@ -1,4 +1,5 @@
 import { SIGNALS } from '#core/cautions/signal-words';
+import { sayCaution } from '#core/language/en/cautions';
 import type { Caution } from '#core/model/procedure';
 import styles from './Caution.module.css';
 
@@ -10,7 +11,7 @@ export function CautionNote({ caution }: { caution: Caution }) {
       <span className={styles.word} style={{ background: panel, color: word }}>
         {caution.signal}
       </span>
-      {caution.text}
+      {sayCaution(caution)}
     </p>
   );
 }

@@ -1,13 +1,17 @@
 import { Select } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Clocking } from '#core/model/faces';
-import type { Faces } from '#core/model/faces';
+import { sayDirection } from '#core/language/en/directions';
+import type { Clocking, Faces } from '#core/model/faces';
+import type { Series } from '#core/model/series';
+import { readDirection } from '#core/reading/en/direction-words';
 import { DraftText } from './DraftText';
 import styles from './FacesFields.module.css';
 
 interface FacesFieldsProps {
   readonly faces: Faces | undefined;
+  /** The parts that a direction may name. */
+  readonly series: Series;
   readonly onFaces: (faces: Faces | undefined) => void;
 }
 
@@ -29,27 +33,28 @@ const TEXTS = [
 ] as const;
 
 /** Which end looks where, and how to tell. It is saved once both are said; until then the half is kept here. */
-export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
+export function FacesFields({ faces, series, onFaces }: FacesFieldsProps) {
   const { t } = useTranslation();
-  const [half, setHalf] = useState<Half>({ ...NOTHING, ...faces });
+  const [half, setHalf] = useState<Half>(() => inWords(faces, series));
   useEffect(() => {
-    if (faces) setHalf({ ...NOTHING, ...faces });
-  }, [faces]);
+    if (faces) setHalf(inWords(faces, series));
+  }, [faces, series]);
   const say = (part: Partial<Half>) => {
     const now = { ...half, ...part };
     setHalf(now);
     const { end, toward, tellBy, trialFit, clocking } = now;
-    if (end && toward)
+    const direction = toward ? readDirection(toward, series) : undefined;
+    if (direction && (end || direction.is === 'any'))
       onFaces({
-        end,
-        toward,
+        ...(end && { end }),
+        toward: direction,
         ...(tellBy && { tellBy }),
         ...(trialFit && { trialFit }),
         ...(clocking && { clocking }),
       });
     else if (!end && !toward && faces) onFaces(undefined);
   };
-  const missing = (half.end === '') !== (half.toward === '');
+  const missing = (half.end === '') !== (half.toward === '') && !faces;
   const incomplete = (text: string) => (missing && !text ? t('step.facesIncomplete') : undefined);
   return (
     <div className={styles.fields}>
@@ -68,6 +73,10 @@ export function FacesFields({ faces, onFaces }: FacesFieldsProps) {
       <ClockingFields clocking={half.clocking} onClocking={(clocking) => say({ clocking })} />
     </div>
   );
+}
+
+function inWords(faces: Faces | undefined, series: Series): Half {
+  return faces ? { ...NOTHING, ...faces, end: faces.end ?? '', toward: sayDirection(faces.toward, series) } : NOTHING;
 }
 
 const HOWS = ['tab-in-slot', 'mark-to-mark', 'staggered', 'any'] as const;

@@ -1,10 +1,9 @@
 import { Checkbox, NumberInput, Select, Stack, TextInput } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
+import { MATERIALS, type Material } from '#core/model/consumables';
 import { COMPONENT_KINDS, type ComponentKind } from '#core/model/kinds';
 import { type Component, RENEWALS, type Series } from '#core/model/series';
 import { materialOf } from '#core/supplies/materials';
-import { type Material } from '#core/model/consumables';
-import { MATERIALS } from '#core/model/consumables';
 import { DraftText } from './DraftText';
 
 interface PartFieldsProps {

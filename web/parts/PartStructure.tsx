@@ -46,7 +46,7 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
         <Text size="sm" fw={500}>
           {t('part.faces')}
         </Text>
-        <FacesFields faces={component.faces} onFaces={(faces) => onChange({ faces })} />
+        <FacesFields faces={component.faces} series={series} onFaces={(faces) => onChange({ faces })} />
       </div>
       <Wants component={component} series={series} onChange={onChange} />
       <Group grow gap={6}>

@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { safetyPage } from '#core/cautions/safety-page';
+import { sayCaution } from '#core/language/en/cautions';
 import type { Setting, Workbook } from '#core/model/procedure';
 import { useSaid } from '../state/reader';
 import { CautionNote } from './CautionNote';
@@ -16,9 +17,9 @@ export function SafetyList({ workbook, setting }: { workbook: Workbook; setting?
       {makingSafe.length > 0 && (
         <p>{t('safety.makingSafe', { steps: makingSafe.join(', '), count: makingSafe.length })}</p>
       )}
-      {cautions.map(({ signal, text, steps }) => (
-        <div key={signal + text} className={styles.caution}>
-          <CautionNote caution={{ signal, text }} />
+      {cautions.map(({ steps, ...caution }) => (
+        <div key={`${caution.signal} ${sayCaution(caution)}`} className={styles.caution}>
+          <CautionNote caution={caution} />
           <span className="quiet">{t('safety.atSteps', { steps: steps.join(', '), count: steps.length })}</span>
         </div>
       ))}

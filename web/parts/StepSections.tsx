@@ -1,10 +1,10 @@
 import { useTranslation } from 'react-i18next';
+import { sayClocking } from '#core/language/en/directions';
+import type { Pose } from '#core/model/faces';
 import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
-import { type Pose } from '#core/model/faces';
-import { sayClocking } from '#core/language/en/directions';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';
 import { StackSection } from '../drawings/StackSection';
 

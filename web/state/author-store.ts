@@ -1,13 +1,15 @@
 import { nanoid } from 'nanoid';
-import { temporal } from 'zundo';
-import { create, useStore } from 'zustand';
+import { create } from 'zustand';
 import { applyLine } from '#core/drafting/line/apply-line';
 import { parseLine } from '#core/drafting/line/parse-line';
 import { draftPutBack } from '#core/drafting/way-back/way-back';
-import { applyEdits, duplicateStep, type Edit } from '#core/edits/edit';
-import { changeComponent, deleteStep, moveStep, reviseStep } from '#core/edits/steps';
+import { applyEdits, duplicating, type Edit } from '#core/edits/edit';
+import { type Fate, removingStep } from '#core/edits/questions';
+import { revision } from '#core/edits/steps';
+import { edit } from '#core/edits/validate';
 import { acceptFinding } from '#core/findings/check';
 import type { Finding, Fix } from '#core/findings/finding';
+import type { DocumentFault } from '#core/model/faults';
 import type { Step, Workbook } from '#core/model/procedure';
 import type { Component } from '#core/model/series';
 import type { Stage } from '#core/model/verbs';
@@ -27,24 +29,38 @@ const EMPTY: Workbook = {
   procedure: { id: 'none', seriesId: 'none', title: 'none', steps: [] },
 };
 
+/** How far back undo goes. */
+const MOST_UNDONE = 200;
+
+/** What one undo takes back: edits and what undoes them, or one whole version put in the place of another. */
+type Done =
+  | { readonly kind: 'edits'; readonly edits: readonly Edit[]; readonly inverse: readonly Edit[] }
+  | { readonly kind: 'version'; readonly before: Workbook; readonly after: Workbook };
+
 interface AuthorState {
-  /** The draft as it stands on the screen; the only thing undo and redo touch. */
+  /** The draft as it stands on the screen. */
   readonly workbook: Workbook;
   /** The step in hand. */
   readonly selected: string | null;
+  readonly past: readonly Done[];
+  readonly future: readonly Done[];
+  /** Why the last edit was refused; it changed nothing. */
+  readonly refused: readonly DocumentFault[] | null;
   open(workbook: Workbook): void;
   /** Takes over a version from the server without making it an undoable edit. */
   takeOver(workbook: Workbook): void;
+  /** Puts another version in the place of this one; undo brings this one back. */
+  replaceWith(workbook: Workbook): void;
   select(stepId: string | null): void;
-  edit(change: (workbook: Workbook) => Workbook): void;
+  /** Several edits as one that undo takes back at once; false when what they make is no valid document. */
+  apply(edits: readonly Edit[]): boolean;
   changeStep(stepId: string, change: Partial<Step>): void;
   changeComponent(componentId: string, change: Partial<Component>): void;
   duplicate(stepId: string): void;
-  remove(stepId: string): void;
+  /** Deletes a step; `fate` says what becomes of those that hang on its question. */
+  remove(stepId: string, fate: Fate): void;
   move(stepId: string, index: number, stage?: Stage): void;
   applyFix(fix: Fix): void;
-  /** Several edits as one that undo takes back at once. */
-  apply(edits: readonly Edit[]): void;
   /** Confirms a drafted step as it stands. */
   confirm(stepId: string): void;
   /** Lets a warning stand for a reason; without one it counts again. */
@@ -53,80 +69,107 @@ interface AuthorState {
   draftWayBack(): number;
   /** Adds the step a line says behind the step in hand; false when the line has a fault. */
   addLine(line: string): boolean;
+  undo(): void;
+  redo(): void;
 }
 
 /** The open procedure. One at a time: opening another starts a new history. */
-export const useAuthor = create<AuthorState>()(
-  temporal(
-    (set, get) => {
-      const procedure = (change: (procedure: Workbook['procedure']) => Workbook['procedure']) =>
-        set(({ workbook }) => ({ workbook: { ...workbook, procedure: change(workbook.procedure) } }));
-      return {
-        workbook: EMPTY,
-        selected: null,
-        open: (workbook) => {
-          set({ workbook, selected: workbook.procedure.steps.at(-1)?.id ?? null });
-          useAuthor.temporal.getState().clear();
-        },
-        takeOver: (workbook) => {
-          const history = useAuthor.temporal.getState();
-          history.pause();
-          set({ workbook });
-          history.resume();
-        },
-        select: (selected) => set({ selected }),
-        edit: (change) => set(({ workbook }) => ({ workbook: change(workbook) })),
-        changeStep: (stepId, change) => procedure((p) => reviseStep(p, stepId, change)),
-        confirm: (stepId) => get().apply([{ kind: 'change', stepId, fields: { drafted: undefined } }]),
-        accept: (finding, reason) => set(({ workbook }) => ({ workbook: acceptFinding(workbook, finding, reason) })),
-        changeComponent: (componentId, change) =>
-          set(({ workbook }) => ({
-            workbook: { ...workbook, series: changeComponent(workbook.series, componentId, change) },
-          })),
-        duplicate: (stepId) => {
-          const id = nanoid(10);
-          procedure((p) => duplicateStep(p, stepId, id));
-          set({ selected: id });
-        },
-        remove: (stepId) => {
-          const { steps } = get().workbook.procedure;
-          const at = steps.findIndex((step) => step.id === stepId);
-          procedure((p) => deleteStep(p, stepId));
-          set({ selected: (steps[at + 1] ?? steps[at - 1])?.id ?? null });
-        },
-        move: (stepId, index, stage) => procedure((p) => moveStep(p, stepId, index, stage)),
-        applyFix: ({ edits }) => get().apply(edits),
-        apply: (edits) => set(({ workbook }) => ({ workbook: applyEdits(workbook, edits) })),
-        draftWayBack: () => {
-          const { workbook } = get();
-          const draft = draftPutBack(workbook);
-          const added = draft.procedure.steps.length - workbook.procedure.steps.length;
-          if (added === 0) return 0;
-          const first = draft.procedure.steps.find((step) => step.drafted && !workbook.procedure.steps.includes(step));
-          set({ workbook: draft, selected: first?.id ?? null });
-          return added;
-        },
-        addLine: (line) => {
-          const { workbook, selected } = get();
-          const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
-          const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
-          const applied = applyLine(workbook, parseLine(line, workbook.series), after, () => nanoid(10));
-          if (!applied) return false;
-          set({ workbook: applied.workbook, selected: applied.stepId });
-          return true;
-        },
-      };
+export const useAuthor = create<AuthorState>()((set, get) => {
+  const remember = (done: Done) =>
+    set(({ past }) => ({ past: [...past, done].slice(-MOST_UNDONE), future: [], refused: null }));
+  const stepNow = (stepId: string) => get().workbook.procedure.steps.find(({ id }) => id === stepId);
+  return {
+    workbook: EMPTY,
+    selected: null,
+    past: [],
+    future: [],
+    refused: null,
+    open: (workbook) =>
+      set({ workbook, selected: workbook.procedure.steps.at(-1)?.id ?? null, past: [], future: [], refused: null }),
+    takeOver: (workbook) => set({ workbook }),
+    replaceWith: (after) => {
+      const before = get().workbook;
+      set({ workbook: after });
+      remember({ kind: 'version', before, after });
     },
-    {
-      partialize: ({ workbook }) => ({ workbook }),
-      equality: (past, current) => past.workbook === current.workbook,
-      limit: 200,
+    select: (selected) => set({ selected }),
+    apply: (edits) => {
+      if (edits.length === 0) return true;
+      const edited = edit(get().workbook, edits);
+      if (!edited.ok) {
+        set({ refused: edited.faults });
+        return false;
+      }
+      set({ workbook: edited.workbook });
+      remember({ kind: 'edits', edits, inverse: edited.inverse });
+      return true;
     },
-  ),
-);
+    changeStep: (stepId, change) => {
+      const step = stepNow(stepId);
+      if (step) get().apply([{ kind: 'change', stepId, fields: revision(step, change) }]);
+    },
+    confirm: (stepId) => void get().apply([{ kind: 'change', stepId, fields: { drafted: undefined } }]),
+    accept: (finding, reason) => {
+      const { accepted } = acceptFinding(get().workbook, finding, reason).procedure;
+      get().apply([{ kind: 'change-procedure', fields: { accepted } }]);
+    },
+    changeComponent: (componentId, fields) => void get().apply([{ kind: 'change-component', componentId, fields }]),
+    duplicate: (stepId) => {
+      const id = nanoid(10);
+      if (get().apply(duplicating(get().workbook, stepId, id))) set({ selected: id });
+    },
+    remove: (stepId, fate) => {
+      const { steps } = get().workbook.procedure;
+      const edits = removingStep(get().workbook.procedure, stepId, fate);
+      const going = new Set(edits.flatMap((one) => (one.kind === 'remove' ? [one.stepId] : [])));
+      const at = steps.findIndex((step) => step.id === stepId);
+      const stays = ({ id }: Step) => !going.has(id);
+      const next = steps.slice(at).find(stays) ?? steps.slice(0, at).findLast(stays);
+      if (get().apply(edits)) set({ selected: next?.id ?? null });
+    },
+    move: (stepId, index, stage) => {
+      const step = stepNow(stepId);
+      if (step) get().apply([{ kind: 'move', stepId, index, stage: stage ?? step.stage }]);
+    },
+    applyFix: ({ edits }) => void get().apply(edits),
+    draftWayBack: () => {
+      const { edits } = draftPutBack(get().workbook);
+      const added = edits.flatMap((one) => (one.kind === 'insert' ? [one.step.id] : []));
+      if (added.length === 0 || !get().apply(edits)) return 0;
+      const first = get().workbook.procedure.steps.find(({ id }) => added.includes(id));
+      set({ selected: first?.id ?? null });
+      return added.length;
+    },
+    addLine: (line) => {
+      const { workbook, selected } = get();
+      const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
+      const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
+      const applied = applyLine(workbook, parseLine(line, workbook.series), after, () => nanoid(10));
+      if (!applied || !get().apply(applied.edits)) return false;
+      set({ selected: applied.stepId });
+      return true;
+    },
+    undo: () =>
+      set(({ workbook, past, future }) => {
+        const done = past.at(-1);
+        if (!done) return {};
+        const before = done.kind === 'version' ? done.before : applyEdits(workbook, done.inverse);
+        return { workbook: before, past: past.slice(0, -1), future: [done, ...future], refused: null };
+      }),
+    redo: () =>
+      set(({ workbook, past, future }) => {
+        const [done, ...rest] = future;
+        if (!done) return {};
+        const after = done.kind === 'version' ? done.after : applyEdits(workbook, done.edits);
+        return { workbook: after, past: [...past, done], future: rest, refused: null };
+      }),
+  };
+});
 
 /** Undo and redo, with how far each can go. */
 export function useHistory() {
-  const { undo, redo, pastStates, futureStates } = useStore(useAuthor.temporal);
-  return { undo: () => undo(), redo: () => redo(), canUndo: pastStates.length > 0, canRedo: futureStates.length > 0 };
+  const canUndo = useAuthor(({ past }) => past.length > 0);
+  const canRedo = useAuthor(({ future }) => future.length > 0);
+  const { undo, redo } = useAuthor.getState();
+  return { undo, redo, canUndo, canRedo };
 }

@@ -198,5 +198,5 @@ export async function takeTheirs(theirs: OpenWorkbook): Promise<void> {
   const base = baseOf(theirs);
   await device.drafts.delete(theirs.procedure.document.id);
   useAutosave.setState({ base, state: { kind: 'saved', at: new Date() } });
-  useAuthor.getState().edit(() => base.workbook);
+  useAuthor.getState().replaceWith(base.workbook);
 }

@@ -1,5 +1,4 @@
-import { lyingFree } from '#core/bench/state';
-import { stateAfter } from '#core/bench/state';
+import { lyingFree, stateAfter } from '#core/bench/state';
 import { branching } from '#core/testing/findings';
 import { typed, withStep } from '#core/testing/workbook';
 import { computed, timelineOn, timelineTo } from './timeline';

@@ -42,5 +42,5 @@ export function timelineOn(workbook: Workbook, answers: ReadonlyMap<string, stri
 export function timelineTo(workbook: Workbook, index: number): Timeline {
   const { timeline } = computed(workbook);
   const frame = timeline.frames[index];
-  return !frame || frame.onMain ? timeline : timelineOn(workbook, routeTo(workbook.procedure.steps, frame.step));
+  return !frame || frame.onMain ? timeline : timelineOn(workbook, routeTo(timeline, index));
 }

@@ -1,7 +1,8 @@
-import { indexFor, insertStep, newComponent, newStep } from '../../edits/steps';
-import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../../model/procedure';
-import { type Series } from '../../model/series';
+import { applyEdits, type Edit } from '../../edits/edit';
+import { indexFor, newComponent, newStep } from '../../edits/steps';
 import { byName } from '../../model/names';
+import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../../model/procedure';
+import type { Series } from '../../model/series';
 import { findTool, type NamedPart, type ParsedLine, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
@@ -9,6 +10,7 @@ export type NewId = () => string;
 
 export interface AppliedLine {
   readonly workbook: Workbook;
+  readonly edits: readonly Edit[];
   readonly stepId: string;
   /** Where the new step stands. */
   readonly index: number;
@@ -20,22 +22,13 @@ export interface AppliedLine {
  */
 export function applyLine(workbook: Workbook, line: ParsedLine, after: number, newId: NewId): AppliedLine | undefined {
   if (!line.verb || line.faults.length > 0) return undefined;
-  let series = workbook.series;
-  const targets = line.parts.map((part): Target => {
-    const named = nameComponent(series, part, line.positionSetId, newId);
-    series = named.series;
-    return named.target;
-  });
-  const toolIds = line.tools.map((label) => {
-    const named = nameTool(series, label, newId);
-    series = named.series;
-    return named.toolId;
-  });
-  const applications = line.applied.map(({ name, where }) => {
-    const named = nameConsumable(series, name, newId);
-    series = named.series;
-    return { consumableId: named.consumableId, ...(where && { where }) };
-  });
+  const naming = new NamingEdits(workbook.series, newId);
+  const targets = line.parts.map((part) => naming.component(part, line.positionSetId));
+  const toolIds = line.tools.map((label) => naming.tool(label));
+  const applications = line.applied.map(({ name, where }) => ({
+    consumableId: naming.consumable(name),
+    ...(where && { where }),
+  }));
   const step: Step = {
     ...newStep(newId(), line.verb, workbook.procedure.steps[after]),
     targets,
@@ -51,43 +44,53 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     ...(line.photo && { photo: { mustShow: line.photo } }),
   };
   const index = indexFor(workbook.procedure, step.stage, after);
-  const procedure = insertStep(workbook.procedure, index, step);
-  return { workbook: { ...workbook, series, procedure }, stepId: step.id, index };
+  const edits: Edit[] = [...naming.edits, { kind: 'insert', index, step }];
+  return { workbook: applyEdits(workbook, edits), edits, stepId: step.id, index };
 }
 
-/** The component a name means, created when the series has none such. A number said first becomes its count. */
-export function nameComponent(
-  series: Series,
-  part: NamedPart,
-  positionSetId: string | undefined,
-  newId: NewId,
-): { series: Series; target: Target } {
-  const known = byName(series.components, part.name);
-  if (known) {
-    const fewer = part.count !== undefined && part.count < known.count;
-    return { series, target: fewer ? { componentId: known.id, count: part.count } : { componentId: known.id } };
+/** Finds things of the series by name, and notes the edits that create those it lacks. */
+export class NamingEdits {
+  readonly edits: Edit[] = [];
+
+  constructor(
+    private series: Series,
+    private readonly newId: NewId,
+  ) {}
+
+  private add(edit: Extract<Edit, { kind: 'add' }>): void {
+    this.edits.push(edit);
+    this.series = { ...this.series, [edit.list]: [...(this.series[edit.list] ?? []), edit.item] };
   }
-  const component = newComponent(newId(), part.name, {
-    ...(part.count && { count: part.count }),
-    ...(positionSetId && { positionSetId }),
-  });
-  return {
-    series: { ...series, components: [...series.components, component] },
-    target: { componentId: component.id },
-  };
-}
 
-/** The tool a label means ("ring pusher, 50 mm"), created when the series has none such. */
-export function nameTool(series: Series, label: string, newId: NewId): { series: Series; toolId: string } {
-  const known = findTool(series, label);
-  if (known) return { series, toolId: known.id };
-  const tool = { id: newId(), ...splitTool(label) };
-  return { series: { ...series, tools: [...series.tools, tool] }, toolId: tool.id };
-}
+  /** The component a name means. A number said first becomes its count, or, of one that is known, how many are meant. */
+  component(part: NamedPart, positionSetId: string | undefined): Target {
+    const known = byName(this.series.components, part.name);
+    if (known) {
+      const fewer = part.count !== undefined && part.count < known.count;
+      return fewer ? { componentId: known.id, count: part.count } : { componentId: known.id };
+    }
+    const item = newComponent(this.newId(), part.name, {
+      ...(part.count && { count: part.count }),
+      ...(positionSetId && { positionSetId }),
+    });
+    this.add({ kind: 'add', list: 'components', item });
+    return { componentId: item.id };
+  }
 
-export function nameConsumable(series: Series, name: string, newId: NewId): { series: Series; consumableId: string } {
-  const known = byName(series.consumables, name);
-  if (known) return { series, consumableId: known.id };
-  const consumable = { id: newId(), name: name.trim() };
-  return { series: { ...series, consumables: [...series.consumables, consumable] }, consumableId: consumable.id };
+  /** The tool a label means: "ring pusher, 50 mm". */
+  tool(label: string): string {
+    const known = findTool(this.series, label);
+    if (known) return known.id;
+    const item = { id: this.newId(), ...splitTool(label) };
+    this.add({ kind: 'add', list: 'tools', item });
+    return item.id;
+  }
+
+  consumable(name: string): string {
+    const known = byName(this.series.consumables, name);
+    if (known) return known.id;
+    const item = { id: this.newId(), name: name.trim() };
+    this.add({ kind: 'add', list: 'consumables', item });
+    return item.id;
+  }
 }

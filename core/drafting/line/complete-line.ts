@@ -1,8 +1,7 @@
 import { pluralName } from '../../model/names';
 import { type Series, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
-import { verbsStartingWith } from '../../reading/en/verb-words';
-import { readVerb } from '../../reading/en/verb-words';
+import { readVerb, verbsStartingWith } from '../../reading/en/verb-words';
 import { splitLine } from './parse-line';
 
 export interface Completion {

@@ -158,7 +158,7 @@ describe('what is put on and which way it faces', () => {
   test('are said with + and >', () => {
     const { applied, faces, faults } = said('fit lip seal +silicone grease, lip only +tape >lip to the pressure ~3');
     expect(applied).toEqual([{ name: 'silicone grease', where: 'lip only' }, { name: 'tape' }]);
-    expect(faces).toEqual({ end: 'lip', toward: 'the pressure' });
+    expect(faces).toEqual({ end: 'lip', toward: { is: 'pressure' } });
     expect(faults).toEqual([]);
   });
   test('a facing that names one side only is told; a plus between parts is still "and"', () => {
@@ -176,7 +176,7 @@ describe('what is put on and which way it faces', () => {
     const [grease] = workbook.series.consumables;
     expect(workbook.procedure.steps[1]).toMatchObject({
       applications: [{ consumableId: grease?.id, where: 'thin film' }],
-      faces: { end: 'lip', toward: 'the pressure' },
+      faces: { end: 'lip', toward: { is: 'pressure' } },
     });
     expect(completeLine('fit seal +sil', 13, workbook.series)).toMatchObject([
       { kind: 'consumable', insert: 'silicone grease' },

@@ -1,11 +1,19 @@
+import { applyEdits } from '../../edits/edit';
 import type { Workbook } from '../../model/procedure';
 import { componentId, emptyWorkbook, typed } from '../../testing/workbook';
-import { nameApplied, nameTargets, nameTools } from './name-in-step';
+import * as naming from './name-in-step';
 
 const fresh = () => {
   let made = 0;
   return () => `new-${++made}`;
 };
+const nameTargets = (workbook: Workbook, ...rest: Tail<typeof naming.nameTargets>) =>
+  applyEdits(workbook, naming.nameTargets(workbook, ...rest));
+const nameTools = (workbook: Workbook, ...rest: Tail<typeof naming.nameTools>) =>
+  applyEdits(workbook, naming.nameTools(workbook, ...rest));
+const nameApplied = (workbook: Workbook, ...rest: Tail<typeof naming.nameApplied>) =>
+  applyEdits(workbook, naming.nameApplied(workbook, ...rest));
+type Tail<F> = F extends (first: Workbook, ...rest: infer R) => unknown ? R : never;
 const start = () => typed(['take off 8 cover nuts /socket, 17 mm', 'take off cover']);
 const stepOf = ({ procedure }: Workbook, index = 0) => procedure.steps[index] as (typeof procedure.steps)[number];
 const names = ({ series }: Workbook) => series.components.map(({ name }) => name);

@@ -50,4 +50,11 @@ export function previewLine(
 }
 
 /** What every step on the way down leaves undone until the way back is written. */
-const PENDING = ['left-on-cloth', 'left-in-tray', 'loose-at-end', 'not-restored', 'not-refilled', 'no-figure'];
+const PENDING: readonly Finding['id'][] = [
+  'left-on-cloth',
+  'left-in-tray',
+  'loose-at-end',
+  'not-restored',
+  'not-refilled',
+  'no-figure',
+];

@@ -1,4 +1,3 @@
-import { applyEdits, type Edit } from '../../edits/edit';
 import { newStep } from '../../edits/steps';
 import { DRAFTED_FIELDS, type Step, type Workbook } from '../../model/procedure';
 import type { Verb } from '../../model/verbs';
@@ -11,10 +10,6 @@ export function draftStep(workbook: Workbook, verb: Verb, what: string, fields: 
     return Array.isArray(value) ? value.length > 0 : value !== undefined;
   });
   return { ...step, drafted: said };
-}
-
-export function withEdits(workbook: Workbook, edits: readonly Edit[]): Workbook {
-  return edits.length > 0 ? applyEdits(workbook, edits) : workbook;
 }
 
 /** Core has no randomness: the id tells what it is for, and a number keeps it apart from earlier drafts. */

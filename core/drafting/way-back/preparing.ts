@@ -1,5 +1,5 @@
 import { movesOf, type Timeline } from '../../bench/replay';
-import { type Edit } from '../../edits/edit';
+import type { Edit } from '../../edits/edit';
 import { firstOf } from '../../edits/steps';
 import { isPhotographed, lastLooks } from '../../evidence/looks';
 import { type Step, UNSAID_MINUTES, type Workbook } from '../../model/procedure';

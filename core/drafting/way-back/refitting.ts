@@ -1,6 +1,6 @@
 import { movesOf, type Timeline } from '../../bench/replay';
 import type { Unit } from '../../bench/units';
-import { type Edit } from '../../edits/edit';
+import type { Edit } from '../../edits/edit';
 import { firstOf } from '../../edits/steps';
 import type { Step, Target, Workbook } from '../../model/procedure';
 import { componentById, type Series } from '../../model/series';

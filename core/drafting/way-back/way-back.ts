@@ -1,28 +1,35 @@
 import { replay, type Timeline } from '../../bench/replay';
 import { type BenchState, leftOut, stateAfter } from '../../bench/state';
 import type { Unit } from '../../bench/units';
-import type { Edit } from '../../edits/edit';
+import { applyEdits, type Edit } from '../../edits/edit';
 import { isLeaving, type Step, type Workbook } from '../../model/procedure';
 import { componentById, positionSetById } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { isKeptFluid } from '../../reading/en/safety-words';
-import { withEdits } from './draft-step';
 import { cleaning, counterpart, lastLookPhotos, renewing, soaking } from './preparing';
 import { joining, refitting, torqueAfter } from './refitting';
 import { takingOf } from './takings';
+
+/** What drafting adds: the edits, and the workbook with them. */
+export interface Draft {
+  readonly workbook: Workbook;
+  readonly edits: readonly Edit[];
+}
 
 /**
  * Drafts everything that is still missing to close the pump again, from the way down: renewal of what is always
  * renewed, cleaning and soaking, one refitting a removal in reverse order, torque for every fastener, photos at the
  * last look, fillings and restorings. Everything drafted carries a mark until a person has looked at it. Run again
- * after the teardown changed it adds only the difference; with nothing missing the workbook comes back as it was.
+ * after the teardown changed it adds only the difference; with nothing missing there are no edits.
  */
-export function draftPutBack(workbook: Workbook): Workbook {
-  let draft = renewWhatIsOut(workbook);
+export function draftPutBack(workbook: Workbook): Draft {
+  const all = renewWhatIsOut(workbook);
+  let draft = applyEdits(workbook, all);
   let timeline = replay(draft);
   const go = (edits: readonly Edit[]) => {
     if (edits.length === 0) return;
-    draft = withEdits(draft, edits);
+    all.push(...edits);
+    draft = applyEdits(draft, edits);
     timeline = replay(draft, timeline);
   };
   const tried = new Set<string>();
@@ -52,7 +59,7 @@ export function draftPutBack(workbook: Workbook): Workbook {
   }
   go(lastLookPhotos(timeline));
   go(aidsOut(draft, timeline));
-  return draft;
+  return { workbook: draft, edits: all };
 }
 
 /** The bench when all is done, on the main way. */
@@ -61,7 +68,7 @@ function endOf(timeline: Timeline): BenchState {
 }
 
 /** Components that are always renewed, lie on the cloth at the end, and have no renewal yet. */
-function renewWhatIsOut(workbook: Workbook): Workbook {
+function renewWhatIsOut(workbook: Workbook): Edit[] {
   const timeline = replay(workbook);
   const renewed = new Set(
     workbook.procedure.steps
@@ -86,10 +93,14 @@ function renewWhatIsOut(workbook: Workbook): Workbook {
     group.ids.push(id);
     together.set(positionIds.join(' '), group);
   }
-  return [...together.values()].reduce(
-    (draft, { ids, positionIds }) => withEdits(draft, renewing(draft, ids, positionIds)),
-    workbook,
-  );
+  const edits: Edit[] = [];
+  let draft = workbook;
+  for (const { ids, positionIds } of together.values()) {
+    const more = renewing(draft, ids, positionIds);
+    edits.push(...more);
+    draft = applyEdits(draft, more);
+  }
+  return edits;
 }
 
 /** The positions a part is out at; none when it is out everywhere. */

@@ -1,12 +1,12 @@
 import { leftOut } from '../../bench/state';
 import { NO_WAY, type Ways } from '../../bench/ways';
-import { takingOf } from '../../drafting/way-back/takings';
 import { counterpart } from '../../drafting/way-back/preparing';
 import { refitting, torqueAfter } from '../../drafting/way-back/refitting';
+import { takingOf } from '../../drafting/way-back/takings';
 import { isLeaving, type Step } from '../../model/procedure';
-import { isKeptFluid } from '../../reading/en/safety-words';
 import { bare } from '../../orientation/faces';
-import { answersOn, atStep, changeStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { isKeptFluid } from '../../reading/en/safety-words';
+import { answersOn, atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 export const empty: Rule<'empty'> = {
   id: 'empty',
@@ -132,7 +132,9 @@ export const changeMissed: Rule<'change-missed'> = {
     const { facts } = timeline.end;
     const pieces = (id: string) => timeline.structure.byComponent.get(id) ?? [];
     const always = <T>(name: 'at' | 'seat' | 'facing', key: string, holds: (value: unknown) => boolean, _type?: T) =>
-      facts.variants(name, key).every(({ value, ways }) => timeline.questions.both(ways, timeline.within) === NO_WAY || holds(value));
+      facts
+        .variants(name, key)
+        .every(({ value, ways }) => timeline.questions.both(ways, timeline.within) === NO_WAY || holds(value));
     return (workbook.procedure.intends ?? []).flatMap((change) => {
       const own = pieces(change.componentId);
       const home = (id: string) => always('at', id, (at) => at === 'home');
@@ -145,12 +147,15 @@ export const changeMissed: Rule<'change-missed'> = {
           case 'moves':
             return own.some(
               ({ id, positionId }) =>
-                positionId === change.fromPositionId && home(id) && always('seat', id, (seat) => seat === change.toPositionId),
+                positionId === change.fromPositionId &&
+                home(id) &&
+                always('seat', id, (seat) => seat === change.toPositionId),
             );
           case 'turns':
             return own.some(({ id }) => home(id) && always('facing', id, (facing) => facing !== null));
           case 'exchanges': {
-            const moved = (id: string) => pieces(id).some((piece) => always('seat', piece.id, (seat) => seat !== piece.positionId));
+            const moved = (id: string) =>
+              pieces(id).some((piece) => always('seat', piece.id, (seat) => seat !== piece.positionId));
             return moved(change.componentId) && moved(change.withComponentId);
           }
         }
@@ -162,7 +167,16 @@ export const changeMissed: Rule<'change-missed'> = {
   },
 };
 
-const TIGHTENED_BY: readonly Step['verb'][] = ['loosen', 'start-by-hand', 'fit', 'place', 'seat', 'press', 'pin', 'connect'];
+const TIGHTENED_BY: readonly Step['verb'][] = [
+  'loosen',
+  'start-by-hand',
+  'fit',
+  'place',
+  'seat',
+  'press',
+  'pin',
+  'connect',
+];
 
 export const looseAtEnd: Rule<'loose-at-end'> = {
   id: 'loose-at-end',
@@ -228,8 +242,9 @@ export const notRefilled: Rule<'not-refilled'> = {
       return [{ ...(here && { stepId: key }), ...(on && { on }), componentIds: [], facts: { about: step.about } }];
     });
   },
-  fix: ({ stepId }, context) => {
-    const step = stepOf(context, stepId);
+  fix: ({ stepId, facts: { about } }, context) => {
+    const drains = [...context.timeline.end.drains.values()];
+    const step = stepOf(context, stepId) ?? drains.find((other) => other.about === about);
     return step && { words: { does: 'add-filling' }, edits: counterpart(context.workbook, step, 'fill') };
   },
 };
@@ -252,8 +267,9 @@ export const notRestored: Rule<'not-restored'> = {
       };
     });
   },
-  fix: ({ stepId }, context) => {
-    const step = stepOf(context, stepId);
+  fix: ({ stepId, facts: { about } }, context) => {
+    const isolations = [...context.timeline.end.isolations.values()];
+    const step = stepOf(context, stepId) ?? isolations.find((other) => other.about === about);
     if (!step) return undefined;
     const verb = step.verb === 'close-valve' ? 'open-valve' : 'restore';
     return { words: { does: 'add-restoring' }, edits: counterpart(context.workbook, step, verb) };
@@ -280,7 +296,9 @@ export const restoredOpen: Rule<'restored-open'> = {
   find: (context) =>
     noticed(context, 'restored-open').flatMap(({ step, index, on, notice: { componentIds, why } }) => {
       // A guard goes back last; nothing turns on it.
-      const open = laterBack(context, index, componentIds).filter((id) => !/guard/i.test(bare(componentOf(context, id)?.name ?? '')));
+      const open = laterBack(context, index, componentIds).filter(
+        (id) => !/guard/i.test(bare(componentOf(context, id)?.name ?? '')),
+      );
       return open.length > 0 ? [{ ...atStep(step, on), componentIds: open, facts: { componentIds: open, why } }] : [];
     }),
 };

@@ -1,12 +1,12 @@
+import { newStep } from '../../edits/steps';
+import { writtenIn } from '../../edits/written';
 import type { Step } from '../../model/procedure';
 import { UNSAID_MINUTES } from '../../model/procedure';
-import { newStep } from '../../edits/steps';
+import { saysLubricant } from '../../reading/en/wording';
 import { compatibility } from '../../supplies/compatibility';
 import { isCompound, isLubricant } from '../../supplies/consumable-kinds';
 import { materialOf } from '../../supplies/materials';
-import { writtenIn } from '../../edits/written';
-import { saysLubricant } from '../../reading/en/wording';
-import { atStep, changeStep, componentOf, indexOf, noticed, type Rule, stepOf, targetIds, targetsOf } from '../rule';
+import { atStep, type CheckContext, changeStep, componentOf, indexOf, noticed, type Rule, stepOf, targetIds, targetsOf } from '../rule';
 
 export const swells: Rule<'swells'> = {
   id: 'swells',
@@ -16,7 +16,9 @@ export const swells: Rule<'swells'> = {
     const { consumables } = context.timeline.structure;
     return context.workbook.procedure.steps.flatMap((step) => {
       const applied = [...step.applications, ...(step.methods ?? []).flatMap((method) => method.applications ?? [])];
-      const ids = new Set(applied.flatMap(({ consumableId, orConsumableIds = [] }) => [consumableId, ...orConsumableIds]));
+      const ids = new Set(
+        applied.flatMap(({ consumableId, orConsumableIds = [] }) => [consumableId, ...orConsumableIds]),
+      );
       return targetsOf(context, step).flatMap((component) =>
         [...ids].flatMap((consumableId) => {
           const consumable = consumables.get(consumableId);
@@ -77,7 +79,10 @@ export const oldCompound: Rule<'old-compound'> = {
       ...(step.when && { when: step.when }),
       drafted: ['verb', 'targets'],
     };
-    return { words: { does: 'add-cleaning' }, edits: [{ kind: 'insert', index: indexOf(context, stepId), step: clean }] };
+    return {
+      words: { does: 'add-cleaning' },
+      edits: [{ kind: 'insert', index: indexOf(context, stepId), step: clean }],
+    };
   },
 };
 
@@ -109,7 +114,10 @@ export const soakShort: Rule<'soak-short'> = {
     );
     if (!soaked || minutes === null || minutes >= wanted) return undefined;
     const longer = (soaked.minutes ?? UNSAID_MINUTES) + wanted - minutes;
-    return { words: { does: 'soak-longer', count: wanted - minutes }, edits: [changeStep(soaked, { minutes: longer })] };
+    return {
+      words: { does: 'soak-longer', count: wanted - minutes },
+      edits: [changeStep(soaked, { minutes: longer })],
+    };
   },
 };
 
@@ -119,7 +127,8 @@ export const drySeal: Rule<'dry-seal'> = {
   severity: 'advise',
   find: (context) =>
     noticed(context, 'dry-seal').flatMap(({ step, on, notice: { componentId, consumableId } }) => {
-      // What the words tell is put on, though no field says it.
+      // Greased in its place a moment later it is not dry; and what the words tell is put on, though no field says it.
+      if (isGreasedLater(context, step, componentId)) return [];
       if (!consumableId && writtenIn(step).some(({ text }) => saysLubricant(text))) return [];
       return [
         {
@@ -145,6 +154,14 @@ export const drySeal: Rule<'dry-seal'> = {
     };
   },
 };
+
+/** Whether a later step lubricates a part where it sits. */
+function isGreasedLater({ workbook }: CheckContext, step: Step, componentId: string): boolean {
+  const { steps } = workbook.procedure;
+  return steps
+    .slice(steps.indexOf(step) + 1)
+    .some((later) => later.verb === 'lubricate' && later.targets.some((target) => target.componentId === componentId));
+}
 
 export const compoundMissing: Rule<'compound-missing'> = {
   id: 'compound-missing',

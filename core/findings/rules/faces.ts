@@ -1,11 +1,11 @@
+import { writtenIn } from '../../edits/written';
 import { asFoundEnds } from '../../evidence/looks';
 import type { Faces } from '../../model/faces';
 import type { Procedure, Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { placesInStacks } from '../../orientation/directions';
 import { countInStack } from '../../orientation/stack-section';
-import { writtenIn } from '../../edits/written';
-import { atStep, changeStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 /** The steps that say how a single part faces, by component, once for each version of a procedure. */
 const known = new WeakMap<Procedure, ReadonlyMap<string, readonly Step[]>>();
@@ -52,7 +52,9 @@ export const facesWrong: Rule<'faces-wrong'> = {
 };
 
 function isTurning({ workbook }: CheckContext, componentId: string): boolean {
-  return (workbook.procedure.intends ?? []).some((change) => change.kind === 'turns' && change.componentId === componentId);
+  return (workbook.procedure.intends ?? []).some(
+    (change) => change.kind === 'turns' && change.componentId === componentId,
+  );
 }
 
 export const facesClash: Rule<'faces-clash'> = {
@@ -158,7 +160,11 @@ export const stackCount: Rule<'stack-count'> = {
       const component = componentOf(context, componentId);
       if (!component || !handled.has(componentId)) return [];
       const positions = series.positionSets.find(({ id }) => id === component.positionSetId)?.positions ?? [];
-      const held = heldAt(context, componentId, positions.map(({ id }) => id)).filter((count) => count !== component.count);
+      const held = heldAt(
+        context,
+        componentId,
+        positions.map(({ id }) => id),
+      ).filter((count) => count !== component.count);
       const [wrong] = held;
       if (wrong === undefined) return [];
       const facts = { componentId, held: wrong, listed: component.count, eachPlace: positions.length > 0 };
@@ -182,7 +188,11 @@ function heldAt({ workbook: { series } }: CheckContext, componentId: string, pos
   const perPlace = positionIds.map((id) => placesInStacks(series, componentId, { positionIds: [id] }));
   if (perPlace.length > 0 && perPlace.every((places) => places.length < all.length)) return perPlace.map(sum);
   // One stack drawn for all places, or all stacks of the pump together.
-  if (all.length > 1 && all.every(({ stack }) => countInStack(stack, componentId) === countInStack(all[0]?.stack ?? stack, componentId)) && positionIds.length > 0)
+  if (
+    all.length > 1 &&
+    all.every(({ stack }) => countInStack(stack, componentId) === countInStack(all[0]?.stack ?? stack, componentId)) &&
+    positionIds.length > 0
+  )
     return [countInStack(all[0]?.stack as (typeof all)[number]['stack'], componentId)];
   return [sum(all)];
 }

@@ -19,7 +19,9 @@ export const limitsContradict: Rule<'limits-contradict'> = {
     workbook.procedure.steps.flatMap((step) =>
       measurementsOf(step).flatMap((measurement) => {
         const wrong = contradiction(measurement);
-        return wrong ? [{ stepId: step.id, componentIds: targetIds(step), facts: { what: measurement.what, wrong } }] : [];
+        return wrong
+          ? [{ stepId: step.id, componentIds: targetIds(step), facts: { what: measurement.what, wrong } }]
+          : [];
       }),
     ),
   fix: ({ stepId, facts: { what, wrong } }, context) => {
@@ -40,7 +42,9 @@ function contradiction({ nominal, least, most }: Measurement): 'order' | 'nomina
   if (least && most && inSi(least) >= inSi(most)) return 'order';
   if (!nominal) return undefined;
   // A new part is within its own limits; where only one is said, on its right side.
-  const apart = [least, most].some((limit) => limit && Math.abs(inSi(limit) - inSi(nominal)) > MOST_WEAR * inSi(nominal));
+  const apart = [least, most].some(
+    (limit) => limit && Math.abs(inSi(limit) - inSi(nominal)) > MOST_WEAR * inSi(nominal),
+  );
   if (apart) return 'units';
   if ((least && inSi(nominal) < inSi(least)) || (most && inSi(nominal) > inSi(most))) return 'nominal';
   return undefined;
@@ -70,7 +74,11 @@ export const noGauge: Rule<'no-gauge'> = {
     workbook.procedure.steps.flatMap((step) => {
       if (step.toolIds.length > 0) return [];
       const bare = measurementsOf(step).find(({ toolId }) => !toolId);
-      if (!bare || writtenIn(step).some(({ text }) => /\b(calipers?|callipers?|micrometer|gauge|rule|ring|depth)\b/i.test(text))) return [];
+      if (
+        !bare ||
+        writtenIn(step).some(({ text }) => /\b(calipers?|callipers?|micrometer|gauge|rule|ring|depth)\b/i.test(text))
+      )
+        return [];
       return [{ stepId: step.id, componentIds: targetIds(step), facts: { what: bare.what } }];
     }),
 };
@@ -113,7 +121,13 @@ export const nothingToLookFor: Rule<'nothing-to-look-for'> = {
       if (!target || !['inspect', 'compare'].includes(step.verb)) return [];
       const looks = step.looks ?? [];
       const empty = looks.find((look) => isEmptyVerdict(look.sound) && look.faults.length === 0);
-      const bare = looks.length === 0 && measurementsOf(step).length === 0 && !step.detail && !step.text && !step.photo && !step.decision;
+      const bare =
+        looks.length === 0 &&
+        measurementsOf(step).length === 0 &&
+        !step.detail &&
+        !step.text &&
+        !step.photo &&
+        !step.decision;
       if (!empty && !bare) return [];
       return [
         {
@@ -166,7 +180,8 @@ export const lookLate: Rule<'look-late'> = {
       let last: { act: string; at: number } | undefined;
       timeline.frames.slice(0, index).forEach(({ moves }, at) => {
         for (const { act, unitId } of moves)
-          if (timeline.units.get(unitId)?.componentId === component.id && (act === 'out' || act === 'home')) last = { act, at };
+          if (timeline.units.get(unitId)?.componentId === component.id && (act === 'out' || act === 'home'))
+            last = { act, at };
       });
       if (last?.act !== 'home' || isOutAgain(context, component.id, index)) return [];
       return [{ stepId: step.id, componentIds: [component.id], facts: { componentId: component.id } }];
@@ -182,6 +197,7 @@ function judgesWear({ looks = [] }: Step): boolean {
 function isOutAgain({ timeline }: Parameters<typeof componentOf>[0], componentId: string, index: number): boolean {
   return timeline.frames
     .slice(index + 1)
-    .some(({ moves }) => moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId));
+    .some(({ moves }) =>
+      moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId),
+    );
 }
-

@@ -1,7 +1,7 @@
 import { FIELD_NAMES, FIELDS, type FieldName } from '../../bench/fields';
 import { NO_WAY, type Ways } from '../../bench/ways';
 import { draftedFields } from '../../edits/steps';
-import { answersOn, atStep, changeStep, type CheckContext, noticed, type Rule, stepOf, targetIds } from '../rule';
+import { answersOn, atStep, type CheckContext, changeStep, noticed, type Rule, stepOf, targetIds } from '../rule';
 
 /** What differs in the end between the ways through, of all that makes a pump another one. */
 function differing({ timeline }: CheckContext): { name: FieldName; key: string; ways: Ways }[] {

@@ -1,7 +1,7 @@
 import { newStep } from '../../edits/steps';
 import type { Step } from '../../model/procedure';
-import { atStep, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
 import { disorders } from '../order';
+import { atStep, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
 
 export const covered: Rule<'covered'> = {
   id: 'covered',
@@ -29,10 +29,15 @@ export const covered: Rule<'covered'> = {
     if (!step) return undefined;
     const clears = context.workbook.procedure.steps.findIndex(
       (later, i) =>
-        i > index && later.stage === step.stage && later.targets.some((target) => target.componentId === facts.byComponentId),
+        i > index &&
+        later.stage === step.stage &&
+        later.targets.some((target) => target.componentId === facts.byComponentId),
     );
     if (clears <= index) return undefined;
-    return { words: { does: 'move-behind' }, edits: [{ kind: 'move', stepId: step.id, index: clears, stage: step.stage }] };
+    return {
+      words: { does: 'move-behind' },
+      edits: [{ kind: 'move', stepId: step.id, index: clears, stage: step.stage }],
+    };
   },
 };
 
@@ -56,7 +61,10 @@ export const stillTight: Rule<'still-tight'> = {
       ...(step.when && { when: step.when }),
       drafted: ['verb', 'targets'],
     };
-    return { words: { does: 'loosen-first' }, edits: [{ kind: 'insert', index: indexOf(context, stepId), step: loosen }] };
+    return {
+      words: { does: 'loosen-first' },
+      edits: [{ kind: 'insert', index: indexOf(context, stepId), step: loosen }],
+    };
   },
 };
 
@@ -97,7 +105,12 @@ export const aidNotThere: Rule<'aid-not-there'> = {
   fix: ({ stepId, facts: { toolId } }, context) => {
     const step = stepOf(context, stepId);
     const left = (step?.aidsOut ?? []).filter((id) => id !== toolId);
-    return step && { words: { does: 'drop-aid' }, edits: [changeStep(step, { aidsOut: left.length > 0 ? left : undefined })] };
+    return (
+      step && {
+        words: { does: 'drop-aid' },
+        edits: [changeStep(step, { aidsOut: left.length > 0 ? left : undefined })],
+      }
+    );
   },
 };
 
@@ -172,4 +185,3 @@ export const shaftElsewhere: Rule<'shaft-elsewhere'> = {
       facts: { wanted, is },
     })),
 };
-

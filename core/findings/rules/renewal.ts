@@ -1,8 +1,8 @@
-import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
 import { newPieces } from '../../bench/state';
 import { renewing } from '../../drafting/way-back/preparing';
 import type { Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
+import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
 import { atStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 export const reused: Rule<'reused'> = {
@@ -33,9 +33,15 @@ export const untouched: Rule<'untouched'> = {
   find: (context) => {
     const { timeline, workbook } = context;
     const { structure } = timeline;
-    const named = new Set(workbook.procedure.steps.flatMap(({ targets }) => targets.map((target) => target.componentId)));
+    const named = new Set(
+      workbook.procedure.steps
+        .filter(({ verb }) => verbOf(verb).effect !== 'stays')
+        .flatMap(({ targets }) => targets.map((target) => target.componentId)),
+    );
     const opened = new Set(
-      workbook.procedure.steps.filter(({ verb }) => ['split', 'join'].includes(verb)).flatMap(({ targets }) => targets.map((t) => t.componentId)),
+      workbook.procedure.steps
+        .filter(({ verb }) => ['split', 'join'].includes(verb))
+        .flatMap(({ targets }) => targets.map((t) => t.componentId)),
     );
     return workbook.series.components.flatMap((component) => {
       if (component.renewal !== 'always' || !component.hostId || named.has(component.id)) return [];
@@ -138,7 +144,9 @@ export const noSpare: Rule<'no-spare'> = {
     const { series, procedure } = context.workbook;
     const inKits = new Set(series.kits.flatMap(({ contents }) => contents.map(({ componentId }) => componentId)));
     const renewed = new Set(
-      procedure.steps.filter(({ verb }) => verb === 'renew').flatMap(({ targets }) => targets.map((t) => t.componentId)),
+      procedure.steps
+        .filter(({ verb }) => verb === 'renew')
+        .flatMap(({ targets }) => targets.map((t) => t.componentId)),
     );
     return procedure.steps.flatMap((step) => {
       const [target, more] = step.targets;
@@ -155,4 +163,3 @@ function renewSign({ looks = [], measurements = [] }: Step): string | undefined 
   const fault = looks.flatMap(({ faults }) => faults).find(({ follows }) => follows === 'renew');
   return fault?.sign ?? measurements.find(({ follows, least, most }) => follows === 'renew' && (least || most))?.what;
 }
-

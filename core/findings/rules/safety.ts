@@ -1,12 +1,23 @@
 import { newStep } from '../../edits/steps';
 import { writtenIn } from '../../edits/written';
+import { PLANNED_LIFT_KG } from '../../model/limits';
 import type { Step } from '../../model/procedure';
 import { toolLabel } from '../../model/series';
 import { convert, readQuantity } from '../../quantity/quantity';
 import { energyOf } from '../../reading/en/safety-words';
 import { isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
-import { PLANNED_LIFT_KG } from '../../model/limits';
-import { atStep, changeStep, type CheckContext, componentOf, indexOf, noticed, type Rule, stepOf, targetIds, toolsOf } from '../rule';
+import {
+  atStep,
+  type CheckContext,
+  changeStep,
+  componentOf,
+  indexOf,
+  noticed,
+  type Rule,
+  stepOf,
+  targetIds,
+  toolsOf,
+} from '../rule';
 
 export const springRelease: Rule<'spring-release'> = {
   id: 'spring-release',
@@ -39,7 +50,11 @@ export const notIsolated: Rule<'not-isolated'> = {
   family: 'safety',
   severity: 'warn',
   find: (context) =>
-    noticed(context, 'not-isolated').map(({ step, on }) => ({ ...atStep(step, on), componentIds: targetIds(step), facts: {} })),
+    noticed(context, 'not-isolated').map(({ step, on }) => ({
+      ...atStep(step, on),
+      componentIds: targetIds(step),
+      facts: {},
+    })),
   fix: ({ stepId }) => {
     const isolate: Step = {
       ...newStep(`isolate-${stepId}`.slice(0, 64), 'isolate', undefined),
@@ -61,7 +76,9 @@ export const weakIsolation: Rule<'weak-isolation'> = {
       if ((verb !== 'isolate' && verb !== 'lock-out') || !about || !isWeakIsolation(about)) return [];
       const proper = procedure.steps.some(
         (other) =>
-          other !== step && (other.verb === 'isolate' || other.verb === 'lock-out') && !isWeakIsolation(other.about ?? ''),
+          other !== step &&
+          (other.verb === 'isolate' || other.verb === 'lock-out') &&
+          !isWeakIsolation(other.about ?? ''),
       );
       return proper ? [] : [{ stepId: step.id, componentIds: [], facts: { about } }];
     }),
@@ -152,7 +169,8 @@ export const heavy: Rule<'heavy'> = {
       if (!heaviest || heaviest.kg < PLANNED_LIFT_KG) return [];
       const tools = toolsOf(step, series);
       if (tools.some(({ kind, name }) => kind === 'lifting' || saysLift(name))) return [];
-      if (step.cautions.some(({ usual }) => usual === 'heavy') || writtenIn(step).some(({ text }) => saysLift(text))) return [];
+      if (step.cautions.some(({ usual }) => usual === 'heavy') || writtenIn(step).some(({ text }) => saysLift(text)))
+        return [];
       return [{ stepId: step.id, componentIds: [heaviest.componentId], facts: heaviest }];
     });
   },
@@ -176,7 +194,9 @@ export const liftShort: Rule<'lift-short'> = {
     const { procedure, series } = context.workbook;
     if (!hasMasses(context)) return [];
     return procedure.steps.flatMap((step, index) => {
-      const lifting = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id && tool.kind === 'lifting') ?? []);
+      const lifting = step.toolIds.flatMap(
+        (id) => series.tools.find((tool) => tool.id === id && tool.kind === 'lifting') ?? [],
+      );
       const heaviest = lifting.length > 0 ? heaviestMoved(context, index) : undefined;
       return lifting.flatMap((tool) => {
         const reading = readQuantity(/\d[\d.,]*\s*(kg|t|lbs?)\b/i.exec(toolLabel(tool))?.[0] ?? '', 'mass');

@@ -6,7 +6,17 @@ import { verbOf } from '../../model/verbs';
 import { convert, inSi, type Quantity, readQuantity, relativeGap } from '../../quantity/quantity';
 import { bareTorqueIn, isPowerTool, isTorqueTool, turnsBySize } from '../../reading/en/wording';
 import { plausibleTorque, rangeIn, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
-import { atStep, changeStep, type CheckContext, componentOf, noticed, type Rule, stepOf, targetIds, toolsOf } from '../rule';
+import {
+  atStep,
+  type CheckContext,
+  changeStep,
+  componentOf,
+  noticed,
+  type Rule,
+  stepOf,
+  targetIds,
+  toolsOf,
+} from '../rule';
 
 const newtonMetres = (value: number): Quantity => ({ value: Number(value.toPrecision(4)), unit: 'N·m' });
 
@@ -83,13 +93,24 @@ export const secondFigure: Rule<'second-figure'> = {
 };
 
 /** Two torque steps right after one another with a rising figure are passes of one tightening. */
-function isPass({ workbook }: CheckContext, step: Step, index: number, componentId: string, first: number, second: number): boolean {
+function isPass(
+  { workbook }: CheckContext,
+  step: Step,
+  index: number,
+  componentId: string,
+  first: number,
+  second: number,
+): boolean {
   const before = workbook.procedure.steps
     .slice(0, index)
     .findLast((other) => other.verb === 'torque' && other.targets.some((target) => target.componentId === componentId));
   const between = before ? workbook.procedure.steps.slice(workbook.procedure.steps.indexOf(before) + 1, index) : [];
   const rises = second > first && second <= first * 6;
-  return rises && between.every(({ verb }) => ['torque', 'turn', 'wait', 'inspect', 'photo'].includes(verb)) && step.stage === before?.stage;
+  return (
+    rises &&
+    between.every(({ verb }) => ['torque', 'turn', 'wait', 'inspect', 'photo'].includes(verb)) &&
+    step.stage === before?.stage
+  );
 }
 
 export const holeOccupied: Rule<'hole-occupied'> = {
@@ -108,9 +129,15 @@ const LOOSENS: readonly Step['verb'][] = ['loosen', 'take-off', 'draw', 'separat
 const TIGHTENS: readonly Step['verb'][] = ['torque', 'start-by-hand', 'fit', 'connect'];
 
 /** Sizes across flats of the tools that turn a part, in mm, by whether it comes off or goes back. */
-function keySizes({ workbook: { series, procedure } }: CheckContext, verbs: readonly Step['verb'][], componentId: string) {
+function keySizes(
+  { workbook: { series, procedure } }: CheckContext,
+  verbs: readonly Step['verb'][],
+  componentId: string,
+) {
   return procedure.steps
-    .filter((step) => verbs.includes(step.verb) && step.targets.length === 1 && step.targets[0]?.componentId === componentId)
+    .filter(
+      (step) => verbs.includes(step.verb) && step.targets.length === 1 && step.targets[0]?.componentId === componentId,
+    )
     .flatMap((step) =>
       toolsOf(step, series).flatMap((tool) => {
         const size = turnsBySize(tool.name) ? flatsOf(tool) : undefined;
@@ -175,7 +202,16 @@ function withoutTool(step: Step | undefined, toolId: string) {
   };
 }
 
-const PUTS_TOGETHER: readonly Step['verb'][] = ['torque', 'start-by-hand', 'fit', 'press', 'seat', 'place', 'connect', 'join'];
+const PUTS_TOGETHER: readonly Step['verb'][] = [
+  'torque',
+  'start-by-hand',
+  'fit',
+  'press',
+  'seat',
+  'place',
+  'connect',
+  'join',
+];
 
 export const powerTightens: Rule<'power-tightens'> = {
   id: 'power-tightens',
@@ -209,10 +245,13 @@ export const noWrench: Rule<'no-wrench'> = {
 
 /** The range of a torque tool: as said, or as its size tells. */
 function torqueRange(tool: Tool): { from: Quantity; to: Quantity } | undefined {
-  return tool.range ?? rangeIn(tool.size ?? tool.name, (words) => {
-    const reading = readQuantity(words, 'torque');
-    return reading.ok ? reading.quantity : undefined;
-  });
+  return (
+    tool.range ??
+    rangeIn(tool.size ?? tool.name, (words) => {
+      const reading = readQuantity(words, 'torque');
+      return reading.ok ? reading.quantity : undefined;
+    })
+  );
 }
 
 export const wrenchRange: Rule<'wrench-range'> = {
@@ -228,7 +267,9 @@ export const wrenchRange: Rule<'wrench-range'> = {
       });
       const [first] = wrenches;
       if (!figure || !first) return [];
-      const fits = wrenches.some(({ from, to }) => inSi(figure) >= inSi(from) * 0.999 && inSi(figure) <= inSi(to) * 1.001);
+      const fits = wrenches.some(
+        ({ from, to }) => inSi(figure) >= inSi(from) * 0.999 && inSi(figure) <= inSi(to) * 1.001,
+      );
       if (fits) return [];
       const facts = { toolId: first.tool.id, figure, from: first.from, to: first.to };
       return [{ stepId: step.id, componentIds: targetIds(step), facts }];
@@ -285,7 +326,9 @@ export const oddUnit: Rule<'odd-unit'> = {
   severity: 'warn',
   find: ({ workbook: { procedure } }) => {
     const isPound = ({ unit }: Quantity) => unit.startsWith('lbf');
-    const torqued = procedure.steps.flatMap((step) => (step.torque ? [{ step, figure: step.torque.figure, also: step.torque.also }] : []));
+    const torqued = procedure.steps.flatMap((step) =>
+      step.torque ? [{ step, figure: step.torque.figure, also: step.torque.also }] : [],
+    );
     return torqued.flatMap(({ step, figure, also }) => {
       const others = torqued.filter((other) => other.step !== step);
       const [first] = others;
@@ -305,7 +348,11 @@ export const noUnit: Rule<'no-unit'> = {
       for (const { text } of writtenIn(step)) {
         const bare = bareTorqueIn(text);
         // The field may give the unit that the words leave out.
-        if (!bare || (step.torque && step.torque.figure.value === Number(bare.figure.replace(',', '.')) && bare.word === '')) continue;
+        if (
+          !bare ||
+          (step.torque && step.torque.figure.value === Number(bare.figure.replace(',', '.')) && bare.word === '')
+        )
+          continue;
         return [{ stepId: step.id, componentIds: targetIds(step), facts: bare }];
       }
       return [];
@@ -348,7 +395,10 @@ export const twoFigures: Rule<'two-figures'> = {
     const step = stepOf(context, stepId);
     if (!step?.torque) return undefined;
     const right = { ...convert(figure, also.unit), value: Number(convert(figure, also.unit).value.toPrecision(3)) };
-    return { words: { does: 'use-figure', figure: right }, edits: [changeStep(step, { torque: { ...step.torque, also: right } })] };
+    return {
+      words: { does: 'use-figure', figure: right },
+      edits: [changeStep(step, { torque: { ...step.torque, also: right } })],
+    };
   },
 };
 
@@ -359,7 +409,13 @@ export const threadCondition: Rule<'thread-condition'> = {
   find: (context) =>
     noticed(context, 'thread-condition').flatMap(({ step, on, notice: { componentId, consumableId } }) =>
       step.torque
-        ? [{ ...atStep(step, on), componentIds: [componentId], facts: { componentId, consumableId, figure: step.torque.figure } }]
+        ? [
+            {
+              ...atStep(step, on),
+              componentIds: [componentId],
+              facts: { componentId, consumableId, figure: step.torque.figure },
+            },
+          ]
         : [],
     ),
   // Which of the two is wrong a person has to say, unless only one was said.

@@ -1,9 +1,9 @@
 import { writtenIn } from '../../edits/written';
 import { compareText, type TextDifference } from '../../reading/en/compare-text';
 import { toolsOnlyInText } from '../../reading/en/mentions';
-import { pointsIn, sentencesOf, tellsTwo, vagueIn, wordsOf } from '../../reading/en/wording';
 import { VERB_WORDS } from '../../reading/en/verb-words';
-import { changeStep, remembered, type Rule, stepOf, targetIds } from '../rule';
+import { pointsIn, sentencesOf, tellsTwo, vagueIn, wordsOf } from '../../reading/en/wording';
+import { changeStep, type Rule, remembered, stepOf, targetIds } from '../rule';
 
 const differences = remembered((step, series): readonly TextDifference[] => compareText(step, series));
 
@@ -25,7 +25,9 @@ export const textDiffers: Rule<'text-differs'> = {
 };
 
 const missingIn = remembered((step, series) => {
-  const words = writtenIn(step).flatMap(({ where, text }) => (where === 'caution' || where === 'question' ? [] : [text]));
+  const words = writtenIn(step).flatMap(({ where, text }) =>
+    where === 'caution' || where === 'question' ? [] : [text],
+  );
   if (words.length === 0) return [];
   const ids = new Set([
     ...step.toolIds,
@@ -60,7 +62,8 @@ const vagueWords = remembered((step) => {
   for (const { text } of writtenIn(step)) {
     const vagueHit = vagueIn(text);
     // A figure in the step is what "to specification" then means.
-    if (vagueHit && !(step.torque && /spec|torque/i.test(vagueHit))) return { words: vagueHit.toLowerCase(), noPicture: false };
+    if (vagueHit && !(step.torque && /spec|torque/i.test(vagueHit)))
+      return { words: vagueHit.toLowerCase(), noPicture: false };
     const pointing = hasPicture ? undefined : pointsIn(text);
     if (pointing) return { words: pointing.toLowerCase(), noPicture: true };
   }
@@ -122,7 +125,9 @@ export const houseTerm: Rule<'house-term'> = {
   family: 'words',
   severity: 'advise',
   find: ({ workbook: { procedure, house } }) => {
-    const terms = (house?.terms ?? []).flatMap(({ say, insteadOf }) => insteadOf.map((word) => ({ say, pattern: termPattern(word) })));
+    const terms = (house?.terms ?? []).flatMap(({ say, insteadOf }) =>
+      insteadOf.map((word) => ({ say, pattern: termPattern(word) })),
+    );
     if (terms.length === 0) return [];
     return procedure.steps.flatMap((step) => {
       for (const { text } of writtenIn(step)) {

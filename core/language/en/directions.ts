@@ -22,9 +22,9 @@ export function sayDirection(direction: Direction, series: Series): string {
   return direction.away ? `away from ${name}` : name;
 }
 
-/** "lip toward the pressure": a facing in a few words. */
+/** "lip facing the pressure": a facing in a few words. */
 export function sayFacing({ end, toward }: Faces, series: Series): string {
-  return end ? `${end} toward ${sayDirection(toward, series)}` : `toward ${sayDirection(toward, series)}`;
+  return `${end ? `${end} ` : ''}facing ${sayDirection(toward, series)}`;
 }
 
 /** "tab in the slot of the gland": how a part is turned, in words. */

@@ -9,7 +9,8 @@ interface RuleTexts {
 
 export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   covered: {
-    looksFor: 'a part taken while something is in its way; a stop where the series says so, a warning where the order of the steps tells it',
+    looksFor:
+      'a part taken while something is in its way; a stop where the series says so, a warning where the order of the steps tells it',
     reason: 'It cannot be reached, and forcing it breaks what is in the way.',
   },
   'still-tight': {
@@ -208,7 +209,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'The pump stands open while somebody finds out what to order.',
   },
   swells: {
-    looksFor: 'grease, oil or compound on a part whose material it attacks; a stop where the published rating is the worst',
+    looksFor:
+      'grease, oil or compound on a part whose material it attacks; a stop where the published rating is the worst',
     reason: 'The part swells or softens, jams or leaks, and nobody sees why.',
   },
   'old-compound': {
@@ -252,7 +254,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'The controller starts the pump again by itself.',
   },
   'pressure-kept': {
-    looksFor: 'something loosened or taken off before the pressure of every line is released, unless the series holds none',
+    looksFor:
+      'something loosened or taken off before the pressure of every line is released, unless the series holds none',
     reason: 'Stored pressure throws parts and drives liquid through the skin.',
   },
   'pressure-first': {
@@ -288,7 +291,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'The reading cannot be taken.',
   },
   'nothing-to-look-for': {
-    looksFor: 'a look that says neither what to look for nor what is in order; a warning where it says "good" and no more',
+    looksFor:
+      'a look that says neither what to look for nor what is in order; a warning where it says "good" and no more',
     reason: 'Everybody sees something else.',
   },
   'never-looked': {
@@ -308,7 +312,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'Six weeks later nobody can show the customer what was found.',
   },
   'text-differs': {
-    looksFor: "the trainer's own words that name a figure, tool, size, number, part, place or facing other than the step",
+    looksFor:
+      "the trainer's own words that name a figure, tool, size, number, part, place or facing other than the step",
     reason: 'The technician reads the words, the checks read the step; both have to say the same.',
   },
   'unlisted-tool': {
@@ -347,5 +352,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor: 'steps that no answer leads to; a warning for questions on which nothing depends',
     reason: 'The technician never sees the step, or answers for nothing.',
   },
-  unconfirmed: { looksFor: 'drafted steps that nobody has looked at', reason: 'A draft knows the order, not the pump.' },
+  unconfirmed: {
+    looksFor: 'drafted steps that nobody has looked at',
+    reason: 'A draft knows the order, not the pump.',
+  },
 };

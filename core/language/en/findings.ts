@@ -1,10 +1,10 @@
 import { FAMILIES, type Finding, type FindingOf, type FixWords, type RuleId } from '../../findings/finding';
-import type { Series } from '../../model/series';
 import type { Workbook } from '../../model/procedure';
+import type { Series } from '../../model/series';
 import { sayNumber, sayQuantity } from '../../quantity/quantity';
 import { sayClocking, sayFacing } from './directions';
-import { capital, counted, Naming } from './naming';
 import { FINDING_TEXTS } from './finding-texts';
+import { capital, counted, Naming } from './naming';
 
 type Sayer<R extends RuleId> = (finding: FindingOf<R>, say: Naming, series: Series) => string;
 
@@ -28,7 +28,15 @@ const WHERE = {
   measurement: 'a measurement',
   method: 'a method',
 } as const;
-const WHAT = { figure: 'figure', tool: 'tool', part: 'part', face: 'facing', count: 'number', size: 'size', place: 'place' };
+const WHAT = {
+  figure: 'figure',
+  tool: 'tool',
+  part: 'part',
+  face: 'facing',
+  count: 'number',
+  size: 'size',
+  place: 'place',
+};
 
 /** One plain sentence for each rule: what would go wrong, with part, place and step. */
 const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
@@ -46,7 +54,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   },
   'partly-there': (f, say) =>
     `${say.step(f)}: at ${say.positions(f.facts.positionIds)} the ${say.part(f.facts.componentId, 1)} is ${f.facts.act === 'takes' ? 'out already' : 'not out'}${say.on(f.on)}.`,
-  'aid-not-there': (f, say) => `${say.step(f)}, takes out the ${say.tool(f.facts.toolId)} that nothing put in${say.on(f.on)}.`,
+  'aid-not-there': (f, say) =>
+    `${say.step(f)}, takes out the ${say.tool(f.facts.toolId)} that nothing put in${say.on(f.on)}.`,
   'wrong-places': (f, say) =>
     `${say.step(f)}, names ${say.positions(f.facts.positionIds)}, where there ${say.agree(f.facts.componentId, 'is', 'are')} no ${say.part(f.facts.componentId)}.`,
   buried: (f, say) => {
@@ -96,9 +105,12 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     f.stepId
       ? `${say.step(f)}: nothing fills it again${say.on(f.on)}.`
       : `An earlier module drains ${f.facts.about ?? 'the pump'} and nothing fills it again.`,
-  'filled-open': (f, say) => `${say.step(f)}, fills while ${say.parts(f.facts.componentIds)} ${areOut(f.facts.componentIds, say)} still out${say.on(f.on)}.`,
+  'filled-open': (f, say) =>
+    `${say.step(f)}, fills while ${say.parts(f.facts.componentIds)} ${areOut(f.facts.componentIds, say)} still out${say.on(f.on)}.`,
   'not-restored': (f, say) =>
-    f.stepId ? `${say.step(f)}: nothing restores it${say.on(f.on)}.` : 'An earlier module isolates the pump and nothing restores it.',
+    f.stepId
+      ? `${say.step(f)}: nothing restores it${say.on(f.on)}.`
+      : 'An earlier module isolates the pump and nothing restores it.',
   'restored-open': (f, say) =>
     `${say.step(f)}, is done while ${say.parts(f.facts.componentIds)} ${areOut(f.facts.componentIds, say)} ${f.facts.why === 'out' ? 'still out' : 'not torqued yet'}${say.on(f.on)}.`,
   'tested-locked': (f, say) =>
@@ -119,7 +131,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `The stack holds ${f.facts.held} × ${say.part(f.facts.componentId, 1)}, the parts list ${f.facts.listed}${f.facts.eachPlace ? ' at each place' : ''}.`,
   swapped: (f, say) =>
     `${say.step(f)}, fits the ${say.part(f.facts.componentId, 1)} of ${say.position(f.facts.fromPositionId)} at ${say.position(f.facts.toPositionId)}${say.on(f.on)}.`,
-  unmarked: (f, say) => `${say.step(f)}: the ${say.part(f.facts.componentId)} are matched and not marked${say.on(f.on)}.`,
+  unmarked: (f, say) =>
+    `${say.step(f)}: the ${say.part(f.facts.componentId)} are matched and not marked${say.on(f.on)}.`,
   'torque-misplaced': (f, say) => `${say.step(f)}, stands in the take-down.`,
   'torque-early': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.heldId)} that the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'holds', 'hold')} ${say.agree(f.facts.heldId, 'is', 'are')} not in yet${say.on(f.on)}.`,
@@ -140,8 +153,10 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}, ${sayQuantity(f.facts.from)} to ${sayQuantity(f.facts.to)}.`,
   implausible: (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be meant for ${f.facts.thread}, which bears ${sayNumber(f.facts.least, 2)} to ${sayNumber(f.facts.most, 2)} ${f.facts.figure.unit}.`,
-  'odd-unit': (f, say) => `${say.step(f)}: ${sayQuantity(f.facts.figure)} stands alone; all other figures are in ${f.facts.usual}.`,
-  'no-unit': (f, say) => `${say.step(f)}, says ${f.facts.figure}${f.facts.word ? ` ${f.facts.word}` : ''} and no unit of torque.`,
+  'odd-unit': (f, say) =>
+    `${say.step(f)}: ${sayQuantity(f.facts.figure)} stands alone; all other figures are in ${f.facts.usual}.`,
+  'no-unit': (f, say) =>
+    `${say.step(f)}, says ${f.facts.figure}${f.facts.word ? ` ${f.facts.word}` : ''} and no unit of torque.`,
   'no-figure': (f, say) => `${say.step(f)}, gives no torque.`,
   'two-figures': (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} and ${sayQuantity(f.facts.also)} are ${sayNumber(f.facts.percent, 2)} % apart.`,
@@ -150,7 +165,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     return `${say.step(f)}: ${sayQuantity(f.facts.figure)} does not hold for this thread; ${on} is on the ${say.part(f.facts.componentId)}${say.on(f.on)}.`;
   },
   'no-source': (f, say) => `${say.step(f)}: ${sayQuantity(f.facts.figure)} has no source.`,
-  reused: (f, say) => `${say.step(f)}, puts back the old ${say.part(f.facts.componentId, f.facts.pieces)}${say.on(f.on)}.`,
+  reused: (f, say) =>
+    `${say.step(f)}, puts back the old ${say.part(f.facts.componentId, f.facts.pieces)}${say.on(f.on)}.`,
   untouched: (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} in the ${say.part(f.facts.hostId)} ${say.agree(f.facts.componentId, 'is', 'are')} always renewed, and no step does.`,
   'kit-short': (f, say) =>
@@ -175,7 +191,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}, fits the ${say.part(f.facts.componentId)} dry${f.facts.consumableId ? `, without the ${say.consumable(f.facts.consumableId)}` : ''}${say.on(f.on)}.`,
   'compound-missing': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'goes', 'go')} in without the ${say.consumable(f.facts.consumableId)}${say.on(f.on)}.`,
-  'both-compounds': (f, say) => `${say.step(f)}, puts ${joined(f.facts.consumableIds.map((id) => say.consumable(id)))} on the same place.`,
+  'both-compounds': (f, say) =>
+    `${say.step(f)}, puts ${joined(f.facts.consumableIds.map((id) => say.consumable(id)))} on the same place.`,
   'nothing-applied': (f, say) => `${say.step(f)}, does not say what to apply.`,
   'spring-release': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is', 'are')} under spring tension${say.on(f.on)}.`,
@@ -192,11 +209,14 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is brittle and is', 'are brittle and are')} pried.`,
   'limits-contradict': (f, say) =>
     `${say.step(f)}: the limits of "${f.facts.what}" ${
-      { order: 'exclude one another', nominal: 'exclude a new part', units: 'are far from the size when new' }[f.facts.wrong]
+      { order: 'exclude one another', nominal: 'exclude a new part', units: 'are far from the size when new' }[
+        f.facts.wrong
+      ]
     }.`,
   'no-limits': (f, say) => `${say.step(f)}: "${f.facts.what}" is measured and has no limit.`,
   'no-gauge': (f, say) => `${say.step(f)}: nothing is laid out to measure "${f.facts.what}" with.`,
-  'gauge-range': (f, say) => `${say.step(f)}: the ${say.tool(f.facts.toolId)} does not reach the size of "${f.facts.what}".`,
+  'gauge-range': (f, say) =>
+    `${say.step(f)}: the ${say.tool(f.facts.toolId)} does not reach the size of "${f.facts.what}".`,
   'nothing-to-look-for': (f, say) =>
     `${say.step(f)}, does not say what to look for on the ${say.part(f.facts.componentId)}.`,
   'never-looked': (f, say) =>
@@ -224,12 +244,14 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       : `The pump ends in another state${say.on(f.on) || ' on some answers'}.`,
   'methods-disagree': (f, say) =>
     `${say.step(f)}: the method "${say.method(f.stepId, f.facts.methodId)}" leaves the pump in a different state.`,
-  'too-many-ways': () => 'There are more ways through the questions at once than are followed; let them come together sooner.',
+  'too-many-ways': () =>
+    'There are more ways through the questions at once than are followed; let them come together sooner.',
   'dead-path': (f, say) =>
     f.facts.why === 'unreached'
       ? `${say.step(f)}, is never reached: no answer leads to it.`
       : `${say.step(f)}, asks a question and no step depends on the answer.`,
-  unconfirmed: (f) => `${f.facts.count === 1 ? 'One drafted step is' : `${f.facts.count} drafted steps are`} not confirmed.`,
+  unconfirmed: (f) =>
+    `${f.facts.count === 1 ? 'One drafted step is' : `${f.facts.count} drafted steps are`} not confirmed.`,
 };
 
 function joined(names: readonly string[]): string {
@@ -316,14 +338,26 @@ export function sayFix(words: FixWords, { series }: Workbook): string {
 }
 
 /** The catalogue of findings as Markdown, made from the rules themselves. */
-export function findingsCatalogue(rules: readonly { readonly id: RuleId; readonly family: string; readonly severity: string }[]): string {
+export function findingsCatalogue(
+  rules: readonly { readonly id: RuleId; readonly family: string; readonly severity: string }[],
+): string {
   const families = FAMILIES.flatMap((family) => {
     const rows = rules
       .filter((rule) => rule.family === family)
-      .map(({ id, severity }) => `| \`${id}\` | ${severity} | ${FINDING_TEXTS[id].looksFor} | ${FINDING_TEXTS[id].reason} |`);
+      .map(
+        ({ id, severity }) =>
+          `| \`${id}\` | ${severity} | ${FINDING_TEXTS[id].looksFor} | ${FINDING_TEXTS[id].reason} |`,
+      );
     if (rows.length === 0) return [];
     return [
-      [`## ${capital(family)}`, '', '| Id | Severity | Looks for | Why it matters |', '| --- | --- | --- | --- |', ...rows, ''].join('\n'),
+      [
+        `## ${capital(family)}`,
+        '',
+        '| Id | Severity | Looks for | Why it matters |',
+        '| --- | --- | --- | --- |',
+        ...rows,
+        '',
+      ].join('\n'),
     ];
   });
   return [
@@ -335,4 +369,3 @@ export function findingsCatalogue(rules: readonly { readonly id: RuleId; readonl
     ...families,
   ].join('\n');
 }
-

@@ -30,8 +30,9 @@ test('some of several are told as some of several', () => {
 
 test('the face is told where it looks; the heading leaves it to the line beside it', () => {
   const { procedure, series } = typed(['seat stationary ring @each shaft /ring pusher, 50 mm']);
-  const step = changeStep(procedure, procedure.steps[0]!.id, { faces: { end: 'lapped face', toward: 'the rotor' } })
-    .steps[0]!;
+  const step = changeStep(procedure, procedure.steps[0]!.id, {
+    faces: { end: 'lapped face', toward: { is: 'words', said: 'the rotor' } },
+  }).steps[0]!;
   expect(sayStep(step, series)).toBe(
     'Seat the stationary ring at each shaft with ring pusher, 50 mm, lapped face facing the rotor.',
   );
@@ -94,10 +95,10 @@ test('figures are told as the reader prefers them, with the given one behind', (
 
 test('how a part is turned follows how it faces', () => {
   const { procedure, series } = withStep(typed(['take off ring', 'fit ring']), 1, {
-    faces: { end: 'lip', toward: 'the pressure', clocking: { how: 'staggered', degrees: 120 } },
+    faces: { end: 'lip', toward: { is: 'pressure' }, clocking: { how: 'staggered', degrees: 120 } },
     mirrored: true,
   });
   expect(sayStep(procedure.steps[1]!, series)).toBe(
-    'Fit the ring, lip facing the pressure, joints staggered by 120°, the other side as in a mirror.',
+    'Fit the ring, lip facing the pressure, joints staggered by 120°, the other side as a mirror image.',
   );
 });

@@ -15,12 +15,25 @@ const READ: readonly [RegExp, PlainDirection][] = [
   [/\b(drive|crankcase|motor)\b/, 'drive'],
 ];
 
-export function typedDirection(words: string, components: readonly { readonly id: string; readonly name: string }[]): Direction {
+export function typedDirection(
+  words: string,
+  components: readonly { readonly id: string; readonly name: string }[],
+): Direction {
   const isAway = /^\s*away from\s+/i.test(words);
-  const said = words.trim().replace(/^away from\s+/i, '').replace(/^(toward|towards|to)\s+/i, '');
+  const said = words
+    .trim()
+    .replace(/^away from\s+/i, '')
+    .replace(/^(toward|towards|to)\s+/i, '');
   const away = isAway && ({ away: true } as const);
-  const plainWords = said.toLowerCase().replace(/\b(the|a|an|its)\b/g, ' ').replace(/\s+/g, ' ').trim();
-  const part = components.find(({ name }) => nameKey(name.replace(/^(the|a|an)\s+/i, '')) === nameKey(plainWords));
+  const plainWords = said
+    .toLowerCase()
+    .replace(/\b(the|a|an|its)\b/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  const key = nameKey(plainWords);
+  const keys = components.map(({ id, name }) => ({ id, key: nameKey(name.replace(/^(the|a|an)\s+/i, '')) }));
+  const ending = /^(pressure|drive)$/.test(key) ? [] : keys.filter((one) => one.key.endsWith(` ${key}`));
+  const part = keys.find((one) => one.key === key) ?? (ending.length === 1 ? ending[0] : undefined);
   if (part) return { is: 'part', componentId: part.id, ...away };
   const plain = READ.find(([pattern]) => pattern.test(plainWords))?.[1];
   return plain ? { is: plain, said, ...away } : { is: 'words', said: said || words.trim(), ...away };

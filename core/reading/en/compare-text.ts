@@ -22,7 +22,8 @@ type Difference = Omit<TextDifference, 'where'>;
 /** Rounded conversions of one figure count as the same. */
 const SAME_FIGURE = 0.02;
 /** "facing the pressure", "toward the rotor", "must face the drive"; the "lapped face" of a part is no direction. */
-const FACING = /\b(?:facing|towards?|faces?(?!\s+(?:facing|towards?|up|down))|looks?(?:ing)? (?:to|at))\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
+const FACING =
+  /\b(?:facing|towards?|faces?(?!\s+(?:facing|towards?|up|down))|looks?(?:ing)? (?:to|at))\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
 /** "lip up", "groove down", "lips upward". */
 const BENCH_FACING = /\b(up|down)(?:wards?)?\b/gi;
 /** A figure on the way to the one of the step. */
@@ -41,7 +42,8 @@ export function compareText(step: Step, series: Series): TextDifference[] {
 /** The sentence in the trainer's own words stands for the whole step: what either lacks is a difference. */
 function compareSentence(text: string, step: Step, series: Series): Difference[] {
   const differences: Difference[] = [];
-  const note = (what: Difference['what'], only: Difference['only'], name: string) => differences.push({ what, only, name });
+  const note = (what: Difference['what'], only: Difference['only'], name: string) =>
+    differences.push({ what, only, name });
 
   const figures = torquesIn(text);
   const own = [step.torque?.figure, step.torque?.also].filter((figure) => figure !== undefined);
@@ -66,9 +68,14 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
     if (![...targets, ...beside, ...hosts, ...facing].includes(part)) note('part', 'text', part.name);
   for (const part of targets) if (!partsSaid.includes(part)) note('part', 'step', part.name);
 
-  if (step.faces?.end && !text.toLowerCase().includes(step.faces.end.toLowerCase())) note('face', 'step', step.faces.end);
+  if (step.faces?.end && !text.toLowerCase().includes(step.faces.end.toLowerCase()))
+    note('face', 'step', step.faces.end);
   else differences.push(...facingsAgainst(text, step, series, true));
-  differences.push(...countsAgainst(text, step, series), ...sizesAgainst(text, listed), ...placesAgainst(text, step, series));
+  differences.push(
+    ...countsAgainst(text, step, series),
+    ...sizesAgainst(text, listed),
+    ...placesAgainst(text, step, series),
+  );
   return differences;
 }
 
@@ -158,7 +165,8 @@ function agrees(said: string, faces: Faces, part: Component, series: Series): bo
   const agreement = compareWith(said, faces, part, series);
   if (agreement !== 'unknown') return agreement === 'same';
   // "pressure side" and "the pressure" share a word.
-  const named = faces.toward.is === 'part' ? (componentById(series, faces.toward.componentId)?.name ?? '') : faces.toward.is;
+  const named =
+    faces.toward.is === 'part' ? (componentById(series, faces.toward.componentId)?.name ?? '') : faces.toward.is;
   const words = bare(`${faces.toward.said ?? ''} ${named}`).split(' ');
   return bare(said)
     .split(' ')
@@ -184,7 +192,10 @@ function countsAgainst(text: string, step: Step, series: Series): Difference[] {
   const [target] = step.targets;
   if (!part || more || !target || part.count < 2) return [];
   const plural = pluralName(part.name.toLowerCase()).split(' ').at(-1) ?? '';
-  const pattern = new RegExp(`\\b(?:all|the)\\s+(\\d{1,2}|${Object.keys(NUMBERS).join('|')})\\s+(?:[\\p{L}-]+\\s)?${plural}\\b`, 'iu');
+  const pattern = new RegExp(
+    `\\b(?:all|the)\\s+(\\d{1,2}|${Object.keys(NUMBERS).join('|')})\\s+(?:[\\p{L}-]+\\s)?${plural}\\b`,
+    'iu',
+  );
   const said = pattern.exec(text)?.[1]?.toLowerCase();
   if (!said) return [];
   const number = NUMBERS[said] ?? Number(said);
@@ -199,7 +210,9 @@ function sizesAgainst(text: string, listed: Series['tools']): Difference[] {
   return [...text.matchAll(SIZED_TOOL)].flatMap(([, before, name = '', after]): Difference[] => {
     const size = (before ?? after ?? '').replace(/\s+/g, ' ').trim();
     const word = name.toLowerCase().replace(/s$/, '');
-    const named = listed.filter((tool) => tool.size && tool.name.toLowerCase().includes(word) && /\bmm\b|\d\/\d/i.test(tool.size));
+    const named = listed.filter(
+      (tool) => tool.size && tool.name.toLowerCase().includes(word) && /\bmm\b|\d\/\d/i.test(tool.size),
+    );
     if (named.length === 0 || named.some((tool) => sameSize(tool.size ?? '', size))) return [];
     return [{ what: 'size', only: 'text', name: `${size} ${word} (${named.map(toolLabel).join('; ')})` }];
   });
@@ -222,7 +235,9 @@ function placesAgainst(text: string, step: Step, series: Series): Difference[] {
   const said = mentioned(text, set?.positions ?? []);
   if (!own || said.length === 0 || said.includes(own)) return [];
   // "the one of shaft 2" may be compared with.
-  return /\b(from|of|like|than|with|other|next|before|after|also)\b/i.test(text) ? [] : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
+  return /\b(from|of|like|than|with|other|next|before|after|also)\b/i.test(text)
+    ? []
+    : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
 }
 
 export function torquesIn(text: string): Quantity[] {

@@ -25,16 +25,26 @@ const READ: readonly [RegExp, PlainDirection][] = [
 ];
 
 /** What the words for a direction mean: a part of the series where they name one, else a direction, else words. */
-export function readDirection(words: string, series: { readonly components: readonly { id: string; name: string }[] }): Direction {
+export function readDirection(
+  words: string,
+  series: { readonly components: readonly { id: string; name: string }[] },
+): Direction {
   const text = words.trim();
   const isAway = /^\s*away from\s+/i.test(text);
   const said = text.replace(/^\s*away from\s+/i, '').replace(/^(toward|towards|to)\s+/i, '');
   const away = isAway && ({ away: true } as const);
   const key = nameKey(bare(said));
-  const part = series.components.find((component) => nameKey(bare(component.name)) === key);
+  const part = partNamed(key, series.components);
   if (part) return { is: 'part', componentId: part.id, ...away };
   const plain = READ.find(([pattern]) => pattern.test(bare(said)))?.[1];
   if (plain) return { is: plain, ...(bare(said) !== PLAIN[plain] && { said }), ...away };
   return { is: 'words', said, ...away };
 }
 
+/** The part of this name; or the only one that ends in it, as "ball" means the valve ball where there is no other. */
+function partNamed<T extends { name: string }>(key: string, components: readonly T[]): T | undefined {
+  const exact = components.find(({ name }) => nameKey(bare(name)) === key);
+  if (exact || Object.values(PLAIN).includes(key)) return exact;
+  const ending = components.filter(({ name }) => nameKey(bare(name)).endsWith(` ${key}`));
+  return ending.length === 1 ? ending[0] : undefined;
+}

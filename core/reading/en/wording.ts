@@ -28,29 +28,22 @@ export function pointsIn(text: string): string | undefined {
   return POINTS.exec(text)?.[0];
 }
 
-const MORE = [
-  'put',
-  'hold',
-  'lower',
-  'tap',
-  'tip',
-  'attach',
-  'slide',
-  'screw',
-  'insert',
-  'flip',
-  'raise',
-];
+const MORE = ['put', 'hold', 'lower', 'tap', 'tip', 'attach', 'slide', 'screw', 'insert', 'flip', 'raise'];
 /** Words that are nouns at least as often. */
 const NOUNS = new Set(
-  'set lay oil grease seal wire pin photo test start change cut lock run top look line hand let wait back open turn shut empty close'.split(' '),
+  'set lay oil grease seal wire pin photo test start change cut lock run top look line hand let wait back open turn shut empty close'.split(
+    ' ',
+  ),
 );
 const IMPERATIVES = [
   ...new Set([...Object.values(VERB_WORDS).flatMap((words) => words.map((word) => word.split(' ')[0] ?? '')), ...MORE]),
 ]
   .filter((word) => !NOUNS.has(word))
   .join('|');
-const TWO = new RegExp(`^(?:${IMPERATIVES}|turn|open|close)\\b[^.;]*?(?:,\\s*then|,?\\s+and(?:\\s+then)?|;)\\s+(${IMPERATIVES}|turn)\\b`, 'i');
+const TWO = new RegExp(
+  `^(?:${IMPERATIVES}|turn|open|close)\\b[^.;]*?(?:,\\s*then|,?\\s+and(?:\\s+then)?|;)\\s+(${IMPERATIVES}|turn)\\b`,
+  'i',
+);
 /** What is done at the same time is one action; ASD-STE100 rule 5.3, recalled from memory. */
 const TOGETHER = /\b(while|at the same time|as you|together)\b/i;
 
@@ -62,7 +55,8 @@ export function tellsTwo(sentence: string): boolean {
 /** "torque to 45", "tighten to 218 pounds": a number that nothing makes a torque. */
 const BARE =
   /\b(?:torque[ds]?|tighten(?:ed)?|pull(?:ed)? (?:up|down))\b[^.;]{0,40}?\b(?:to|at|with|by)\s+(?:about\s+|a\s+)?(\d+(?:[.,]\d+)?)\s*(?!\d)(?![.,]\d)([^\s.;,]*)(?:\s|$|[.;,])/i;
-const TORQUE_UNIT = /^(n[·.⋅*-]?c?m|newton|lbf?s?[·.⋅-]?(ft|in|f)|ft[·.⋅-]?lbf?|in[·.⋅-]?lbf?|foot|inch|kgf?[·.⋅-]?c?m|m?kg)/i;
+const TORQUE_UNIT =
+  /^(n[·.⋅*-]?c?m|newton|lbf?s?[·.⋅-]?(ft|in|f)|ft[·.⋅-]?lbf?|in[·.⋅-]?lbf?|foot|inch|kgf?[·.⋅-]?c?m|m?kg)/i;
 /** "by 60 degrees", "to a quarter turn", "in 3 passes" say another thing than a torque. */
 const NO_TORQUE = /^(°|deg|turns?|flats?|pass|round|times|mm|min|threads?|bolts?|nuts?|screws?|hand)/i;
 
@@ -74,20 +68,27 @@ export function bareTorqueIn(text: string): { figure: string; word: string } | u
 
 /** A heavy part is lifted with a thought for it. */
 export function saysLift(text: string): boolean {
-  return /\b(lift\w*|hoist\w*|crane|sling\w*|support\w*|heavy|two (people|persons)|second person|helper|trolley|jack|block(?:s|ed)? (?:under|up)|cradle|weight)\b/i.test(text);
+  return /\b(lift\w*|hoist\w*|crane|sling\w*|support\w*|heavy|two (people|persons)|second person|helper|trolley|jack|block(?:s|ed)? (?:under|up)|cradle|weight)\b/i.test(
+    text,
+  );
 }
 
 /** Isolation that somebody else, or the machine itself, undoes. */
 export function isWeakIsolation(text: string): boolean {
   return (
-    /\b(controller|control (?:panel|box|unit|switch)|stop (?:button|key)|e-?stop|emergency stop|remote|timer|soft(?:ware)? stop|display|set ?point|standby|off mode|program)\b/i.test(text) &&
-    !/\b(master|main|isolator|breaker|battery|disconnect|lock|supply|mains)\b/i.test(text)
+    /\b(controller|control (?:panel|box|unit|switch)|stop (?:button|key)|e-?stop|emergency stop|remote|timer|soft(?:ware)? stop|display|set ?point|standby|off mode|program)\b/i.test(
+      text,
+    ) && !/\b(master|main|isolator|breaker|battery|disconnect|lock|supply|mains)\b/i.test(text)
   );
 }
 
 /** Tools that turn a thread and have a size across flats. */
 export function turnsBySize(name: string): boolean {
-  return /\b(hex key|allen key|hexagon key|socket|spanner|wrench|ring spanner|nut driver|box end|open[- ]end\w*|combination)\b/i.test(name) && !/\b(torque|strap|chain|pipe|filter|gland|pin|hook|c-)/i.test(name);
+  return (
+    /\b(hex key|allen key|hexagon key|socket|spanner|wrench|ring spanner|nut driver|box end|open[- ]end\w*|combination)\b/i.test(
+      name,
+    ) && !/\b(torque|strap|chain|pipe|filter|gland|pin|hook|c-)/i.test(name)
+  );
 }
 
 export function isTorqueTool(name: string): boolean {
@@ -95,20 +96,26 @@ export function isTorqueTool(name: string): boolean {
 }
 
 export function isPowerTool(name: string): boolean {
-  return /\b(impact|air (?:ratchet|wrench|tool|gun|driver)|pneumatic|power|cordless|electric (?:driver|wrench|screwdriver|drill)|drill driver|rattle gun|nut runner)\b/i.test(name);
+  return /\b(impact|air (?:ratchet|wrench|tool|gun|driver)|pneumatic|power|cordless|electric (?:driver|wrench|screwdriver|drill)|drill driver|rattle gun|nut runner)\b/i.test(
+    name,
+  );
 }
 
 /** Tools that lever one side of a part. */
 export function levers(name: string): boolean {
-  return /\b(pry bar|crow ?bar|screwdriver|lever|wedge)\b/i.test(name);
+  return /\b(pry bar|crow ?bar|screwdriver|chisel)\b/i.test(name);
 }
 
 /** How a look may be said to have nothing behind it: "good condition". */
 export function isEmptyVerdict(text: string): boolean {
-  return /^(ok|okay|good|fine|sound|in (?:good|order)|good condition|in good condition|no (?:faults?|damage|problems?)|acceptable|as new|normal)\.?$/i.test(text.trim());
+  return /^(ok|okay|good|fine|sound|in (?:good|order)|good condition|in good condition|no (?:faults?|damage|problems?)|acceptable|as new|normal)\.?$/i.test(
+    text.trim(),
+  );
 }
 
 /** Names something to lubricate or seal with. */
 export function saysLubricant(text: string): boolean {
-  return /\b(grease[ds]?|oil(?:ed|s)?|lubricat\w+|lubricant|vaseline|petroleum jelly|silicone|glycerine|soapy|soap|sealant|paste|compound|locker|tape|wet)\b/i.test(text);
+  return /\b(grease[ds]?|oil(?:ed|s)?|lubricat\w+|lubricant|vaseline|petroleum jelly|silicone|glycerine|soapy|soap|sealant|paste|compound|locker|tape|wet)\b/i.test(
+    text,
+  );
 }

@@ -92,7 +92,10 @@ function Kits({ series, procedure, onChange }: PartProps) {
             min={1}
             max={99}
             value={count}
-            onChange={(value) => Number(value) >= 1 && set(kits.with(i, { kitId, count: Number(value) }))}
+            onChange={(value) => {
+              const kit = kits[i];
+              if (kit && Number(value) >= 1) set(kits.with(i, { ...kit, count: Number(value) }));
+            }}
           />
           <RemoveRow onClick={() => set(kits.toSpliced(i, 1))} />
         </div>
@@ -111,7 +114,7 @@ function Kits({ series, procedure, onChange }: PartProps) {
   );
 }
 
-const KINDS = ['leaves', 'joins', 'moves'] as const;
+const KINDS = ['leaves', 'joins', 'moves', 'turns', 'exchanges'] as const;
 
 /** A shaft swapped to the other side, a seal style converted: the end the procedure aims at. */
 function Intentions({ series, procedure, onChange }: PartProps) {
@@ -123,9 +126,14 @@ function Intentions({ series, procedure, onChange }: PartProps) {
   /** The same part with another kind of change; one that moves starts between its first two positions. */
   const as = (kind: (typeof KINDS)[number], componentId: string): IntendedChange => {
     const [from, to] = places(componentId);
-    return kind === 'moves' && from && to
-      ? { kind, componentId, fromPositionId: from.id, toPositionId: to.id }
-      : { kind: kind === 'moves' ? 'leaves' : kind, componentId };
+    if (kind === 'moves')
+      return from && to
+        ? { kind, componentId, fromPositionId: from.id, toPositionId: to.id }
+        : { kind: 'leaves', componentId };
+    const other = series.components.find(({ id }) => id !== componentId);
+    if (kind === 'exchanges')
+      return other ? { kind, componentId, withComponentId: other.id } : { kind: 'leaves', componentId };
+    return { kind, componentId };
   };
   return (
     <div>
@@ -161,6 +169,17 @@ function Intentions({ series, procedure, onChange }: PartProps) {
                   />
                 ))}
               </span>
+            ) : change.kind === 'exchanges' ? (
+              <Select
+                aria-label={t('about.exchangesWith')}
+                allowDeselect={false}
+                searchable
+                data={series.components
+                  .filter(({ id }) => id !== change.componentId)
+                  .map(({ id, name }) => ({ value: id, label: name }))}
+                value={change.withComponentId}
+                onChange={(id) => id && set(intends.with(i, { ...change, withComponentId: id }))}
+              />
             ) : (
               <span />
             )}

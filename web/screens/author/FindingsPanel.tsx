@@ -1,8 +1,10 @@
 import { Button, Textarea, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
-import { type FormEvent, memo, useEffect, useRef, useState } from 'react';
+import { type FormEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { fixFor } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
+import { sayFinding, sayFix, sayReason } from '#core/language/en/findings';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import author from './Author.module.css';
@@ -54,7 +56,10 @@ export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: b
 
 function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
   const { t } = useTranslation();
-  const { severity, sentence, reason, stepId, fix, accepted } = finding;
+  const { severity, stepId, accepted } = finding;
+  const workbook = useAuthor((state) => state.workbook);
+  // Worked out for the findings on the screen only, once for each version of the procedure.
+  const fix = useMemo(() => fixFor(finding, workbook, computed(workbook).timeline), [finding, workbook]);
   const key = findingKey(finding);
   const inHand = useAuthorView((state) => state.finding === key);
   const accepting = useAuthorView((state) => state.accepting === key);
@@ -67,13 +72,13 @@ function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) 
     <div ref={row} className={`${styles.finding} ${inHand ? styles.inHand : ''}`}>
       <Icon size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
       <div>
-        <p>{sentence}</p>
-        <p className={styles.reason}>{accepted ? t('findings.accepted', { reason: accepted }) : reason}</p>
+        <p>{sayFinding(finding, workbook)}</p>
+        <p className={styles.reason}>{accepted ? t('findings.accepted', { reason: accepted }) : sayReason(finding)}</p>
         {accepting && <AcceptForm finding={finding} />}
         <div className={styles.actions}>
           {fix && writes && !accepted && (
             <button type="button" className={styles.go} onClick={() => useAuthor.getState().applyFix(fix)}>
-              {fix.label}
+              {sayFix(fix.words, workbook)}
             </button>
           )}
           {stepId && (

@@ -24,7 +24,7 @@ import styles from './Fold.module.css';
 import { DraggedChip, FoldChip, Gap, Thread } from './FoldChip';
 import { type FoldItem, foldItems, itemOf, type Section, sectionOfStage } from './fold-items';
 import { type Direction, neighbour, placeAfterDrop } from './fold-moves';
-import { removeWithUndo } from './remove-step';
+import { removeStep } from './remove-step';
 import { useFoldSearch } from './useFoldSearch';
 
 interface Drop {
@@ -135,7 +135,7 @@ export function FoldPanel({ writes }: { writes: boolean }) {
       }
     } else if (writes && event.key === 'Delete') {
       event.preventDefault();
-      removeWithUndo(current.id);
+      removeStep(current.id);
     } else if (writes && event.key.toLowerCase() === 'd' && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
       useAuthor.getState().duplicate(current.id);

@@ -1,12 +1,13 @@
 import { Button, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
+import { VERB_SAYS } from '#core/language/en/verbs';
+import { POSES, type Pose } from '#core/model/faces';
 import { type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';
-import { VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
-import { POSES } from '#core/model/faces';
-import { type Pose } from '#core/model/faces';
+import { VERB_IDS, type Verb } from '#core/model/verbs';
 import { DraftText } from '../../parts/DraftText';
+import { removeAnswer } from './remove-step';
 import styles from './Step.module.css';
 import { emptyIsNone, Remove } from './StepFieldKinds';
 import { CautionFields } from './StepListFields';
@@ -43,9 +44,7 @@ export function DecisionFields({ step, change }: FieldsProps) {
             maxLength={120}
             onCommit={(text) => text && set({ ...decision, answers: decision.answers.with(i, { ...answer, text }) })}
           />
-          {decision.answers.length > 2 && (
-            <Remove onClick={() => set({ ...decision, answers: decision.answers.toSpliced(i, 1) })} />
-          )}
+          {decision.answers.length > 2 && <Remove onClick={() => removeAnswer(step.id, answer.id)} />}
         </div>
       ))}
       {step.decision && decision.answers.length < 6 && (
@@ -142,7 +141,7 @@ export function MethodFields({ step, change, series, named }: FieldsProps & { se
                   aria-label={t('step.methodVerb')}
                   searchable
                   allowDeselect={false}
-                  data={VERB_IDS.map((value) => ({ value, label: verbOf(value).say }))}
+                  data={VERB_IDS.map((value) => ({ value, label: VERB_SAYS[value] }))}
                   value={method.verb}
                   onChange={(verb) => verb && set(methods.with(i, { ...method, verb: verb as Verb }))}
                 />

@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
+import { photoShows } from '#core/language/en/photo';
 import type { Step, Workbook } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { showDuration, showQuantity } from '../../app/format';
@@ -35,7 +36,7 @@ export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }
     [t('step.add.looks'), step.looks?.map(({ at, sound }) => `${at}: ${sound}`).join('; ')],
     [t('step.add.measurements'), step.measurements?.map(({ what, points }) => [what, ...points].join(', ')).join('; ')],
     [t('step.add.repeat'), step.oneByOne && t('repeat.oneByOne')],
-    [t('step.photo'), step.photo?.mustShow],
+    [t('step.photo'), step.photo && photoShows(step, series)],
     [t('step.minutes'), step.minutes === undefined ? undefined : showDuration(step.minutes)],
   ];
   return (

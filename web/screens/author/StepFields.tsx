@@ -2,13 +2,16 @@ import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { nameTargets, nameTools } from '#core/drafting/line/name-in-step';
+import type { Edit } from '#core/edits/edit';
 import { draftedFields } from '#core/edits/steps';
+import { VERB_SAYS } from '#core/language/en/verbs';
 import type { DraftedField, Step, Workbook } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
 import { DraftText } from '../../parts/DraftText';
 import { useAuthor } from '../../state/author-store';
 import { PartChip } from './PartChip';
+import { removeQuestion } from './remove-step';
 import styles from './Step.module.css';
 import { type NameTools, ToolTags } from './StepBranchFields';
 import { Field, newId } from './StepFieldKinds';
@@ -24,7 +27,8 @@ export function StepFields({ step }: { step: Step }) {
   const [opened, setOpened] = useState<readonly ExtraName[]>([]);
   const verb = verbOf(step.verb);
   const change = (fields: Partial<Step>) => useAuthor.getState().changeStep(step.id, fields);
-  const edit = (work: (workbook: Workbook) => Workbook) => useAuthor.getState().edit(work);
+  const edit = (work: (workbook: Workbook) => Edit[]) =>
+    void useAuthor.getState().apply(work(useAuthor.getState().workbook));
   const named: NameTools = (labels, fields) => edit((workbook) => nameTools(workbook, step.id, labels, fields, newId));
 
   const shown = (name: ExtraName) => isSaid(name, step) || opened.includes(name);
@@ -32,6 +36,7 @@ export function StepFields({ step }: { step: Step }) {
   const proposed = (field: DraftedField) => draftedFields(step).includes(field);
   const takeOff = (name: ExtraName) => {
     setOpened(opened.filter((other) => other !== name));
+    if (name === 'question' && step.decision) return removeQuestion(step.id);
     change(Object.fromEntries(extraOf(name).holds.map((field) => [field, undefined])));
   };
 
@@ -43,7 +48,7 @@ export function StepFields({ step }: { step: Step }) {
             aria-label={t('step.verb')}
             searchable
             allowDeselect={false}
-            data={VERB_IDS.map((value) => ({ value, label: verbOf(value).say }))}
+            data={VERB_IDS.map((value) => ({ value, label: VERB_SAYS[value] }))}
             value={step.verb}
             onChange={(value) => value && change({ verb: value as Verb })}
           />

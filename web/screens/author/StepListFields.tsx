@@ -1,7 +1,14 @@
 import { Select } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import { USUAL_CAUTIONS } from '#core/cautions/library';
-import { type Caution, SIGNAL_WORDS, type SignalWord, type Step } from '#core/model/procedure';
+import { sayCaution, USUAL_CAUTIONS } from '#core/language/en/cautions';
+import {
+  type Caution,
+  SIGNAL_WORDS,
+  type SignalWord,
+  type Step,
+  USUAL_CAUTION_IDS,
+  type UsualCautionId,
+} from '#core/model/procedure';
 import type { Series } from '#core/model/series';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Step.module.css';
@@ -55,17 +62,19 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
 interface CautionFieldsProps {
   readonly cautions: readonly Caution[];
   /** Of the trade's usual ones, those that fit the step. */
-  readonly suggested?: readonly Caution[];
+  readonly suggested?: readonly UsualCautionId[];
   readonly onChange: (cautions: Caution[]) => void;
 }
 
 /** Cautions with their signal words; a line more than there are waits to be filled. */
 export function CautionFields({ cautions, suggested = [], onChange }: CautionFieldsProps) {
   const { t } = useTranslation();
+  const isSaid = (id: UsualCautionId) =>
+    cautions.some((caution) => caution.usual === id || caution.text === USUAL_CAUTIONS[id].text);
   return (
     <div className={styles.several}>
       {[...cautions, undefined].map((caution, i) => (
-        <div key={caution ? caution.signal + caution.text : `new-${cautions.length}`} className={styles.signal}>
+        <div key={caution ? caution.signal + sayCaution(caution) : `new-${cautions.length}`} className={styles.signal}>
           <Select
             aria-label={t('step.signal')}
             data={[...SIGNAL_WORDS]}
@@ -80,10 +89,11 @@ export function CautionFields({ cautions, suggested = [], onChange }: CautionFie
             lines
             ariaLabel={t('step.caution')}
             placeholder={t('step.cautionHint')}
-            value={caution?.text ?? ''}
+            value={caution ? sayCaution(caution) : ''}
             maxLength={600}
             onCommit={(text) => {
-              if (caution) onChange(text ? cautions.with(i, { ...caution, text }) : cautions.toSpliced(i, 1));
+              if (caution)
+                onChange(text ? cautions.with(i, { signal: caution.signal, text }) : cautions.toSpliced(i, 1));
               else if (text) onChange([...cautions, { signal: 'CAUTION', text }]);
             }}
           />
@@ -98,21 +108,20 @@ export function CautionFields({ cautions, suggested = [], onChange }: CautionFie
           ...(suggested.length > 0 ? [{ group: t('step.usualHere'), items: suggested.map(choice) }] : []),
           {
             group: t('step.usualAll'),
-            items: USUAL_CAUTIONS.filter(
-              ({ text }) => !cautions.some((c) => c.text === text) && !suggested.some((c) => c.text === text),
-            ).map(choice),
+            items: USUAL_CAUTION_IDS.filter((id) => !suggested.includes(id) && !isSaid(id)).map(choice),
           },
         ]}
         value={null}
-        onChange={(text) => {
-          const usual = USUAL_CAUTIONS.find((caution) => caution.text === text);
-          if (usual) onChange([...cautions, { signal: usual.signal, text: usual.text }]);
+        onChange={(id) => {
+          const usual = USUAL_CAUTION_IDS.find((known) => known === id);
+          if (usual) onChange([...cautions, { signal: USUAL_CAUTIONS[usual].signal, usual }]);
         }}
       />
     </div>
   );
 }
 
-function choice({ signal, text }: Caution) {
-  return { value: text, label: `${signal}  ${text}` };
+function choice(id: UsualCautionId) {
+  const { signal, text } = USUAL_CAUTIONS[id];
+  return { value: id, label: `${signal}  ${text}` };
 }

@@ -4,6 +4,7 @@ import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
 import { conditionOf } from '#core/language/en/branches';
+import { sayCaution } from '#core/language/en/cautions';
 import { sentenceOf, titleOf } from '#core/language/en/sentence';
 import { stacksWith } from '#core/orientation/stack-section';
 import { CautionNote } from '../../parts/CautionNote';
@@ -13,7 +14,7 @@ import { Tag } from '../../parts/Tag';
 import { useAuthor } from '../../state/author-store';
 import { useReader } from '../../state/reader';
 import { computed, timelineTo } from '../../state/timeline';
-import { removeWithUndo } from './remove-step';
+import { removeStep } from './remove-step';
 import styles from './Step.module.css';
 import { StepFacts } from './StepFacts';
 import { StepFields } from './StepFields';
@@ -81,7 +82,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
               size={32}
               aria-label={t('step.delete')}
               title={t('step.delete')}
-              onClick={() => removeWithUndo(step.id)}
+              onClick={() => removeStep(step.id)}
             >
               <IconTrash size={17} />
             </ActionIcon>
@@ -100,7 +101,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
         </div>
       )}
       {step.cautions.map((caution) => (
-        <div key={caution.signal + caution.text} style={{ marginBottom: 10 }}>
+        <div key={caution.signal + sayCaution(caution)} style={{ marginBottom: 10 }}>
           <CautionNote caution={caution} />
         </div>
       ))}

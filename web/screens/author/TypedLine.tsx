@@ -4,8 +4,9 @@ import { useTranslation } from 'react-i18next';
 import { type Completion, completeLine } from '#core/drafting/line/complete-line';
 import { type LineFault, parseLine } from '#core/drafting/line/parse-line';
 import { previewLine } from '#core/drafting/line/preview-line';
+import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
-import { verbOf } from '#core/model/verbs';
+import { VERB_SAYS } from '#core/language/en/verbs';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { LINE_ID } from './author-actions';
@@ -121,7 +122,7 @@ export function TypedLine() {
       case 'no-verb':
         return fault.word ? t('line.fault.noVerb', { word: fault.word }) : t('line.fault.nothing');
       case 'no-part':
-        return t('line.fault.noPart', { verb: verbOf(fault.verb).say });
+        return t('line.fault.noPart', { verb: VERB_SAYS[fault.verb] });
       case 'unknown-position':
         return workbook.series.positionSets.length === 0
           ? t('line.fault.noPositions')
@@ -153,7 +154,7 @@ function LineOutlook({ text, after }: { text: string; after: number }) {
     return previewLine(said, timeline, findings, after < 0 ? workbook.procedure.steps.length - 1 : after);
   }, [said, workbook, after]);
   const [wrong] = preview?.finds ?? [];
-  if (wrong) return <span className={styles.lineFault}>{wrong.sentence}</span>;
+  if (wrong) return <span className={styles.lineFault}>{sayFinding(wrong, workbook)}</span>;
   if (preview && preview.lays.length > 0)
     return <span>{t('line.lays', { cells: listing(preview.lays.map(String)), count: preview.lays.length })}</span>;
   if (preview && preview.empties.length > 0)

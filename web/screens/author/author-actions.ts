@@ -1,11 +1,12 @@
 import i18next from 'i18next';
+import { fixFor } from '#core/findings/check';
 import { findingKey } from '#core/findings/finding';
 import { goTo } from '../../app/navigate';
 import { tellDone } from '../../app/notify';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { useAuthorView } from './author-view';
-import { removeWithUndo } from './remove-step';
+import { removeStep } from './remove-step';
 
 /** Something that can be done from the keyboard: by its key, or by name from the palette. */
 export interface AuthorAction {
@@ -26,13 +27,13 @@ export function draftTheWayBack(): void {
 /** Drafts the refitting of what a step takes off and nothing puts back. */
 export function fillGap(stepId: string, frayed: readonly string[]): void {
   const { workbook, apply } = useAuthor.getState();
-  const { findings } = computed(workbook);
-  const fixes = findings.filter(
-    ({ id, componentIds, fix }) =>
-      fix && ['left-on-cloth', 'left-in-tray'].includes(id) && componentIds.some((part) => frayed.includes(part)),
+  const { findings, timeline } = computed(workbook);
+  const gaps = findings.filter(
+    ({ id, componentIds }) =>
+      (id === 'left-on-cloth' || id === 'left-in-tray') && componentIds.some((part) => frayed.includes(part)),
   );
   // One at a time: each is mirrored to where the step before it left things.
-  const [fix] = fixes.flatMap((finding) => finding.fix ?? []);
+  const [fix] = gaps.flatMap((finding) => fixFor(finding, workbook, timeline) ?? []);
   if (!fix) {
     tellDone(i18next.t('fold.noGap'));
     return;
@@ -72,7 +73,9 @@ function findingInHand() {
 
 function fixInHand(): void {
   const finding = findingInHand();
-  if (finding?.fix) useAuthor.getState().applyFix(finding.fix);
+  const { workbook } = useAuthor.getState();
+  const fix = finding && fixFor(finding, workbook, computed(workbook).timeline);
+  if (fix) useAuthor.getState().applyFix(fix);
   else tellDone(i18next.t('findings.noFix'));
 }
 
@@ -99,7 +102,6 @@ function confirmInHand(): void {
   if (next) select(next.id);
 }
 
-const history = () => useAuthor.temporal.getState();
 const open = (dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print') => () => useAuthorView.setState({ dialog });
 const inHand = (work: (stepId: string) => void) => () => {
   const { selected } = useAuthor.getState();
@@ -122,9 +124,9 @@ export const AUTHOR_ACTIONS: readonly AuthorAction[] = [
   { id: 'previous', key: '[', writes: false, run: () => beside(-1) },
   { id: 'search', key: '/', writes: false, run: () => useAuthorView.setState({ searching: true }) },
   { id: 'duplicate', key: 'mod+d', writes: true, run: inHand((id) => useAuthor.getState().duplicate(id)) },
-  { id: 'delete', key: 'Delete', writes: true, run: inHand(removeWithUndo) },
-  { id: 'undo', key: 'mod+z', writes: true, run: () => history().undo() },
-  { id: 'redo', key: 'mod+y', writes: true, run: () => history().redo() },
+  { id: 'delete', key: 'Delete', writes: true, run: inHand(removeStep) },
+  { id: 'undo', key: 'mod+z', writes: true, run: () => useAuthor.getState().undo() },
+  { id: 'redo', key: 'mod+y', writes: true, run: () => useAuthor.getState().redo() },
   { id: 'tools', key: 't', writes: true, run: open('tools') },
   { id: 'supplies', key: 'l', writes: false, run: open('supplies') },
   { id: 'about', key: 'i', writes: false, run: open('about') },

@@ -2,8 +2,11 @@ import { NumberInput, Select } from '@mantine/core';
 import type { ParseKeys } from 'i18next';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { suggestedCautions } from '#core/cautions/library';
+import { suggestedCautions } from '#core/cautions/usual';
 import { nameApplied } from '#core/drafting/line/name-in-step';
+import type { Edit } from '#core/edits/edit';
+import { sayCaution, USUAL_CAUTIONS } from '#core/language/en/cautions';
+import { photoShows } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step, Workbook } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
@@ -28,7 +31,7 @@ export interface StepExtraProps {
   readonly workbook: Workbook;
   readonly series: Series;
   readonly change: (fields: Partial<Step>) => void;
-  readonly edit: (work: (workbook: Workbook) => Workbook) => void;
+  readonly edit: (work: (workbook: Workbook) => Edit[]) => void;
   readonly named: NameTools;
 }
 
@@ -60,7 +63,9 @@ export const STEP_EXTRAS = {
     label: 'step.faces',
     holds: ['faces'],
     slot: 'face',
-    Fields: ({ step, change }) => <FacesFields faces={step.faces} onFaces={(faces) => change({ faces })} />,
+    Fields: ({ step, series, change }) => (
+      <FacesFields faces={step.faces} series={series} onFaces={(faces) => change({ faces })} />
+    ),
   },
   applied: {
     label: 'step.apply',
@@ -92,7 +97,9 @@ export const STEP_EXTRAS = {
     Fields: ({ step, series, change }) => (
       <CautionFields
         cautions={step.cautions}
-        suggested={suggestedCautions(step, series)}
+        suggested={suggestedCautions(step, series, (id) =>
+          step.cautions.some((caution) => sayCaution(caution) === USUAL_CAUTIONS[id].text),
+        )}
         onChange={(cautions) => change({ cautions })}
       />
     ),
@@ -169,13 +176,13 @@ function Words({ step, change, field, hint, maxLength }: WordsProps) {
   );
 }
 
-function PhotoField({ step, change }: StepExtraProps) {
+function PhotoField({ step, series, change }: StepExtraProps) {
   const { t } = useTranslation();
   return (
     <DraftText
       ariaLabel={t('step.photo')}
       placeholder={t('step.photoHint')}
-      value={step.photo?.mustShow ?? ''}
+      value={step.photo ? photoShows(step, series) : ''}
       maxLength={600}
       onCommit={(mustShow) => change({ photo: mustShow ? { ...step.photo, mustShow } : undefined })}
     />

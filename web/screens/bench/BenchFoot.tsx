@@ -1,8 +1,6 @@
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { cellOf } from '#core/bench/state';
-import { lyingFree } from '#core/bench/state';
-import { stateAfter } from '#core/bench/state';
+import { cellOf, lyingFree, stateAfter } from '#core/bench/state';
 import { type Demand, placeInHand } from '#core/job/demands';
 import { type JobState, runOf } from '#core/job/job';
 import { componentPhrase, listing } from '#core/language/en/sentence';

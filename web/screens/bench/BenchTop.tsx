@@ -12,7 +12,7 @@ import { openDiscard, openSafety } from './dialogs';
 export function BenchTop({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
   const person = usePerson();
-  const { job, state, waiting, offline } = bench;
+  const { job, state, waiting, offline, serverFault } = bench;
   const { series, procedure } = job.release.workbook;
   const running = state.phase === 'running' && state.holder === person.id;
   return (
@@ -28,7 +28,9 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
         })}
       </span>
       <span className={styles.grow} />
-      {offline ? (
+      {serverFault ? (
+        <Tag tone="kaki">{t('bench.serverFault')}</Tag>
+      ) : offline ? (
         <Tag tone="ochre">{t('bench.offline', { count: waiting.length })}</Tag>
       ) : (
         waiting.some((entry) => !entry.refused) && <Tag>{t('bench.sending')}</Tag>

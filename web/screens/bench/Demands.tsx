@@ -4,9 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
 import { demandsOf, placeInHand, readingPlaces, stepPlaces } from '#core/job/demands';
 import type { StepRun } from '#core/job/job';
+import { photoShows } from '#core/language/en/photo';
+import type { Pose } from '#core/model/faces';
 import type { Decision, Step, TorqueFigure } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
-import type { Pose } from '#core/model/faces';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
@@ -212,7 +213,7 @@ function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
     <>
       <div>
         <h2>{t('bench.photo')}</h2>
-        <p style={{ fontSize: 18 }}>{step.photo?.mustShow}</p>
+        <p style={{ fontSize: 18 }}>{photoShows(step, bench.job.release.workbook.series)}</p>
       </div>
       {reference && (
         <button type="button" className={styles.reference} onClick={() => showLarge(reference)}>

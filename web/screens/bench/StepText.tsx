@@ -1,10 +1,11 @@
 import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
+import { sayCaution } from '#core/language/en/cautions';
 import { componentPhrase, headingOf, unitsMeant } from '#core/language/en/sentence';
+import type { Pose } from '#core/model/faces';
 import type { Step, Target, Workbook } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';
-import type { Pose } from '#core/model/faces';
 import { stacksWith } from '#core/orientation/stack-section';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
@@ -49,7 +50,7 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
         {place && <strong className={styles.place}>{place}</strong>}
       </div>
       {step.cautions.map((caution) => (
-        <CautionNote key={caution.signal + caution.text} caution={caution} />
+        <CautionNote key={caution.signal + sayCaution(caution)} caution={caution} />
       ))}
       <h1>{headingOf(step, series, units)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
@@ -98,7 +99,7 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
           <div className={styles.facts}>
             <p className={styles.detail}>{t('bench.or', { method: methodLine(other, workbook) })}</p>
             {other.cautions.map((caution) => (
-              <CautionNote key={caution.signal + caution.text} caution={caution} />
+              <CautionNote key={caution.signal + sayCaution(caution)} caution={caution} />
             ))}
           </div>
           {onMethod && <TakeMethod name={other.name} onTake={() => onMethod(other.id)} />}

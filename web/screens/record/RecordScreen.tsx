@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { photoShows } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import { isToDo, type Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
@@ -146,7 +147,7 @@ export function RecordScreen() {
                             <a key={hash} href={photoUrl(hash)} target="_blank" rel="noreferrer">
                               <img
                                 src={photoUrl(hash, 'thumb')}
-                                alt={t('record.photoAlt', { number: i + 1, shows: step.photo?.mustShow ?? '' })}
+                                alt={t('record.photoAlt', { number: i + 1, shows: photoShows(step, series) })}
                                 loading="lazy"
                               />
                             </a>

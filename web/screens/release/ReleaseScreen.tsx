@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { check } from '#core/findings/check';
+import { findingKey } from '#core/findings/finding';
+import { sayFinding, sayReason } from '#core/language/en/findings';
 import { benchMinutes } from '#core/model/procedure';
 import { answer, api } from '../../app/api';
 import { FaultNotice, Loading } from '../../app/Fallbacks';
@@ -36,14 +38,13 @@ export function ReleaseScreen() {
   if (query.error) return <FaultNotice error={query.error} />;
   if (!query.data) return <Loading />;
 
-  const { procedure, releases } = query.data;
+  const { procedure, series, releases, releasedAsIs } = query.data;
   const workbook = workbookOf(query.data);
   const findings = check(workbook);
   const stops = findings.filter((finding) => finding.severity === 'stop');
   const warnings = findings.filter((finding) => finding.severity !== 'stop' && !finding.accepted);
   const accepted = findings.filter((finding) => finding.accepted);
   const { minutes, unsaid } = benchMinutes(workbook.procedure);
-  const nothingNew = releases[0]?.procedureVersion === procedure.version;
 
   const release = async () => {
     setBusy(true);
@@ -51,7 +52,11 @@ export function ReleaseScreen() {
       const done = await answer(
         api.procedures[':id'].releases.$post({
           param: { id },
-          json: { version: procedure.version, ...(note.trim() && { note: note.trim() }) },
+          json: {
+            version: procedure.version,
+            seriesVersion: series.version,
+            ...(note.trim() && { note: note.trim() }),
+          },
         }),
       );
       await queries.invalidateQueries();
@@ -93,8 +98,8 @@ export function ReleaseScreen() {
               <Tag tone="kaki">{t('release.stopped')}</Tag>
               <List mt="sm" spacing={6}>
                 {stops.map((finding) => (
-                  <List.Item key={finding.sentence}>
-                    <strong>{finding.sentence}</strong> {finding.reason}
+                  <List.Item key={findingKey(finding)}>
+                    <strong>{sayFinding(finding, workbook)}</strong> {sayReason(finding)}
                   </List.Item>
                 ))}
               </List>
@@ -109,8 +114,8 @@ export function ReleaseScreen() {
               <Tag tone="ochre">{t('release.warnings')}</Tag>
               <List mt="sm" spacing={6}>
                 {warnings.map((finding) => (
-                  <List.Item key={finding.sentence}>
-                    {finding.sentence} {finding.reason}
+                  <List.Item key={findingKey(finding)}>
+                    {sayFinding(finding, workbook)} {sayReason(finding)}
                   </List.Item>
                 ))}
               </List>
@@ -121,8 +126,8 @@ export function ReleaseScreen() {
               <Tag>{t('release.accepted')}</Tag>
               <List mt="sm" spacing={6}>
                 {accepted.map((finding) => (
-                  <List.Item key={finding.sentence}>
-                    {finding.sentence} {t('findings.accepted', { reason: finding.accepted })}
+                  <List.Item key={findingKey(finding)}>
+                    {sayFinding(finding, workbook)} {t('findings.accepted', { reason: finding.accepted })}
                   </List.Item>
                 ))}
               </List>
@@ -140,13 +145,13 @@ export function ReleaseScreen() {
                 minRows={2}
               />
               <Group>
-                <Button onClick={release} loading={busy} disabled={stops.length > 0 || nothingNew}>
+                <Button onClick={release} loading={busy} disabled={stops.length > 0 || releasedAsIs}>
                   {t('release.go', { number: (releases[0]?.number ?? 0) + 1 })}
                 </Button>
                 <Button component={Link} to={`/procedures/${id}`} variant="default">
                   {t('release.back')}
                 </Button>
-                {nothingNew && (
+                {releasedAsIs && (
                   <Text className="quiet">{t('release.nothingNew', { number: releases[0]?.number })}</Text>
                 )}
               </Group>

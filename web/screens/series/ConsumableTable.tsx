@@ -13,15 +13,17 @@ import {
 } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import {
+  CONSUMABLE_BASES,
+  CONSUMABLE_KINDS,
+  type ConsumableBase,
+  type ConsumableKind,
+  MATERIALS,
+  type Material,
+} from '#core/model/consumables';
 import type { Consumable, Series } from '#core/model/series';
 import { RATING_SOURCE, rate } from '#core/supplies/compatibility';
 import { baseOf, kindOf } from '#core/supplies/consumable-kinds';
-import { type ConsumableBase } from '#core/model/consumables';
-import { type ConsumableKind } from '#core/model/consumables';
-import { CONSUMABLE_KINDS } from '#core/model/consumables';
-import { CONSUMABLE_BASES } from '#core/model/consumables';
-import { type Material } from '#core/model/consumables';
-import { MATERIALS } from '#core/model/consumables';
 import { DraftText } from '../../parts/DraftText';
 import { Delete } from './Delete';
 import styles from './Series.module.css';

@@ -79,7 +79,14 @@ export const authorTexts = {
     addIntends: 'Name a part that changes',
     fromPositionId: 'From',
     toPositionId: 'To',
-    kind: { leaves: 'is left out', joins: 'is added', moves: 'changes place' },
+    kind: {
+      leaves: 'is left out',
+      joins: 'is added',
+      moves: 'changes place',
+      turns: 'is turned end for end',
+      exchanges: 'changes places with',
+    },
+    exchangesWith: 'The part it changes places with',
   },
   tools: {
     title: 'Fewest tool changes',

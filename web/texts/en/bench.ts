@@ -32,6 +32,7 @@ export const benchTexts = {
     about: '{{series}}, serial {{serial}}, {{title}}, release {{number}}',
     of: '{{number}} of {{steps}}',
     progress: '{{done}} of {{steps}} steps done',
+    serverFault: 'The server has a fault; entries are kept here',
     offline_zero: 'Offline',
     offline_one: 'Offline, {{count}} entry kept here',
     offline_other: 'Offline, {{count}} entries kept here',
@@ -42,8 +43,8 @@ export const benchTexts = {
     onlyLooking: 'You are looking on. A technician carries out the steps.',
     heldBy: '{{name}} has this job in hand.',
     takeOver: 'Take it over',
-    refused_one: 'One entry could not be taken in: {{reason}}',
-    refused_other: '{{count}} entries could not be taken in: {{reason}}',
+    refused_one: 'One entry was rejected: {{reason}}',
+    refused_other: '{{count}} entries were rejected. The first: {{reason}}',
     discardTitle_one: 'Drop one entry?',
     discardTitle_other: 'Drop {{count}} entries?',
     discardAsk:

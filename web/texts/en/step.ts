@@ -13,6 +13,13 @@ export const stepTexts = {
     duplicate: 'Duplicate step',
     delete: 'Delete step',
     deleted: '"{{title}}" is deleted.',
+    hanging: {
+      title: 'Other steps depend on this answer',
+      ask_one: 'One step is done on an answer that would be gone. What becomes of it?',
+      ask_other: '{{count}} steps are done on an answer that would be gone. What becomes of them?',
+      always: 'Do them always',
+      delete: 'Delete them too',
+    },
     drafted: 'Drafted from the way down. Complete it, then confirm it.',
     confirm: 'Confirm',
     proposed: 'Drafted, and not looked at yet',

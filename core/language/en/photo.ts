@@ -1,0 +1,17 @@
+import type { Step } from '../../model/procedure';
+import { componentById, type Series } from '../../model/series';
+import { sayFacing } from './directions';
+import { componentPhrase, listing, unitsMeant } from './sentence';
+
+/** What the photo of a step has to show: as the trainer says it, or how its parts sit. */
+export function photoShows(step: Step, series: Series): string {
+  if (step.photo?.mustShow) return step.photo.mustShow;
+  const names = step.targets.flatMap((target) => {
+    const component = componentById(series, target.componentId);
+    return component ? [`the ${componentPhrase(component, unitsMeant(component, target, step, series), false)}`] : [];
+  });
+  if (names.length === 0) return 'What was found, before anything is disturbed';
+  const [first] = step.targets;
+  const facing = step.faces ?? (first && componentById(series, first.componentId)?.faces);
+  return facing && names.length === 1 ? `${names[0]}, ${sayFacing(facing, series)}` : `How ${listing(names)} sit`;
+}
