@@ -1,7 +1,7 @@
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
 import type { Cells } from './cells';
-import type { Now, Variant } from './facts';
+import { type Now, placeOfPiece, type Variant } from './facts';
 import type { FieldName, ValueOf } from './fields';
 import type { Move, Notice, NoticeOf } from './notices';
 import type { Structure } from './structure';
@@ -101,10 +101,8 @@ export class Acting {
   }
 
   /** Where the unit in use of a piece is, as a cloth would show it. */
-  placeOf(piece: Piece): Place {
-    const at = this.read('at', piece.id);
-    if (at !== 'home') return at;
-    return this.isInPump(piece) ? 'pump' : 'cloth';
+  placeOf({ id }: Piece): Place {
+    return placeOfPiece(id, (name, key) => this.read(name, key));
   }
 
   unit(piece: Piece): Unit {

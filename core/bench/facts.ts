@@ -1,5 +1,6 @@
 import { FIELDS, type FieldName, type ValueOf } from './fields';
 import type { Structure } from './structure';
+import type { Place } from './units';
 import { EVERY_WAY, NO_WAY, type Questions, type Route, type Ways } from './ways';
 
 /** One value of a fact, and the ways on which it is so. */
@@ -155,4 +156,12 @@ export function merged<T>(
     byKey.set(key, known ? { ways: questions.either(known.ways, ways), value: known.value } : { ways, value });
   }
   return [...byKey.values()];
+}
+
+/** Where the unit in use of a piece is: one that is home is wherever what it sits in is. */
+export function placeOfPiece(pieceId: string, read: Now['read']): Place {
+  const at = read('at', pieceId);
+  if (at !== 'home') return at;
+  const host = read('host', pieceId);
+  return host === null ? 'pump' : placeOfPiece(host, read);
 }

@@ -1,5 +1,5 @@
 import type { Procedure, Step } from '../model/procedure';
-import { componentById, positionSetById, type Series } from '../model/series';
+import { componentById, type PositionSet, positionSetById, type Series } from '../model/series';
 import type { Places } from './places';
 import { EVERY_WAY, NO_WAY, type Question, type Questions, type Ways } from './ways';
 
@@ -62,16 +62,33 @@ export interface Asked {
   readonly asked: ReadonlyMap<string, Ways>;
 }
 
-/** How often, and on which ways, a step is carried out: once, or once at each place where the answers differ by place. */
+/**
+ * How often, and on which ways, a step is carried out: once, or once at each place where the answers differ by place.
+ * Once a question was answered place by place the facts there differ place by place, and a step that looked at all of
+ * them at once would meet every combination of answers.
+ */
 export function passesOf(step: Step, asked: Asked): Pass[] {
-  const when = step.when ?? [];
-  if (when.length === 0) return [{ step, ways: EVERY_WAY }];
-  const byPlace = when.some(({ stepId }) => asked.stepsById.get(stepId)?.decision?.eachOf !== undefined);
-  if (!byPlace) return [{ step, ways: waysOf(step, asked, undefined) }];
-  return placesActedAt(step, asked.series).map((place) => ({
-    step: place === null ? step : atPlace(step, place, asked.series, asked.places),
+  const places = placesActedAt(step, asked.series);
+  if (!isPlaceByPlace(step, places, asked)) return [{ step, ways: waysOf(step, asked, undefined) }];
+  const { aidsOut, ...acts } = step;
+  const passes = places.map((place) => ({
+    step: place === null ? ofWholePump(acts, asked.series) : atPlace(acts, place, asked.series, asked.places),
     ways: waysOf(step, asked, place),
   }));
+  // Aids come out once, when all places are done.
+  return aidsOut
+    ? [...passes, { step: { ...acts, targets: [], positionIds: [], aidsOut }, ways: waysOf(step, asked, null) }]
+    : passes;
+}
+
+function isPlaceByPlace(step: Step, places: readonly (string | null)[], { stepsById, asked, ...at }: Asked): boolean {
+  if (step.when?.some(({ stepId }) => stepsById.get(stepId)?.decision?.eachOf !== undefined)) return true;
+  if (places.length < 2) return false;
+  return [...asked.keys()].some((id) => {
+    const asking = stepsById.get(id);
+    const there = asking && askedAt(asking, at.series);
+    return there?.some((position) => places.some((place) => place !== null && at.places.meet(position, place)));
+  });
 }
 
 function waysOf(
@@ -95,21 +112,32 @@ function waysOf(
   return ways;
 }
 
-/** The positions a step acts at, or null for the parts that belong to the whole pump. */
+/** The positions a step acts at, and null where it also acts on parts that belong to the whole pump, or on nothing. */
 function placesActedAt(step: Step, series: Series): (string | null)[] {
-  if (step.positionIds.length > 0) return [...step.positionIds];
-  const ids = step.targets.flatMap(({ componentId }) => {
-    const set = positionSetById(series, componentById(series, componentId)?.positionSetId);
-    return set ? set.positions.map(({ id }) => id) : [null];
-  });
-  return ids.length > 0 ? [...new Set(ids)] : [null];
+  const sets = step.targets.map(({ componentId }) => setOf(componentId, series));
+  const named =
+    step.positionIds.length > 0
+      ? step.positionIds
+      : sets.flatMap((set) => set?.positions.map(({ id }) => id) ?? []);
+  const whole = sets.some((set) => !set) || named.length === 0;
+  return [...new Set(named), ...(whole ? [null] : [])];
+}
+
+function setOf(componentId: string, series: Series): PositionSet | undefined {
+  return positionSetById(series, componentById(series, componentId)?.positionSetId);
+}
+
+/** The step with only those of its parts that belong to the whole pump. */
+function ofWholePump(step: Step, series: Series): Step {
+  const targets = step.targets.filter(({ componentId }) => !setOf(componentId, series));
+  return targets.length === step.targets.length ? step : { ...step, targets, positionIds: [] };
 }
 
 /** The step at one place only, with those of its parts that are there. */
 export function atPlace(step: Step, place: string, series: Series, places: Places): Step {
   const positionIds = step.positionIds.filter((id) => places.meet(id, place));
   const targets = step.targets.filter(({ componentId }) => {
-    const set = positionSetById(series, componentById(series, componentId)?.positionSetId);
+    const set = setOf(componentId, series);
     return !set || set.positions.some(({ id }) => places.meet(id, place));
   });
   return { ...step, targets, positionIds: positionIds.length > 0 ? positionIds : [place] };

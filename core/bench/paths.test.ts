@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { check } from '../findings/check';
-import { findingKey, type RuleId } from '../findings/finding';
+import { type Finding, findingKey, type RuleId } from '../findings/finding';
 import type { Decision, Step, Workbook } from '../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { replay } from './replay';
@@ -61,7 +61,7 @@ describe('a fact that is so on one answer only is not lost', () => {
       (w) => withComponent(w, 'spring', { springLoaded: true }),
     ],
     ['a seal cut', ['mark cap', 'cut seal', 'fit seal'], 'reused', (w) => w],
-    ['a thread cleaned', ['mark cap', 'clean 4 bolts', 'start by hand bolts +thread-locker'], 'old-compound', (w) => w],
+    ['a thread cleaned', ['mark cap', 'clean 4 bolts', 'torque bolts =20 N·m +thread-locker'], 'old-compound', (w) => w],
     [
       'paste put on',
       ['mark cap', 'apply 4 bolts +anti-seize paste', 'torque bolts =20 N·m'],
@@ -70,7 +70,7 @@ describe('a fact that is so on one answer only is not lost', () => {
     ],
     [
       'packing soaked',
-      ['mark cap', 'soak packing ~15', 'take off packing', 'renew packing', 'fit packing'],
+      ['take off packing', 'soak packing ~15', 'fit packing'],
       'soak-short',
       (w) => withComponent(w, 'packing', { soakMinutes: 10 }),
     ],
@@ -299,12 +299,25 @@ describe('the replay of all ways finds what every single way would', () => {
     'sets-first',
   ];
 
+  /** Told once, at the first step that it can be said of; on a single way that may be a later one. */
+  const TOLD_ONCE: readonly RuleId[] = [
+    'left-on-cloth',
+    'left-in-tray',
+    'aid-left-in',
+    'loose-at-end',
+    'not-refilled',
+    'not-restored',
+    'no-as-found',
+  ];
+  const keyOf = (finding: Finding) =>
+    findingKey(TOLD_ONCE.includes(finding.id) ? { ...finding, stepId: undefined } : finding);
+
   test('with questions, methods, springs, cuts, compounds, soaks and cleaning', () => {
     fc.assert(
       fc.property(fc.array(line, { minLength: 3, maxLength: 14 }), (drawn) => {
         const workbook = built(drawn);
         const all = check(workbook);
-        const known = new Set(all.map(findingKey));
+        const known = new Set(all.map(keyOf));
         for (const route of everyRoute()) {
           for (const finding of check(workbook, replay(workbook, undefined, route))) {
             if (OF_WAYS.includes(finding.id)) {
@@ -313,7 +326,7 @@ describe('the replay of all ways finds what every single way would', () => {
                 expect(all.map(({ id, stepId }) => `${id} ${stepId}`)).toContain(`${finding.id} ${finding.stepId}`);
               continue;
             }
-            expect([...known]).toContain(findingKey(finding));
+            expect([...known]).toContain(keyOf(finding));
           }
         }
       }),

@@ -169,6 +169,6 @@ test('an empty procedure leaves everything in the pump', () => {
 test('the kit tray holds only what the renewals ask for', () => {
   const workbook = typed(['draw rotor @each shaft', 'renew rotor @shaft 1', 'fit rotor @each shaft']);
   expect(lying(workbook, 0, 'tray')).toEqual(['/s1/1/new']);
-  expect(lying(workbook, 3, 'pump')).toEqual(['/s2/1/old', '/s1/1/new']);
+  expect(lying(workbook, 3, 'pump')).toEqual(['/s1/1/new', '/s2/1/old']);
   expect(lying(workbook, 3, 'tray')).toEqual([]);
 });

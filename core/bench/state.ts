@@ -2,7 +2,7 @@ import type { Pose } from '../model/faces';
 import type { Step } from '../model/procedure';
 import type { Carried } from './carried';
 import type { Cell } from './cells';
-import { explore, type Now, type Variant } from './facts';
+import { explore, type Now, placeOfPiece, type Variant } from './facts';
 import type { Tightness } from './fields';
 import { carriedAfter, type Timeline } from './replay';
 import type { Structure } from './structure';
@@ -83,16 +83,6 @@ export class BenchState {
   private on<F extends Parameters<Carried['facts']['on']>[0]>(name: F, key: string) {
     return this.carried.facts.on(name, key, this.route);
   }
-}
-
-type ReadPlace = Now['read'];
-
-/** Where the unit in use of a piece is: home is where what it sits in is. */
-function placeOfPiece(pieceId: string, read: ReadPlace): Place {
-  const at = read('at', pieceId);
-  if (at !== 'home') return at;
-  const host = read('host', pieceId);
-  return host === null ? 'pump' : placeOfPiece(host, read) === 'pump' ? 'pump' : 'cloth';
 }
 
 const known = new WeakMap<Timeline, Map<number, BenchState>>();

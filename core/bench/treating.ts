@@ -112,7 +112,10 @@ export function judgeThread(
     if (!consumable || !changesFriction(consumable) || meansOf(want).some((id) => on.has(id))) continue;
     acting.noteOnce({ kind: 'compound-missing', componentId: component.id, consumableId: want.consumableId });
   }
-  if (!torque?.thread) return noteUnsaidThread(acting, torque, component, changing);
+  if (!torque?.thread) {
+    noteUnsaidThread(acting, torque, component, changing);
+    return;
+  }
   const said = torque.thread.is === 'with' ? torque.thread.consumableId : null;
   const agrees = said
     ? on.has(said) || isOnMating(acting, component, said)
