@@ -23,7 +23,7 @@ export function demoProcedures(): Workbook[] {
 
 /** Drafted procedures of several shapes, with structure, branches and faces, confirmed and sourced throughout. */
 export function generatedProcedures(count: number): Workbook[] {
-  return Array.from({ length: count }, (_, n) => confirmed(draftPutBack(teardown(n))));
+  return Array.from({ length: count }, (_, n) => confirmed(draftPutBack(teardown(n)).workbook));
 }
 
 function teardown(n: number): Workbook {

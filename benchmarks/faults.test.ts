@@ -9,7 +9,7 @@ const about = (finding: Finding) => `${finding.severity} ${findingKey(finding)}`
 
 test('nothing is cried on clean procedures', () => {
   const cried = clean.flatMap((workbook) => check(workbook)).filter((finding) => !finding.accepted);
-  expect(cried.map((finding) => finding.sentence)).toEqual([]);
+  expect(cried.map(({ id, stepId, facts }) => ({ id, stepId, facts }))).toEqual([]);
 });
 
 test.each(FAULTS.map((fault) => [fault.kind, fault] as const))('%s is noticed', (_kind, { plant }) => {

@@ -1,13 +1,14 @@
-import { wantsFilling } from '#core/drafting/way-back/preparing';
 import { deleteStep, moveStep } from '#core/edits/steps';
 import { sayStep } from '#core/language/en/sentence';
 import { CONSUMABLE_BASES } from '#core/model/consumables';
+import type { Direction } from '#core/model/faces';
 import { isFastener } from '#core/model/kinds';
 import type { Step, Workbook } from '#core/model/procedure';
 import { type Component, positionSetById } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
-import { endMeant, placeInStack } from '#core/orientation/directions';
+import { endMeant, placesInStacks } from '#core/orientation/directions';
 import { sayQuantity } from '#core/quantity/quantity';
+import { isKeptFluid } from '#core/reading/en/safety-words';
 import { rate } from '#core/supplies/compatibility';
 import { isCompound } from '#core/supplies/consumable-kinds';
 import { materialOf } from '#core/supplies/materials';
@@ -68,6 +69,8 @@ const allDropped =
   };
 const partOf = ({ series }: Workbook, step: Step) =>
   series.components.find((part) => part.id === step.targets[0]?.componentId);
+/** The direction away from the one given. */
+const turnedRound = ({ away, ...direction }: Direction): Direction => (away ? direction : { ...direction, away: true });
 /** The workbook with a tool of this name in the series, and its id. */
 const withTool = (workbook: Workbook, name: string): { workbook: Workbook; id: string } => {
   const tools = [...workbook.series.tools, { id: 'planted', name }];
@@ -148,7 +151,7 @@ export const FAULTS: readonly Fault[] = [
     kind: 'face flipped',
     plant: (w) =>
       eachStep(w, (step) =>
-        step.faces && refits(step) ? { faces: { ...step.faces, toward: `away from ${step.faces.toward}` } } : undefined,
+        step.faces && refits(step) ? { faces: { ...step.faces, toward: turnedRound(step.faces.toward) } } : undefined,
       ),
   },
   {
@@ -207,7 +210,10 @@ export const FAULTS: readonly Fault[] = [
   { kind: 'restoring dropped', plant: allDropped((step) => step.verb === 'restore') },
   {
     kind: 'oil not filled again',
-    plant: (w) => (w.procedure.steps.some(wantsFilling) ? allDropped((step) => step.verb === 'fill')(w) : []),
+    plant: (w) =>
+      w.procedure.steps.some(({ verb, about }) => verb === 'drain' && isKeptFluid(about))
+        ? allDropped((step) => step.verb === 'fill')(w)
+        : [],
   },
   {
     kind: 'spring let go',
@@ -355,16 +361,16 @@ export const FAULTS: readonly Fault[] = [
     plant: (w) =>
       eachStep(w, (step) => {
         const part = partOf(w, step);
-        const place = part && placeInStack(w.series, part.id);
-        const end = place && part?.faces && endMeant(part.faces.toward, place, w.series);
+        const [place] = part ? placesInStacks(w.series, part.id) : [];
+        const end = place && part?.faces && endMeant(part.faces.toward, place);
         if (!refits(step) || !step.faces || !end) return undefined;
-        return { faces: { ...step.faces, toward: end === 'mouth' ? 'into the bore' : 'out of the bore' } };
+        return { faces: { ...step.faces, toward: { is: end === 'mouth' ? 'bottom' : 'mouth' } } };
       }),
   },
   {
     kind: 'stack fitted in another order',
     plant: (w) => {
-      const steps = where(w, (step) => refits(step) && placeInStack(w.series, partOf(w, step)?.id ?? '') !== undefined);
+      const steps = where(w, (step) => refits(step) && placesInStacks(w.series, partOf(w, step)?.id ?? '').length > 0);
       return steps.slice(1).flatMap((step, i) => {
         const before = steps[i];
         return before ? [{ ...w, procedure: moveStep(w.procedure, step.id, w.procedure.steps.indexOf(before)) }] : [];

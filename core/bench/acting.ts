@@ -11,8 +11,8 @@ import type { Generation, Piece, Place, Unit } from './units';
 export interface Surroundings {
   readonly structure: Structure;
   readonly cells: Cells;
-  /** Pieces that may be off on some way, the one that came off last at the end. */
-  readonly away: string[];
+  /** Pieces that may be off on some way with the last step that takes them off, the latest at the end. */
+  readonly away: Map<string, number>;
   /** What the words of isolations and locks were that may be on, by the step that put them on. */
   readonly isolations: Map<string, Step>;
   /** Steps that drained something. */

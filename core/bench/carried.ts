@@ -8,7 +8,7 @@ import type { Questions, Ways } from './ways';
 export class Carried {
   readonly facts: Facts;
   readonly cells: Cells;
-  readonly away: string[];
+  readonly away: Map<string, number>;
   readonly isolations: Map<string, Step>;
   readonly drains: Map<string, Step>;
   readonly aids: Set<string>;
@@ -21,7 +21,7 @@ export class Carried {
   constructor(structure: Structure, questions: Questions, from?: Carried) {
     this.facts = from ? from.facts.copy() : new Facts(structure, questions);
     this.cells = new Cells(structure, from?.cells.list);
-    this.away = [...(from?.away ?? [])];
+    this.away = new Map(from?.away);
     this.isolations = new Map(from?.isolations);
     this.drains = new Map(from?.drains);
     this.aids = new Set(from?.aids);
@@ -37,9 +37,9 @@ export class Carried {
   /** Forgets what is surely home, tight or done, so that looking through what is open stays short. */
   tidy(): void {
     const { facts } = this;
-    for (let i = this.away.length - 1; i >= 0; i -= 1) {
-      const variants = facts.variants('offAt', this.away[i] ?? '');
-      if (variants.length === 1 && variants[0]?.value === null) this.away.splice(i, 1);
+    for (const id of this.away.keys()) {
+      const variants = facts.variants('offAt', id);
+      if (variants.length === 1 && variants[0]?.value === null) this.away.delete(id);
     }
     for (const id of this.loose) {
       const variants = facts.variants('thread', id);

@@ -102,7 +102,7 @@ function undoneWith(named: Isolations, on: Isolations): (typeof on)[number][] {
 
 /** Power is given back to a pump that is open, or whose joints are not tight yet. */
 function judgeRestoring(acting: Acting, valvesOnly: boolean): void {
-  const out = distinct(acting, piecesOut(acting));
+  const out = distinct(piecesOut(acting));
   if (out.length > 0) acting.note({ kind: 'restored-open', componentIds: out, why: 'out' });
   if (valvesOnly && out.length > 0) return;
   const loose = [...acting.around.loose].flatMap((id) => {
@@ -111,19 +111,19 @@ function judgeRestoring(acting: Acting, valvesOnly: boolean): void {
     const state = acting.read('thread', id);
     return state === 'loose' || state === 'by-hand' ? [piece] : [];
   });
-  const componentIds = distinct(acting, loose);
+  const componentIds = distinct(loose);
   if (componentIds.length > 0) acting.note({ kind: 'restored-open', componentIds, why: 'loose' });
 }
 
 /** Pieces that are out and are meant to be back, on the ways looked at. */
 function piecesOut(acting: Acting): Piece[] {
-  return acting.around.away.flatMap((id) => {
+  return [...acting.around.away.keys()].flatMap((id) => {
     const piece = acting.piece(id);
     return piece && acting.isReady(piece) ? [piece] : [];
   });
 }
 
-function distinct(_acting: Acting, pieces: readonly Piece[]): string[] {
+function distinct(pieces: readonly Piece[]): string[] {
   return [...new Set(pieces.map(({ componentId }) => componentId))];
 }
 
@@ -143,7 +143,7 @@ function fill(acting: Acting): void {
     if (!component || isFillingPort(component.name)) return false;
     return isSealing(component.kind) || component.kind === 'plug' || /drain|sump/i.test(component.name);
   });
-  const componentIds = distinct(acting, leaking);
+  const componentIds = distinct(leaking);
   if (componentIds.length > 0) acting.note({ kind: 'filled-open', componentIds });
 }
 

@@ -116,9 +116,7 @@ function waysOf(
 function placesActedAt(step: Step, series: Series): (string | null)[] {
   const sets = step.targets.map(({ componentId }) => setOf(componentId, series));
   const named =
-    step.positionIds.length > 0
-      ? step.positionIds
-      : sets.flatMap((set) => set?.positions.map(({ id }) => id) ?? []);
+    step.positionIds.length > 0 ? step.positionIds : sets.flatMap((set) => set?.positions.map(({ id }) => id) ?? []);
   const whole = sets.some((set) => !set) || named.length === 0;
   return [...new Set(named), ...(whole ? [null] : [])];
 }

@@ -61,7 +61,12 @@ describe('a fact that is so on one answer only is not lost', () => {
       (w) => withComponent(w, 'spring', { springLoaded: true }),
     ],
     ['a seal cut', ['mark cap', 'cut seal', 'fit seal'], 'reused', (w) => w],
-    ['a thread cleaned', ['mark cap', 'clean 4 bolts', 'torque bolts =20 N·m +thread-locker'], 'old-compound', (w) => w],
+    [
+      'a thread cleaned',
+      ['mark cap', 'clean 4 bolts', 'torque bolts =20 N·m +thread-locker'],
+      'old-compound',
+      (w) => w,
+    ],
     [
       'paste put on',
       ['mark cap', 'apply 4 bolts +anti-seize paste', 'torque bolts =20 N·m'],
@@ -242,16 +247,10 @@ describe('the replay of all ways finds what every single way would', () => {
     const sorted = lines.map((text) =>
       typed([text], { ...typed(parts.map((part) => `mark ${part}`)), procedure: { ...typed([]).procedure } }),
     );
-    const series = sorted.reduce(
-      (w, { series: own }) => ({
-        ...w,
-        consumables: [
-          ...w.consumables,
-          ...own.consumables.filter(({ name }) => !w.consumables.some((c) => c.name === name)),
-        ],
-      }),
-      typed(parts.map((part) => `mark ${part}`)).series,
-    );
+    const plain = typed(parts.map((part) => `mark ${part}`)).series;
+    const said = sorted.flatMap(({ series }) => series.consumables);
+    const named = new Map(said.map((consumable) => [consumable.name, consumable]));
+    const series = { ...plain, consumables: [...named.values()] };
     const ids = new Map(series.consumables.map(({ name, id }) => [name, id]));
     const steps = sorted.map(({ procedure, series: own }, i): Step => {
       const [step] = procedure.steps as [Step];

@@ -70,14 +70,13 @@ function noteClosedOver(acting: Acting, piece: Piece, host: string | null): void
   const covering = structure.covers.get(piece.componentId);
   const hostOut = host !== null && !acting.isInPump(acting.piece(host) ?? piece);
   const seat = acting.seat(piece);
-  for (let i = around.away.length - 1; i >= 0; i -= 1) {
-    const under = acting.piece(around.away[i] ?? '');
-    if (!under) continue;
-    const underAt = acting.read('offAt', under.id);
-    if (underAt === null) continue;
+  for (const [id, latest] of [...around.away].reverse()) {
+    if (latest <= offAt && !covering) break;
+    const under = acting.piece(id);
+    if (!under || under.componentId === piece.componentId) continue;
+    const underAt = acting.read('offAt', id);
+    if (underAt === null || !acting.meet(acting.seat(under), seat)) continue;
     const sure = covering?.has(under.componentId) ?? false;
-    if (underAt <= offAt && !covering) break;
-    if (under.componentId === piece.componentId || !acting.meet(acting.seat(under), seat)) continue;
     const said = structure.components
       .get(under.componentId)
       ?.coveredBy?.find((c) => c.componentId === piece.componentId)?.said;
@@ -149,8 +148,11 @@ export function joinUp(acting: Acting, component: Component, hosts: readonly Pie
     .flatMap((host) => acting.contents(host))
     .filter((piece) => acting.isReady(piece));
   if (ready.length === 0) acting.missing(component, 'not-out');
-  const rank = (piece: Piece) => acting.around.away.indexOf(piece.id);
-  for (const piece of [...new Set(ready)].sort((a, b) => rank(b) - rank(a))) putHome(acting, piece);
+  const order = [...acting.around.away.keys()];
+  const off = new Map(ready.map((piece) => [piece, acting.read('offAt', piece.id) ?? -1]));
+  const lastOutFirst = (a: Piece, b: Piece) =>
+    (off.get(b) ?? -1) - (off.get(a) ?? -1) || order.indexOf(b.id) - order.indexOf(a.id);
+  for (const piece of [...off.keys()].sort(lastOutFirst)) putHome(acting, piece);
 }
 
 /** A pin that goes in while the thread it locks still has to be torqued. */

@@ -34,9 +34,8 @@ export function layOut(acting: Acting, piece: Piece): void {
   acting.write('offAt', piece.id, index);
   acting.write('segment', piece.id, acting.read('opening', ''));
   if (acting.read('firstOff', piece.id) === null) acting.write('firstOff', piece.id, index);
-  const at = around.away.indexOf(piece.id);
-  if (at >= 0) around.away.splice(at, 1);
-  around.away.push(piece.id);
+  around.away.delete(piece.id);
+  around.away.set(piece.id, index);
   around.cells.reserve(step, unit);
   acting.write('at', piece.id, 'cloth');
   acting.move(piece, unit, 'out', from, 'cloth');

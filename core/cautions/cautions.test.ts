@@ -1,9 +1,9 @@
+import { USUAL_CAUTIONS } from '../language/en/cautions';
 import { SIGNAL_WORDS } from '../model/procedure';
 import { typed, withComponent, withStep } from '../testing/workbook';
-import { USUAL_CAUTIONS } from '../language/en/cautions';
-import { suggestedCautions } from './usual';
 import { safetyPage } from './safety-page';
 import { SIGNALS } from './signal-words';
+import { suggestedCautions } from './usual';
 
 const at = (lines: string[], index = 0) => {
   const workbook = typed(lines);
@@ -44,7 +44,8 @@ test.each(SIGNAL_WORDS)('%s is legible on its panel', (word) => {
 
 test('a notice warns of damage only, and no other word does', () => {
   const hurt = /\b(hand|finger|skin|eye|injur|burn|splinter|glove|wear|lift|start|isolat|pressure|face away)/i;
-  for (const { signal, text } of Object.values(USUAL_CAUTIONS)) expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
+  for (const { signal, text } of Object.values(USUAL_CAUTIONS))
+    expect([text, hurt.test(text)]).toEqual([text, signal !== 'NOTICE']);
 });
 
 test('isolating suggests the restart, prying the even prying, a spring the easing', () => {

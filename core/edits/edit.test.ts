@@ -96,7 +96,9 @@ describe('every edit has an inverse', () => {
       .tuple(fc.constantFrom(...ids), fc.nat(5))
       .map(([stepId, index]): Edit => ({ kind: 'move', stepId, index, stage: 'prove' })),
     fc.constant<Edit>({ kind: 'add', list: 'tools', item: { id: 'new-tool', name: 'lamp' } }),
-    fc.constantFrom(...workbook.series.tools.map(({ id }) => id)).map((id): Edit => ({ kind: 'drop', list: 'tools', id })),
+    fc
+      .constantFrom(...workbook.series.tools.map(({ id }) => id))
+      .map((id): Edit => ({ kind: 'drop', list: 'tools', id })),
     fc.constant<Edit>({ kind: 'change-component', componentId: part.id, fields: { massKg: 4 } }),
     fc.constant<Edit>({ kind: 'change-procedure', fields: { handsOn: true } }),
     fc.constant<Edit>({ kind: 'change-series', fields: { note: 'said' } }),

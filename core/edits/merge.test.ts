@@ -46,7 +46,11 @@ test('a step deleted here and untouched there is gone', () => {
 });
 
 test('a move here and a new step there both hold', () => {
-  const { merged, conflicts } = mergeThree(base, moveStep(base, d, 0), insertStep(base, 2, { ...base.steps[1]!, id: 'copy' }));
+  const { merged, conflicts } = mergeThree(
+    base,
+    moveStep(base, d, 0),
+    insertStep(base, 2, { ...base.steps[1]!, id: 'copy' }),
+  );
   expect(conflicts).toEqual([]);
   expect(merged.steps.map((step) => step.id)).toEqual([d, a, b, 'copy', c]);
 });

@@ -1,4 +1,4 @@
-import type { Timeline } from '../bench/replay';
+import { movesOf, type Timeline } from '../bench/replay';
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
 import { verbOf } from '../model/verbs';
@@ -48,7 +48,9 @@ export function lastLooks(timeline: Timeline): LastLook[] {
   homings.forEach((fitted, i) => {
     const component = components.get(fitted.componentId);
     if (!component || fitted.offAt < 0 || !sitsOneWay(component, fitted.step)) return;
-    const cover = homings.slice(i + 1).find((over) => over.index > fitted.index && closesOver(over, fitted, component));
+    const cover = homings
+      .slice(i + 1)
+      .find((over) => over.index > fitted.index && closesOver(over, fitted, component, timeline));
     const known = looks.get(`${fitted.componentId} ${fitted.index}`);
     const coveredAt = cover?.index ?? timeline.frames.length;
     if (known && known.coveredAt <= coveredAt) return;
@@ -62,9 +64,9 @@ export function lastLooks(timeline: Timeline): LastLook[] {
   return [...looks.values()];
 }
 
-function closesOver(over: Homing, under: Homing, component: Component): boolean {
+function closesOver(over: Homing, under: Homing, component: Component, { structure }: Timeline): boolean {
   if (over.componentId === under.componentId || over.offAt < 0 || over.offAt >= under.offAt) return false;
-  if (over.positionId !== null && under.positionId !== null && over.positionId !== under.positionId) return false;
+  if (!structure.places.meet(over.positionId, under.positionId)) return false;
   return component.coveredBy?.find((cover) => cover.componentId === over.componentId)?.said !== 'clear';
 }
 
@@ -82,8 +84,8 @@ export function asFoundEnds(steps: readonly Step[]): number {
 export function asFoundPoints(timeline: Timeline): Step[] {
   const { components } = timeline.structure;
   return timeline.frames
-    .filter(({ moves }) =>
-      moves.some(({ act, unitId }) => {
+    .filter((frame) =>
+      movesOf(frame).some(({ act, unitId }) => {
         const component = components.get(timeline.units.get(unitId)?.componentId ?? '');
         return act === 'out' && component !== undefined && (component.renewal !== 'keep' || component.matched);
       }),

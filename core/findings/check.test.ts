@@ -5,7 +5,6 @@ import { typed, withComponent, withStep } from '../testing/workbook';
 import { acceptanceOf, acceptFinding, check, RULES, releaseStops } from './check';
 import { FAMILIES } from './finding';
 
-
 test('every rule has an id of its own and a family', () => {
   expect(new Set(RULES.map((rule) => rule.id)).size).toBe(RULES.length);
   for (const rule of RULES) expect(FAMILIES).toContain(rule.family);

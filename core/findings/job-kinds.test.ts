@@ -1,4 +1,5 @@
 import { stepPlaces } from '../job/demands';
+import { sayFinding } from '../language/en/findings';
 import { sayStep } from '../language/en/sentence';
 import type { Faces } from '../model/faces';
 import type { Step, Workbook } from '../model/procedure';
@@ -7,7 +8,6 @@ import { stepIn } from '../model/setting';
 import { compareFacings, placesInStacks } from '../orientation/directions';
 import { readDirection } from '../reading/en/direction-words';
 import { componentId, emptyWorkbook, typed, withComponent, withStep } from '../testing/workbook';
-import { sayFinding } from '../language/en/findings';
 import { check, releaseStops } from './check';
 
 /**
@@ -161,7 +161,9 @@ test('3. seal service: the manifold is laid face down, and "up" is no longer tow
       pose: { componentId: componentId(base, 'manifold'), lies: pose },
     });
   const saying = (pose: 'face-up' | 'face-down', toward: string) =>
-    withStep(lies(pose), at(stacked, 'fit', 'seal'), { faces: { end: 'lip', toward: readDirection(toward, base.series) } });
+    withStep(lies(pose), at(stacked, 'fit', 'seal'), {
+      faces: { end: 'lip', toward: readDirection(toward, base.series) },
+    });
   expect(stops(lies('face-down'))).toEqual([]);
   // The bores open upward: the pressure acts from below, so the lip looks down.
   expect(ids(saying('face-up', 'down on the bench'))).not.toContain('faces-clash');

@@ -38,7 +38,11 @@ describe('a component', () => {
     ['half a piece', { count: 1.5 }, ['count']],
     ['no mass at all', { massKg: 0 }, ['massKg']],
     ['a soak shorter than a minute', { soakMinutes: 0.5 }, ['soakMinutes']],
-    ['a face without a direction', { faces: { end: 'lip', toward: { is: 'words', said: ' ' } } }, ['faces.toward.said']],
+    [
+      'a face without a direction',
+      { faces: { end: 'lip', toward: { is: 'words', said: ' ' } } },
+      ['faces.toward.said'],
+    ],
     ['an id with a slash, which units are told apart by', { id: 'a/b' }, ['id']],
     ['a cover neither said nor struck out', { coveredBy: [{ componentId: 'x', said: 'maybe' }] }, ['coveredBy.0.said']],
     ['"brittle: no", which is said by saying nothing', { brittle: false }, ['brittle']],

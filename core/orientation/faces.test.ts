@@ -1,5 +1,5 @@
-import type { Faces, Pose } from '../model/faces';
 import { newComponent } from '../edits/steps';
+import type { Faces, Pose } from '../model/faces';
 import { readDirection } from '../reading/en/direction-words';
 import { compareFacings } from './directions';
 import { sameFacing } from './faces';
@@ -36,7 +36,10 @@ describe('turning the housing over flips the meaning', () => {
 });
 
 test('how a part is turned is compared as its ends are', () => {
-  const turned = (degrees: number): Faces => ({ ...facing('lip', 'the pressure'), clocking: { how: 'staggered', degrees } });
+  const turned = (degrees: number): Faces => ({
+    ...facing('lip', 'the pressure'),
+    clocking: { how: 'staggered', degrees },
+  });
   expect(compareFacings(turned(90), turned(90), part, [])).toBe('same');
   expect(compareFacings(turned(90), turned(180), part, [])).toBe('contrary');
   expect(compareFacings(turned(90), facing('lip', 'the pressure'), part, [])).toBe('same');
@@ -46,5 +49,9 @@ test('a neighbour called after the pressure is a neighbour', () => {
   const components = [{ id: 'hp', name: 'high pressure seal' }];
   expect(readDirection('the high pressure seal', { components })).toEqual({ is: 'part', componentId: 'hp' });
   expect(readDirection('the pressure', { components })).toEqual({ is: 'pressure' });
-  expect(readDirection('away from the crankcase', { components })).toEqual({ is: 'drive', said: 'the crankcase', away: true });
+  expect(readDirection('away from the crankcase', { components })).toEqual({
+    is: 'drive',
+    said: 'the crankcase',
+    away: true,
+  });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
+import { PROFILES } from '../model/faces';
 import type { Series, Stack } from '../model/series';
 import { componentId, typed, withComponent } from '../testing/workbook';
-import { PROFILES } from '../model/faces';
 import { drawSection } from './section-drawing';
 import { stackSection } from './stack-section';
 

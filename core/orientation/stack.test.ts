@@ -1,9 +1,9 @@
+import type { Faces, Pose } from '../model/faces';
 import type { Workbook } from '../model/procedure';
 import type { Stack } from '../model/series';
+import { readDirection } from '../reading/en/direction-words';
 import { found, mended, sentences } from '../testing/findings';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
-import { readDirection } from '../reading/en/direction-words';
-import type { Faces, Pose } from '../model/faces';
 import { bothWays, compareFacings, endMeant, otherWay, placesInStacks, poseAround } from './directions';
 import { profileFromWords } from './profiles';
 import { countInStack, stackSection, stacksWith } from './stack-section';
@@ -185,9 +185,7 @@ describe('the section', () => {
     });
     const [, ring] = stackSection(boxOf(workbook), workbook.series).pieces;
     expect(ring).toMatchObject({ atBottom: 'lip', atMouth: 'small-grooves', wrong: false, known: true });
-    const said = new Map([
-      [componentId(workbook, 'packing ring'), lip('the gland', workbook)],
-    ]);
+    const said = new Map([[componentId(workbook, 'packing ring'), lip('the gland', workbook)]]);
     const [, turned] = stackSection(boxOf(workbook), workbook.series, said).pieces;
     expect(turned).toMatchObject({ atMouth: 'lip', wrong: true });
   });

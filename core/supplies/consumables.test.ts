@@ -1,13 +1,7 @@
+import { CONSUMABLE_BASES, type ConsumableBase, type Material } from '../model/consumables';
 import { typed, withComponent } from '../testing/workbook';
 import { compatibility, type Rating, rate } from './compatibility';
-import { CONSUMABLE_BASES, type ConsumableBase, type Material } from '../model/consumables';
-import {
-  baseOf,
-  changesFriction,
-  isCompound,
-  isLubricant,
-  kindOf,
-} from './consumable-kinds';
+import { baseOf, changesFriction, isCompound, isLubricant, kindOf } from './consumable-kinds';
 import { materialOf } from './materials';
 
 /**

@@ -46,7 +46,5 @@ export function branching(lines: readonly string[], only: readonly number[]): Wo
 
 /** Numbers of the steps a rule finds something at, from 1; 0 where the whole procedure is meant. */
 export function at(workbook: Workbook, id: RuleId): number[] {
-  return found(workbook, id).map(
-    ({ stepId }) => workbook.procedure.steps.findIndex((step) => step.id === stepId) + 1,
-  );
+  return found(workbook, id).map(({ stepId }) => workbook.procedure.steps.findIndex((step) => step.id === stepId) + 1);
 }

@@ -2,6 +2,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import { changeStep } from '#core/edits/steps';
 import type { Entry } from '#core/job/entry';
+import type { Direction } from '#core/model/faces';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
 import { matPdf } from './mat';
@@ -137,10 +138,12 @@ test('a facing is printed for the bench as well, and what is the wrong way round
     driveAt: 'mouth' as const,
     layers: [{ id: 'r', componentId: rotor, count: 1 }],
   };
-  const printed = async (toward: string) => {
+  const printed = async (toward: Direction) => {
     const laid = changeStep(base, nutsOff?.id ?? '', { pose: { componentId: housing, lies: 'face-up' } });
     const components = series.components.map((part) =>
-      part.id === rotor ? { ...part, hostId: housing, faces: { end: 'lip', toward: { is: 'pressure' } } } : part,
+      part.id === rotor
+        ? { ...part, hostId: housing, faces: { end: 'lip', toward: { is: 'pressure' as const } } }
+        : part,
     );
     const release = {
       number: 1,
@@ -154,13 +157,13 @@ test('a facing is printed for the bench as well, and what is the wrong way round
     };
     return (await read(await instructionPdf(release, async () => undefined))).text;
   };
-  const right = await printed('the pressure');
+  const right = await printed({ is: 'pressure' });
   expect(right).toContain('Faces: down on the bench as it lies');
   expect(right).not.toContain('wrong way');
-  const wrong = await printed('the drive');
+  const wrong = await printed({ is: 'drive' });
   expect(wrong).toContain('Faces: up on the bench as it lies');
   expect(wrong).toContain('rotor: wrong way');
-  expect(await printed('down on the bench')).toContain('Faces: in the pump toward the pressure');
+  expect(await printed({ is: 'down' })).toContain('Faces: in the pump toward the pressure');
 });
 
 test('the record holds readings, photos, overrides, problems and the course of the job', async () => {

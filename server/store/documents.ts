@@ -68,16 +68,14 @@ export async function proceduresOf(db: Queryable, seriesId: string): Promise<Pro
 
 export async function addSeries(db: Queryable, document: Series, by: string): Promise<void> {
   refuseFaults(seriesReferences(document));
-  await db
-    .insert(table.series)
-    .values({
-      id: document.id,
-      name: document.name,
-      code: document.code,
-      document,
-      format: DOCUMENT_FORMAT,
-      changedBy: by,
-    });
+  await db.insert(table.series).values({
+    id: document.id,
+    name: document.name,
+    code: document.code,
+    document,
+    format: DOCUMENT_FORMAT,
+    changedBy: by,
+  });
 }
 
 export async function addProcedure(db: Queryable, document: Procedure, by: string): Promise<void> {

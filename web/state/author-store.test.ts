@@ -3,7 +3,6 @@ import { useAuthor } from './author-store';
 import { computed } from './timeline';
 
 const author = () => useAuthor.getState();
-const history = () => useAuthor.temporal.getState();
 const order = () => author().workbook.procedure.steps.map((step) => step.verb);
 
 beforeEach(() => author().open(emptyWorkbook()));
@@ -22,10 +21,10 @@ test('lines are added behind the step in hand, and a faulty one changes nothing'
 test('undo takes back the part that a line created along with its step, and redo brings both back', () => {
   author().addLine('take off cover');
   author().addLine('take off gasket');
-  history().undo();
+  author().undo();
   expect(author().workbook.series.components.map((component) => component.name)).toEqual(['cover']);
   expect(order()).toEqual(['take-off']);
-  history().redo();
+  author().redo();
   expect(author().workbook.series.components).toHaveLength(2);
 });
 
@@ -33,18 +32,41 @@ test('choosing a step is no edit', () => {
   author().addLine('take off cover');
   author().select(null);
   author().select(author().workbook.procedure.steps[0]?.id ?? null);
-  expect(history().pastStates).toHaveLength(1);
+  expect(author().past).toHaveLength(1);
 });
 
 test('after a deletion the next step is in hand, or the last one', () => {
   for (const line of ['take off cover', 'take off gasket', 'draw rotor']) author().addLine(line);
   const [a, b, c] = author().workbook.procedure.steps.map((step) => step.id);
-  author().remove(b ?? '');
+  author().remove(b ?? '', 'always');
   expect(author().selected).toBe(c);
-  author().remove(c ?? '');
+  author().remove(c ?? '', 'always');
   expect(author().selected).toBe(a);
-  author().remove(a ?? '');
+  author().remove(a ?? '', 'always');
   expect(author().selected).toBeNull();
+});
+
+test('an edit that would break the document is refused, says why and changes nothing', () => {
+  author().addLine('take off cover');
+  const before = author().workbook;
+  const [cover] = before.series.components;
+  expect(author().apply([{ kind: 'change-component', componentId: cover?.id ?? '', fields: { count: 99 } }])).toBe(
+    false,
+  );
+  expect(author().workbook).toBe(before);
+  expect(author().past).toHaveLength(1);
+  expect(author().refused).toMatchObject([{ path: expect.stringContaining('count') }]);
+  author().addLine('fit cover');
+  expect(author().refused).toBeNull();
+});
+
+test('undo after a version of somebody else was taken over takes back only the own edit', () => {
+  author().addLine('take off cover');
+  author().addLine('take off gasket');
+  author().takeOver({ ...author().workbook, series: { ...author().workbook.series, note: 'said elsewhere' } });
+  author().undo();
+  expect(author().workbook.series.note).toBe('said elsewhere');
+  expect(order()).toEqual(['take-off']);
 });
 
 test('a copy is in hand at once', () => {
@@ -58,13 +80,13 @@ test('a copy is in hand at once', () => {
 test('what the server sends is no undoable edit', () => {
   author().addLine('take off cover');
   author().takeOver(typed(['take off gasket']));
-  expect(history().pastStates).toHaveLength(1);
+  expect(author().past).toHaveLength(1);
 });
 
 test('opening another procedure starts a new history', () => {
   author().addLine('take off cover');
   author().open(typed(['take off gasket', 'fit gasket']));
-  expect(history().pastStates).toHaveLength(0);
+  expect(author().past).toHaveLength(0);
   expect(author().selected).toBe(author().workbook.procedure.steps[1]?.id);
 });
 

@@ -130,7 +130,7 @@ test('taking the other version puts it on the screen and forgets the draft here'
   await takeTheirs(theirs);
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('theirs');
   expect(await device.drafts.count()).toBe(0);
-  useAuthor.temporal.getState().undo();
+  useAuthor.getState().undo();
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('mine');
 });
 

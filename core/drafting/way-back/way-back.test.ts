@@ -2,11 +2,10 @@ import fc from 'fast-check';
 import { replay } from '../../bench/replay';
 import { applyEdits } from '../../edits/edit';
 import { changeStep } from '../../edits/steps';
-import { check, releaseStops } from '../../findings/check';
+import { check, fixFor, releaseStops } from '../../findings/check';
+import { findingKey } from '../../findings/finding';
 import { foldOf } from '../../fold/fold';
 import { sayStep } from '../../language/en/sentence';
-import { fixFor } from '../../findings/check';
-import { findingKey } from '../../findings/finding';
 import type { Faces } from '../../model/faces';
 import type { Workbook } from '../../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
@@ -261,7 +260,9 @@ describe('for any teardown', () => {
         }
         for (const name of matched) workbook = withComponent(workbook, name, { matched: true });
         for (const name of always) workbook = withComponent(workbook, name, { renewal: 'always' });
-        expect(releaseStops(draftPutBack(workbook)).map((finding) => [finding.id, ...finding.componentIds])).toEqual([]);
+        expect(releaseStops(draftPutBack(workbook)).map((finding) => [finding.id, ...finding.componentIds])).toEqual(
+          [],
+        );
       }),
       { numRuns: 150 },
     );
@@ -276,8 +277,7 @@ describe('for any teardown', () => {
           const fix = fixFor(finding, workbook, replay(workbook));
           if (!fix) continue;
           const after = applyEdits(workbook, fix.edits);
-          const same = (other: typeof finding) =>
-            findingKey(other) === findingKey(finding);
+          const same = (other: typeof finding) => findingKey(other) === findingKey(finding);
           expect(check(after).filter(same)).toEqual([]);
           expect(releaseStops(after).length).toBeLessThanOrEqual(stops);
         }

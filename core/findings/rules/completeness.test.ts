@@ -60,10 +60,7 @@ describe('loose-at-end', () => {
     [['loosen 8 nuts'], [1]],
     [['loosen 1 nut'], [1]],
     [['take off 8 nuts'], []],
-    [
-      ['loosen 2 nuts @each shaft', 'torque nuts @shaft 1 =9 N·m'],
-      [1],
-    ],
+    [['loosen 2 nuts @each shaft', 'torque nuts @shaft 1 =9 N·m'], [1]],
   ])('%j', (lines, wanted) => {
     expect(at(typed(lines), 'loose-at-end')).toEqual(wanted);
   });

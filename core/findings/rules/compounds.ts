@@ -6,7 +6,18 @@ import { saysLubricant } from '../../reading/en/wording';
 import { compatibility } from '../../supplies/compatibility';
 import { isCompound, isLubricant } from '../../supplies/consumable-kinds';
 import { materialOf } from '../../supplies/materials';
-import { atStep, type CheckContext, changeStep, componentOf, indexOf, noticed, type Rule, stepOf, targetIds, targetsOf } from '../rule';
+import {
+  atStep,
+  type CheckContext,
+  changeStep,
+  componentOf,
+  indexOf,
+  noticed,
+  type Rule,
+  stepOf,
+  targetIds,
+  targetsOf,
+} from '../rule';
 
 export const swells: Rule<'swells'> = {
   id: 'swells',

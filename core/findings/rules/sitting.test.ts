@@ -1,10 +1,10 @@
-import { at, branching, found, mended } from '../../testing/findings';
 import type { Faces } from '../../model/faces';
 import type { Workbook } from '../../model/procedure';
 import { readDirection } from '../../reading/en/direction-words';
+import { at, branching, found, mended } from '../../testing/findings';
 import { typed, withComponent, withStep } from '../../testing/workbook';
 
-const LIP = { end: 'lip', toward: { is: 'pressure' } };
+const LIP: Faces = { end: 'lip', toward: { is: 'pressure' } };
 
 describe('faces-unsaid', () => {
   test('a part that goes either way needs no word', () => {
@@ -29,7 +29,9 @@ describe('faces-wrong', () => {
     expect(found(fitted({ end: 'The lip', toward: { is: 'pressure' } }), 'faces-wrong')).toEqual([]);
   });
   test('another direction, or another end, is', () => {
-    expect(found(fitted({ end: 'lip', toward: { is: 'drive', said: 'the crankcase' } }), 'faces-wrong')).toHaveLength(1);
+    expect(found(fitted({ end: 'lip', toward: { is: 'drive', said: 'the crankcase' } }), 'faces-wrong')).toHaveLength(
+      1,
+    );
     expect(found(fitted({ end: 'flat side', toward: { is: 'pressure' } }), 'faces-wrong')).toHaveLength(1);
   });
   test('a step for two parts at once is not judged: nobody can say which part its face means', () => {

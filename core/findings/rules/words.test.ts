@@ -94,9 +94,7 @@ describe("text-differs: the trainer's own sentence against the step", () => {
     ]);
     const faced = (text: string) =>
       withStep(typed(['take off seal', 'fit seal']), 1, { text, faces: { end: 'lip', toward: { is: 'pressure' } } });
-    expect(found(faced('Fit the seal.'), 'text-differs')).toMatchObject([
-      { facts: { what: 'face', name: 'lip' } },
-    ]);
+    expect(found(faced('Fit the seal.'), 'text-differs')).toMatchObject([{ facts: { what: 'face', name: 'lip' } }]);
     expect(found(faced('Fit the seal with its lip toward the pressure.'), 'text-differs')).toEqual([]);
   });
   test('is mended by composing the sentence anew', () => {

@@ -1,3 +1,4 @@
+import type { Faces } from '../../model/faces';
 import type { Step } from '../../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 import { compareText } from './compare-text';
@@ -52,7 +53,7 @@ describe('tools and parts', () => {
     }));
     const { procedure, series } = withStep(workbook, 1, { text: 'Fit the O-ring to the cover.' });
     expect(compareText(procedure.steps[1] as Step, series)).toEqual([]);
-    const faces = { end: 'groove', toward: { is: 'words', said: 'the cover' } };
+    const faces: Faces = { end: 'groove', toward: { is: 'words', said: 'the cover' } };
     expect(differences('fit seal', 'Fit the seal, groove facing the cover.', { faces }, ['take off cover'])).toEqual(
       [],
     );
@@ -68,7 +69,7 @@ describe('tools and parts', () => {
 });
 
 describe('faces', () => {
-  const faces = { end: 'lip', toward: { is: 'pressure' } };
+  const faces: Faces = { end: 'lip', toward: { is: 'pressure' } };
   test.each([
     ['Fit the seal, lip facing the pressure.', []],
     ['Fit the seal, lip toward the pressure side.', []],
@@ -80,7 +81,7 @@ describe('faces', () => {
     expect(differences('fit seal', text, { faces })).toEqual(expected);
   });
   test('an end that is called a face is no direction, and one of several phrases may be about something else', () => {
-    const lapped = { end: 'lapped face', toward: { is: 'words', said: 'the rotor' } };
+    const lapped: Faces = { end: 'lapped face', toward: { is: 'words', said: 'the rotor' } };
     expect(differences('fit seal', 'Fit the seal, lapped face toward the rotor.', { faces: lapped })).toEqual([]);
     expect(differences('fit seal', 'Push the seal toward the wall, lip facing the pressure.', { faces })).toEqual([]);
   });
