@@ -36,6 +36,8 @@ export type Notice =
       segment: boolean;
     }
   | { kind: 'still-tight'; componentId: string; fastenerId: string }
+  /** Held by a fastener that is loose, but still on. */
+  | { kind: 'still-held'; componentId: string; fastenerId: string }
   | { kind: 'reused'; componentId: string; cut: boolean }
   | { kind: 'not-isolated' }
   | { kind: 'pressure-kept'; line: Line | null }

@@ -14,8 +14,9 @@ export function take(acting: Acting, component: Component, taken: readonly Piece
   noteInTheWay(acting, component, fromPump);
   for (const fastenerId of component.heldBy ?? []) {
     if (step.targets.some(({ componentId }) => componentId === fastenerId)) continue;
-    if (fromPump.some((piece) => isTight(acting, fastenerId, acting.seat(piece))))
-      acting.note({ kind: 'still-tight', componentId: component.id, fastenerId });
+    const grips = taken.map((piece) => gripOn(acting, fastenerId, piece));
+    if (grips.includes('tight')) acting.note({ kind: 'still-tight', componentId: component.id, fastenerId });
+    else if (grips.includes('loose')) acting.note({ kind: 'still-held', componentId: component.id, fastenerId });
   }
   const controlled = [component.id, ...(component.heldBy ?? [])].some((id) => acting.read('tamed', id));
   if (component.springLoaded && !controlled) acting.note({ kind: 'spring-release', componentId: component.id });
@@ -41,13 +42,20 @@ export function layOut(acting: Acting, piece: Piece): void {
   acting.move(piece, unit, 'out', from, 'cloth');
 }
 
-/** Whether any thread of a component still holds at a place. */
-function isTight(acting: Acting, fastenerId: string, positionId: string | null): boolean {
-  return (acting.structure.byComponent.get(fastenerId) ?? []).some((piece) => {
-    if (!acting.meet(acting.seat(piece), positionId) || !acting.isInPump(piece)) return false;
-    const state = acting.read('thread', piece.id);
-    return state === 'tight' || state === 'torqued';
-  });
+/** How the threads of a component still hold a piece, if any is on there; those in the piece itself come off with it. */
+function gripOn(acting: Acting, fastenerId: string, held: Piece): 'tight' | 'loose' | undefined {
+  const on = (acting.structure.byComponent.get(fastenerId) ?? []).filter(
+    (piece) => acting.meet(acting.seat(piece), acting.seat(held)) && isTogether(acting, piece, held),
+  );
+  const isTight = ({ id }: Piece) => ['tight', 'torqued'].includes(acting.read('thread', id));
+  if (on.some(isTight)) return 'tight';
+  return on.some((piece) => acting.read('host', piece.id) !== held.id) ? 'loose' : undefined;
+}
+
+/** Both in the pump, or both in the same part that lies on the bench. */
+function isTogether(acting: Acting, a: Piece, b: Piece): boolean {
+  if (!acting.isHome(a) || !acting.isHome(b)) return false;
+  return acting.isInPump(a) ? acting.isInPump(b) : acting.read('host', a.id) === acting.read('host', b.id);
 }
 
 /** What is still in the way of these pieces: what the series says covers them, or what came off before them once. */

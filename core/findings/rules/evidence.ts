@@ -1,4 +1,5 @@
 import { asFoundEnds, asFoundPoints, isPhotographed, lastLooks } from '../../evidence/looks';
+import type { Component } from '../../model/series';
 import { changeStep, componentOf, type Rule, stepOf } from '../rule';
 
 export const noLastLook: Rule<'no-last-look'> = {
@@ -7,8 +8,7 @@ export const noLastLook: Rule<'no-last-look'> = {
   severity: 'advise',
   find: (context) =>
     lastLooks(context.timeline)
-      // Of a part that goes in either way the facing is soon seen to be right.
-      .filter(({ componentId }) => componentOf(context, componentId)?.keyed)
+      .filter(({ componentId }) => hidesMistakes(componentOf(context, componentId)))
       .filter((look) => look.coveredById !== undefined && !isPhotographed(context.timeline, look))
       .flatMap(({ componentId, from, coveredAt, coveredById }) => {
         const step = context.timeline.frames[from]?.step;
@@ -20,6 +20,12 @@ export const noLastLook: Rule<'no-last-look'> = {
     return step && { words: { does: 'ask-photo' }, edits: [changeStep(step, { photo: {} })] };
   },
 };
+
+/** Of a part that goes in either way and at any angle the facing is soon seen to be right. */
+function hidesMistakes(component: Component | undefined): boolean {
+  const { keyed, faces } = component ?? {};
+  return keyed === true || (faces?.clocking !== undefined && faces.clocking.how !== 'any');
+}
 
 export const noAsFound: Rule<'no-as-found'> = {
   id: 'no-as-found',

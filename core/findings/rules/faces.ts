@@ -5,6 +5,7 @@ import type { Procedure, Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { placesInStacks } from '../../orientation/directions';
 import { countInStack } from '../../orientation/stack-section';
+import { saysFacing } from '../../reading/en/compare-text';
 import { atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 /** The steps that say how a single part faces, by component, once for each version of a procedure. */
@@ -99,11 +100,10 @@ export const facesUnsaid: Rule<'faces-unsaid'> = {
   },
 };
 
-/** The words of a step may name the end and where it looks. */
-function saysInWords(step: Step, said: Faces | undefined): boolean {
-  const end = said?.end?.toLowerCase();
-  if (!end) return false;
-  return writtenIn(step).some(({ text }) => text.toLowerCase().includes(end));
+/** The words that a technician reads as the instruction may name the end and where it looks. */
+function saysInWords({ text = '', detail = '' }: Step, said: Faces | undefined): boolean {
+  const { end } = said ?? {};
+  return end !== undefined && [text, detail].some((words) => saysFacing(words, end));
 }
 
 export const unrecorded: Rule<'unrecorded'> = {

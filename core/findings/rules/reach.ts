@@ -1,7 +1,8 @@
+import { movesOf } from '../../bench/replay';
 import { newStep } from '../../edits/steps';
 import type { Step } from '../../model/procedure';
 import { disorders } from '../order';
-import { atStep, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
+import { atStep, type CheckContext, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
 
 export const covered: Rule<'covered'> = {
   id: 'covered',
@@ -14,6 +15,15 @@ export const covered: Rule<'covered'> = {
       ...(sure && { severity: 'stop' as const }),
       facts: { componentId, byComponentId, sure },
     })),
+    // Loosening may be all it takes, as with a clamp; a fastener that comes off later had to come off first.
+    ...noticed(context, 'still-held')
+      .filter(({ step, notice }) => comesOffLater(context, notice.fastenerId, step))
+      .map(({ step, on, notice: { componentId, fastenerId } }) => ({
+        ...atStep(step, on),
+        componentIds: [componentId, fastenerId],
+        severity: 'stop' as const,
+        facts: { componentId, byComponentId: fastenerId, sure: false },
+      })),
     // Taken off before what closes over it, and put back before it as well: one of the two steps stands too early.
     ...disorders(context)
       .filter(({ at }) => at === 'taking')
@@ -40,6 +50,17 @@ export const covered: Rule<'covered'> = {
     };
   },
 };
+
+function comesOffLater({ timeline }: CheckContext, componentId: string, step: Step): boolean {
+  const at = timeline.frames.findIndex((frame) => frame.step.id === step.id);
+  return timeline.frames
+    .slice(at + 1)
+    .some((frame) =>
+      movesOf(frame).some(
+        ({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId,
+      ),
+    );
+}
 
 export const stillTight: Rule<'still-tight'> = {
   id: 'still-tight',

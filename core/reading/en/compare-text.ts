@@ -138,6 +138,11 @@ function facingsAgainst(text: string, step: Step, series: Series, strict: boolea
   return first && contrary ? [{ what: 'face', only: 'text', name: `${faces.end ?? ''} ${first}`.trim() }] : [];
 }
 
+/** Whether a text says which way an end looks. */
+export function saysFacing(text: string, end: string): boolean {
+  return clausesNaming(text, end).some((clause) => [FACING, BENCH_FACING].some((said) => clause.search(said) >= 0));
+}
+
 /** The parts of a text that name an end: "lip up" in "Press it home, lip up." */
 function clausesNaming(text: string, end: string | undefined): string[] {
   if (!end) return [];
