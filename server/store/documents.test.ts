@@ -1,6 +1,14 @@
 import { packageOf } from '#core/package/package';
 import { typed } from '#core/testing/workbook';
-import { openWorkshop, type Parsed, testPackage, type Workshop, withJob, withRelease } from '../testing/workshop';
+import {
+  openWorkshop,
+  type Parsed,
+  releaseAsItIs,
+  testPackage,
+  type Workshop,
+  withJob,
+  withRelease,
+} from '../testing/workshop';
 
 let workshop: Workshop;
 let procedureId: string;
@@ -98,17 +106,13 @@ describe('releases', () => {
   });
 
   test('the next release is the next number', async () => {
-    const { procedure } = await open();
-    const released = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, {
-      version: procedure.version,
-      note: 'Second',
-    });
+    const released = await releaseAsItIs(workshop, procedureId, { note: 'Second' });
     expect(released.json).toMatchObject({ number: 2, note: 'Second' });
   });
 
   test('an empty procedure is refused', async () => {
     const { json } = await workshop.call('trainer', 'POST', '/api/procedures', { seriesId: 'series', title: 'Empty' });
-    const refused = await workshop.call('trainer', 'POST', `/api/procedures/${json.id}/releases`, { version: 1 });
+    const refused = await releaseAsItIs(workshop, json.id);
     expect(refused).toMatchObject({
       status: 409,
       json: { fault: { code: 'stopped', what: 'The procedure has no steps.' } },
@@ -121,14 +125,37 @@ describe('releases', () => {
       (step: Parsed) => step.verb === 'fit' && step.positionIds.length === 2,
     );
     await patch({ procedurePatch: [{ op: 'remove', path: `/steps/${fitting}` }] });
-    const version = (await open()).procedure.version;
-    const refused = await workshop.call('lead', 'POST', `/api/procedures/${procedureId}/releases`, { version });
+    const refused = await releaseAsItIs(workshop, procedureId);
     expect(refused.json.fault?.what).toBe('New rotors stay in the kit tray: nothing fits them.');
   });
 
   test('a draft that changed after it was looked at is not released', async () => {
-    const refused = await workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, { version: 1 });
-    expect(refused.json.fault?.code).toBe('stale');
+    expect((await releaseAsItIs(workshop, procedureId, { version: 1 })).json.fault?.code).toBe('stale');
+  });
+
+  test('what was looked at is what is released: a series changed for another procedure in between is told', async () => {
+    const before = await open();
+    await patch({ seriesPatch: [{ op: 'add', path: '/note', value: 'said by somebody else meanwhile' }] });
+    const refused = await releaseAsItIs(workshop, procedureId, { seriesVersion: before.series.version });
+    expect(refused).toMatchObject({ status: 409, json: { fault: { code: 'stale' } } });
+  });
+
+  test('nothing new is not released again, and a change of the series alone is something new', async () => {
+    await workshop.call('trainer', 'POST', '/api/packages', { package: testPackage(), when: 'replace' });
+    expect((await releaseAsItIs(workshop, procedureId, { note: 'as sent' })).status).toBe(201);
+    expect((await releaseAsItIs(workshop, procedureId)).json.fault?.code).toBe('nothing-new');
+    await patch({ seriesPatch: [{ op: 'add', path: '/components/0/massKg', value: 4 }] });
+    expect((await releaseAsItIs(workshop, procedureId)).status).toBe(201);
+  });
+
+  test('a question that is gone is told, not left to the technician', async () => {
+    const { procedure } = await open();
+    const steps = procedure.document.steps.map((step: Parsed, i: number) =>
+      i === 2 ? { ...step, when: [{ stepId: 'gone', answerIds: ['yes'] }] } : step,
+    );
+    const refused = await patch({ procedurePatch: [{ op: 'replace', path: '/steps', value: steps }] });
+    expect(refused.status).toBe(400);
+    expect(refused.json.fault.where[0].path).toMatch(/steps\[2\]\.when\[0\]/);
   });
 
   test('a released procedure cannot be deleted, a draft can', async () => {
@@ -161,7 +188,7 @@ describe('modules', () => {
     await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
     const opened = (await workshop.call('trainer', 'GET', '/api/procedures/mod-up')).json;
     expect(opened.before.map((module: Parsed) => module.title)).toEqual(['Tear down']);
-    const released = await workshop.call('trainer', 'POST', '/api/procedures/mod-up/releases', { version: 1 });
+    const released = await releaseAsItIs(workshop, 'mod-up');
     expect(released.status).toBe(201);
     const frozen = (await workshop.call('trainer', 'GET', `/api/releases/${released.json.id}`)).json;
     expect(frozen.workbook.before[0].steps).toHaveLength(4);
@@ -201,7 +228,7 @@ describe('modules', () => {
 describe('packages', () => {
   test('what is exported is imported again the same, as a copy or in place', async () => {
     const exported: Parsed = (await workshop.call('apprentice', 'GET', '/api/series/series/package')).json;
-    expect(exported.format).toBe('fukusa/1');
+    expect(exported.format).toBe('fukusa/2');
     const clash = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'new' });
     expect(clash.json.fault?.code).toBe('series-exists');
     const copy = await workshop.call('trainer', 'POST', '/api/packages', { package: exported, when: 'copy' });

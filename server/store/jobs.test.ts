@@ -31,22 +31,40 @@ test('an entry sent twice is kept once', async () => {
   await send(jobId, first);
   const { status, json } = await send(jobId, first, done(stepIds[1]));
   expect(status).toBe(200);
-  expect(json.entries).toHaveLength(2);
+  expect(json.job.entries).toHaveLength(2);
+  expect(json.refused).toEqual([]);
 });
 
-test('entries are taken in all or none, and the refusal says why', async () => {
-  const jobId = await withJob(workshop, releaseId, 'all-or-none');
-  const { status, json } = await send(jobId, done(stepIds[0]), done(stepIds[2]));
-  expect(status).toBe(409);
-  expect(json.fault).toMatchObject({ code: 'step-not-in-hand' });
-  expect((await readJob(workshop.running.services.db, jobId)).entries).toHaveLength(0);
+test('each entry is judged by itself: one that does not hold, or is no entry at all, loses none of the others', async () => {
+  const jobId = await withJob(workshop, releaseId, 'one-by-one');
+  const early = done(stepIds[2]);
+  const broken = { id: 'broken', at: 'yesterday', content: { kind: 'danced' } };
+  const { status, json } = await send(jobId, done(stepIds[0]), early, broken, done(stepIds[1]));
+  expect(status).toBe(200);
+  expect(json.refused).toMatchObject([
+    { id: early.id, code: 'step-not-in-hand', what: 'Another step is in hand.' },
+    { id: 'broken', code: 'bad-entry' },
+  ]);
+  const { entries } = await readJob(workshop.running.services.db, jobId);
+  expect(entries.map(({ content }) => 'stepId' in content && content.stepId)).toEqual(stepIds.slice(0, 2));
+});
+
+test('an entry of another job is refused without breaking the ones beside it', async () => {
+  const jobId = await withJob(workshop, releaseId, 'first-job');
+  const entry = done(stepIds[0]);
+  await send(jobId, entry);
+  const other = await withJob(workshop, releaseId, 'second-job');
+  const { status, json } = await send(other, entry, done(stepIds[0]));
+  expect(status).toBe(200);
+  expect(json.refused).toMatchObject([{ id: entry.id, code: 'other-job' }]);
+  expect(json.job.entries).toHaveLength(1);
 });
 
 test('a photo entry needs a photo that arrived', async () => {
   const jobId = await withJob(workshop, releaseId, 'photo-first');
   await send(jobId, done(stepIds[0]), done(stepIds[1]));
   const { json } = await send(jobId, entry({ kind: 'photo-taken', stepId: stepIds[2], photo: 'a'.repeat(64) }));
-  expect(json.fault?.code).toBe('no-photo');
+  expect(json.refused).toMatchObject([{ code: 'no-photo' }]);
 });
 
 test('another technician takes over; the first is told', async () => {
@@ -56,7 +74,7 @@ test('another technician takes over; the first is told', async () => {
   });
   expect(take.status).toBe(200);
   const { json } = await send(jobId, done(stepIds[0]));
-  expect(json.fault).toMatchObject({ code: 'not-holder', what: 'Somebody else has this job in hand now.' });
+  expect(json.refused).toMatchObject([{ code: 'not-holder', what: 'Somebody else has this job in hand now.' }]);
 });
 
 test('a finished job is sealed: the seal can be computed again, and nothing is added', async () => {
@@ -76,9 +94,8 @@ test('a finished job is sealed: the seal can be computed again, and nothing is a
     e.content.kind === 'overridden' ? { ...e, content: { ...e.content, reason: 'fine' } } : e,
   );
   expect(sealOf(job, forged)).not.toBe(job.seal);
-  expect((await send(jobId, entry({ kind: 'problem', stepId: stepIds[0], note: 'leaks' }))).json.fault?.code).toBe(
-    'job-finished',
-  );
+  const late = await send(jobId, entry({ kind: 'problem', stepId: stepIds[0], note: 'leaks' }));
+  expect(late.json.refused).toMatchObject([{ code: 'job-finished' }]);
 });
 
 test('a job is started on a release that exists', async () => {

@@ -153,6 +153,10 @@ export async function addEntries(
       const candidate = parsed.data;
       if (known.has(candidate.id)) continue;
       known.add(candidate.id);
+      if (await isOfAnotherJob(tx, candidate.id)) {
+        refused.push({ id: candidate.id, code: 'other-job', what: 'This entry belongs to another job.' });
+        continue;
+      }
       const refusal = refuseEntry(workbook, state, by, candidate.content);
       const { content } = candidate;
       const lacks = content.kind === 'photo-taken' && !(await hasPhoto(tx, content.photo));
@@ -186,6 +190,11 @@ export async function addEntries(
     }
     return { job: await readJob(tx, jobId), refused };
   });
+}
+
+async function isOfAnotherJob(db: Queryable, id: string): Promise<boolean> {
+  const [there] = await db.select({ id: table.entry.id }).from(table.entry).where(eq(table.entry.id, id));
+  return there !== undefined;
 }
 
 /** The id a broken entry claims, so that the device knows which of its entries is meant. */

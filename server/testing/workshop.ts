@@ -102,6 +102,16 @@ export function testPackage(): Package {
   return packageOf(series, [procedure]);
 }
 
+/** Releases a procedure as the one who asks sees it now. */
+export async function releaseAsItIs(workshop: Workshop, procedureId: string, more: object = {}): Promise<Answer> {
+  const { series, procedure } = (await workshop.call('trainer', 'GET', `/api/procedures/${procedureId}`)).json;
+  return workshop.call('trainer', 'POST', `/api/procedures/${procedureId}/releases`, {
+    seriesVersion: series.version,
+    version: procedure.version,
+    ...more,
+  });
+}
+
 /** Takes in the test package and releases its procedure; gives the ids of both. */
 export async function withRelease(
   workshop: Workshop,
@@ -110,7 +120,7 @@ export async function withRelease(
   await workshop.call('trainer', 'POST', '/api/packages', { package: sent, when: 'new' });
   const [procedure] = sent.procedures;
   if (!procedure) throw new Error('no procedure in the test package');
-  const release = await workshop.call('trainer', 'POST', `/api/procedures/${procedure.id}/releases`, { version: 1 });
+  const release = await releaseAsItIs(workshop, procedure.id);
   return {
     procedureId: procedure.id,
     releaseId: String(release.json.id),

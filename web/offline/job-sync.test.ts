@@ -26,10 +26,8 @@ const queue = (id: string, content: EntryContent, picture?: Blob) =>
     ...(picture && { picture }),
   });
 const waiting = () => device.outbox.where('jobId').equals('job').sortBy('order');
-const refusal = {
-  status: 409,
-  json: { fault: { code: 'not-holder', what: 'Somebody else has this job in hand now.', todo: 'look' } },
-};
+const taken = (entries: unknown[], ...refused: object[]) => ({ status: 200, json: { job: job(entries), refused } });
+const NOT_HOLDER = 'Somebody else has this job in hand now.';
 
 beforeEach(async () => {
   server.requests.length = 0;
@@ -43,7 +41,7 @@ test('entries leave in the order they were made, and each is forgotten only when
   const kept: number[] = [];
   server.answer = (_m, _p, body) => {
     kept.push(server.requests.length);
-    return { status: 200, json: job(body.entries) };
+    return taken(body.entries);
   };
   await sendOutbox('job');
   expect(server.requests.map((request) => request.body.entries[0].id)).toEqual(['a', 'b']);
@@ -54,7 +52,7 @@ test('entries leave in the order they were made, and each is forgotten only when
 test('a photo is sent before the entry that names it', async () => {
   await queue('p', { kind: 'photo-taken', stepId: second, photo: 'local-p' }, new Blob(['a picture']));
   server.answer = (_m, path, body) =>
-    path === '/api/photos' ? { status: 201, json: { hash: 'c0ffee' } } : { status: 200, json: job(body.entries) };
+    path === '/api/photos' ? { status: 201, json: { hash: 'c0ffee' } } : taken(body.entries);
   await sendOutbox('job');
   expect(server.requests.map((request) => request.path)).toEqual(['/api/photos', '/api/jobs/job/entries']);
   expect(server.requests[1]?.body.entries[0].content.photo).toBe('c0ffee');
@@ -78,19 +76,32 @@ test('signed out is no refusal: the entries wait until somebody signs in', async
   expect((await waiting())[0]?.refused).toBeUndefined();
 });
 
-test('a refused entry takes what was made after it along, with the reason, and is not sent again', async () => {
+test('a refused entry is set aside with its reason and not sent again; the next one goes', async () => {
   await queue('a', { kind: 'step-done', stepId: first });
   await queue('b', { kind: 'problem', stepId: second, note: 'dented' });
-  server.answer = () => refusal;
+  server.answer = (_m, _p, { entries }) =>
+    entries[0].id === 'a' ? taken([], { id: 'a', code: 'not-holder', what: NOT_HOLDER }) : taken(entries);
   await sendOutbox('job');
-  expect((await waiting()).map((entry) => entry.refused)).toEqual([refusal.json.fault.what, refusal.json.fault.what]);
+  expect((await waiting()).map(({ id, refused }) => [id, refused])).toEqual([['a', NOT_HOLDER]]);
   await sendOutbox('job');
-  expect(server.requests).toHaveLength(1);
+  expect(server.requests).toHaveLength(2);
+});
+
+test('an entry on which the server breaks is tried again a few times, then set aside so that the next one can go', async () => {
+  await queue('a', { kind: 'step-done', stepId: first });
+  await queue('b', { kind: 'problem', stepId: second, note: 'dented' });
+  const broken = { status: 500, json: { fault: { code: 'server', what: 'It broke.', todo: 'wait' } } };
+  server.answer = (_m, _p, { entries }) => (entries[0].id === 'a' ? broken : taken(entries));
+  await expect(sendOutbox('job')).rejects.toMatchObject({ status: 500 });
+  await expect(sendOutbox('job')).rejects.toMatchObject({ status: 500 });
+  expect((await waiting()).map(({ id }) => id)).toEqual(['a', 'b']);
+  await sendOutbox('job');
+  expect((await waiting()).map(({ id, refused }) => [id, refused])).toEqual([['a', 'It broke.']]);
 });
 
 test('asked twice at once it sends once', async () => {
   await queue('a', { kind: 'step-done', stepId: first });
-  server.answer = (_m, _p, body) => ({ status: 200, json: job(body.entries) });
+  server.answer = (_m, _p, body) => taken(body.entries);
   await Promise.all([sendOutbox('job'), sendOutbox('job')]);
   expect(server.requests).toHaveLength(1);
 });
