@@ -46,6 +46,10 @@ describe('check', () => {
     const { code, err } = await runMain(['check', file('broken.json')]);
     expect(code).toBe(2);
     expect(err).toContain('series.code: is empty');
+    // The files that can be read are checked all the same.
+    const both = await runMain(['check', file('nowhere.json'), file('good.json')]);
+    expect([both.code, both.err.trim()]).toEqual([2, `${file('nowhere.json')} cannot be read: there is no such file.`]);
+    expect(both.out).toContain('Test: 2 found');
   });
 
   test('the demo packages hold a clean procedure each, and drafts with faults; what stands is told with its reason', async () => {
@@ -137,7 +141,7 @@ test('the published catalogue of findings is the one the rules make', async () =
 });
 
 test('the published JSON Schema is the one the code makes', async () => {
-  expect(JSON.parse(await readFile('docs/fukusa-1.schema.json', 'utf8'))).toEqual(
+  expect(JSON.parse(await readFile('docs/fukusa-2.schema.json', 'utf8'))).toEqual(
     JSON.parse(JSON.stringify(packageJsonSchema())),
   );
 });

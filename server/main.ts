@@ -73,11 +73,19 @@ program
   .option('--json', 'findings as JSON')
   .action(async (files: string[], options: { json?: boolean }) => {
     const results: Checked[] = [];
-    for (const file of files) results.push(...checkFile(file, await readFile(file)));
+    const unread: string[] = [];
+    for (const file of files) {
+      try {
+        results.push(...checkFile(file, await bytesOf(file)));
+      } catch (error) {
+        unread.push(tell(error));
+      }
+    }
     if (options.json) console.log(JSON.stringify(results, null, 2));
     else for (const checked of results) console.log(tellChecked(checked));
     const stopped = results.some(({ findings }) => findings.some(({ severity }) => severity === 'stop'));
     if (stopped) process.exitCode = 1;
+    if (unread.length > 0) throw new Error(unread.join('\n'));
   });
 
 program
@@ -88,7 +96,7 @@ program
   .option('--as <how>', 'new, copy or replace', 'new')
   .action(async (file: string, options: { data: string; as: string }) => {
     if (!['new', 'copy', 'replace'].includes(options.as)) program.error('--as takes new, copy or replace');
-    const unpacked = unpackNamed(file, await readFile(file));
+    const unpacked = unpackNamed(file, await bytesOf(file));
     const read = unpacked.package;
     const { series, procedures } = options.as === 'copy' ? copyOf(read, randomUUID) : read;
     await withStore(options.data, async (store) => {
@@ -130,6 +138,15 @@ program
     }
   });
 
+async function bytesOf(file: string): Promise<Uint8Array> {
+  try {
+    return await readFile(file);
+  } catch (error) {
+    const reason = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : String(error);
+    throw new Error(`${file} cannot be read: ${reason}.`);
+  }
+}
+
 /** Checks every procedure of a package file; what points at nothing stops a release like a finding does. */
 function checkFile(file: string, bytes: Uint8Array): Checked[] {
   const text = isZip(bytes) ? undefined : new TextDecoder().decode(bytes);
@@ -149,6 +166,12 @@ function unpackNamed(file: string, bytes: Uint8Array): UnpackedFile {
     const lines = (error.more.where ?? []).map((fault) => `\n  ${fault.path}: ${fault.reason}`);
     throw new Error(`${file} cannot be read; nothing was changed.${lines.join('')}`);
   }
+}
+
+function tell(error: unknown): string {
+  const where =
+    error instanceof Fault ? (error.more.where ?? []).map((fault) => `\n  ${fault.path}: ${fault.reason}`) : [];
+  return `${error instanceof Error ? error.message : error}${where.join('')}`;
 }
 
 /** Where a data folder keeps its pictures. */
@@ -173,8 +196,6 @@ async function withStore<T>(
 try {
   await program.parseAsync();
 } catch (error) {
-  const where =
-    error instanceof Fault ? (error.more.where ?? []).map((fault) => `\n  ${fault.path}: ${fault.reason}`) : [];
-  console.error(`${error instanceof Error ? error.message : error}${where.join('')}`);
+  console.error(tell(error));
   process.exitCode = 2;
 }

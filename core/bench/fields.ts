@@ -8,10 +8,7 @@ export type Whereabouts = 'home' | 'cloth' | 'tray' | 'bin';
 export type Tightness = 'tight' | 'loose' | 'by-hand' | 'torqued';
 
 /** Something put on a piece, and the step that put it there. */
-export interface Applied {
-  readonly consumableId: string;
-  readonly at: number;
-}
+type Applied = { readonly consumableId: string; readonly at: number };
 
 /** What cannot change and so needs no copying: two ways may share it. */
 type Unchanging =
@@ -96,7 +93,7 @@ export const FIELDS = {
   cut: field<boolean>({ of: 'piece', start: () => false, same, endsDifferent: noTrace }),
   lubricated: field<boolean>({ of: 'piece', start: () => false, same, endsDifferent: noTrace }),
   /** What was put on it since it was last cleaned. */
-  applied: field<readonly { readonly consumableId: string; readonly at: number }[]>({
+  applied: field<readonly Applied[]>({
     of: 'piece',
     start: () => [],
     same: sameDeep,

@@ -175,4 +175,4 @@ export function movesOf({ runs }: Frame): readonly Move[] {
   return runs.length === 1 ? (runs[0]?.moves ?? []) : runs.flatMap((run) => run.moves);
 }
 
-export type { Frame, Run } from './carry-out';
+export type { Frame } from './carry-out';

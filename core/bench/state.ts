@@ -2,7 +2,7 @@ import type { Pose } from '../model/faces';
 import type { Step } from '../model/procedure';
 import type { Carried } from './carried';
 import type { Cell } from './cells';
-import { explore, type Now, placeOfPiece, type Variant } from './facts';
+import { placeOfPiece } from './facts';
 import type { Tightness } from './fields';
 import { carriedAfter, type Timeline } from './replay';
 import type { Structure } from './structure';
@@ -162,11 +162,6 @@ export function newPieces({ structure, units }: Timeline): string[] {
   return [...units.values()].flatMap(({ generation, pieceId, componentId }) =>
     generation === 'new' && !structure.comesWith.has(pieceId) ? [componentId] : [],
   );
-}
-
-/** What holds when all is done, on which ways; ways that agree are one. */
-export function atEnd<T>(timeline: Timeline, work: (now: Now) => T): Variant<T>[] {
-  return explore(timeline.end.facts, timeline.within, work, false).outcomes;
 }
 
 /** The answers that lead to a step, for showing the bench as it is on that way. */

@@ -11,10 +11,6 @@ export function found(workbook: Workbook, id: RuleId): Finding[] {
   return check(workbook).filter((finding) => finding.id === id);
 }
 
-export function ids(workbook: Workbook): RuleId[] {
-  return check(workbook).map(({ id }) => id);
-}
-
 export function sentences(workbook: Workbook, id: RuleId): string[] {
   return found(workbook, id).map((finding) => sayFinding(finding, workbook));
 }

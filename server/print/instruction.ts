@@ -5,6 +5,7 @@ import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
+import { sayDirection } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
 import { listing, sayStep } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
@@ -217,7 +218,9 @@ function otherWayLine({ faces, targets }: Step, series: Series, poses: Poses): s
   const component = componentById(series, targets[0]?.componentId ?? '');
   const other = faces && component && otherWay(faces, component, series, poses);
   if (!other) return undefined;
-  return other.is === 'on-bench' ? WORDS.onBench[other.direction] : `${WORDS.inPump} ${other.toward}`;
+  return other.is === 'on-bench'
+    ? WORDS.onBench[other.direction]
+    : `${WORDS.inPump} ${sayDirection(other.toward, series)}`;
 }
 
 function measurementLine({ what, least, most, nominal, points, directions }: Measurement): string {
