@@ -1,4 +1,4 @@
-import { draftPutBack } from '#core/drafting/way-back/way-back';
+import { draftPutBack } from '#core/drafting/way-back';
 import { changeStep } from '#core/edits/steps';
 import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
 import type { Component, Consumable } from '#core/model/series';

@@ -1,6 +1,6 @@
-import { applyLine } from '../drafting/line/apply-line';
-import { parseLine } from '../drafting/line/parse-line';
 import { changeStep } from '../edits/steps';
+import { applyLine } from '../line/apply-line';
+import { parseLine } from '../line/parse-line';
 import type { Step, Workbook } from '../model/procedure';
 import { type Component, Series } from '../model/series';
 

@@ -1,14 +1,14 @@
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
-import { applyLine } from '#core/drafting/line/apply-line';
-import { parseLine } from '#core/drafting/line/parse-line';
-import { draftPutBack } from '#core/drafting/way-back/way-back';
+import { draftPutBack } from '#core/drafting/way-back';
 import { applyEdits, duplicating, type Edit } from '#core/edits/edit';
 import { type Fate, removingStep } from '#core/edits/questions';
 import { revision } from '#core/edits/steps';
 import { edit } from '#core/edits/validate';
 import { acceptFinding } from '#core/findings/check';
 import type { Finding, Fix } from '#core/findings/finding';
+import { applyLine } from '#core/line/apply-line';
+import { parseLine } from '#core/line/parse-line';
 import type { DocumentFault } from '#core/model/faults';
 import type { Step, Workbook } from '#core/model/procedure';
 import type { Component } from '#core/model/series';

@@ -1,8 +1,8 @@
 import { leftOut } from '../../bench/state';
 import { NO_WAY, type Ways } from '../../bench/ways';
-import { counterpart } from '../../drafting/way-back/preparing';
-import { refitting, torqueAfter } from '../../drafting/way-back/refitting';
-import { takingOf } from '../../drafting/way-back/takings';
+import { counterpart } from '../../drafting/preparing';
+import { refitting, torqueAfter } from '../../drafting/refitting';
+import { takingOf } from '../../drafting/takings';
 import { isLeaving, type Step } from '../../model/procedure';
 import { bare } from '../../orientation/faces';
 import { isKeptFluid } from '../../reading/en/safety-words';

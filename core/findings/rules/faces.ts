@@ -5,8 +5,8 @@ import type { Procedure, Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { placesInStacks } from '../../orientation/directions';
 import { countInStack } from '../../orientation/stack-section';
-import { saysFacing } from '../../reading/en/compare-text';
 import { atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { saysFacing } from '../words/compare-text';
 
 /** The steps that say how a single part faces, by component, once for each version of a procedure. */
 const known = new WeakMap<Procedure, ReadonlyMap<string, readonly Step[]>>();

@@ -1,5 +1,5 @@
 import { newPieces } from '../../bench/state';
-import { renewing } from '../../drafting/way-back/preparing';
+import { renewing } from '../../drafting/preparing';
 import type { Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';

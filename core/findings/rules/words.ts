@@ -1,9 +1,9 @@
 import { writtenIn } from '../../edits/written';
-import { compareText, type TextDifference } from '../../reading/en/compare-text';
 import { toolsOnlyInText } from '../../reading/en/mentions';
 import { VERB_WORDS } from '../../reading/en/verb-words';
 import { pointsIn, sentencesOf, tellsTwo, vagueIn, wordsOf } from '../../reading/en/wording';
 import { changeStep, type Rule, remembered, stepOf, targetIds } from '../rule';
+import { compareText, type TextDifference } from '../words/compare-text';
 
 const differences = remembered((step, series): readonly TextDifference[] => compareText(step, series));
 

@@ -1,5 +1,5 @@
 import { replay } from '../../bench/replay';
-import { draftPutBack } from '../../drafting/way-back/way-back';
+import { draftPutBack } from '../../drafting/way-back';
 import { applyEdits } from '../../edits/edit';
 import { check, fixFor, RULES } from '../../findings/check';
 import { FAMILIES, type Finding, type RuleId } from '../../findings/finding';

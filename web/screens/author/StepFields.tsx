@@ -1,10 +1,10 @@
 import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { nameTargets, nameTools } from '#core/drafting/line/name-in-step';
 import type { Edit } from '#core/edits/edit';
 import { draftedFields } from '#core/edits/steps';
 import { VERB_SAYS } from '#core/language/en/verbs';
+import { nameTargets, nameTools } from '#core/line/name-in-step';
 import type { DraftedField, Step, Workbook } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/model/verbs';

@@ -1,12 +1,12 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type Completion, completeLine } from '#core/drafting/line/complete-line';
-import { type LineFault, parseLine } from '#core/drafting/line/parse-line';
-import { previewLine } from '#core/drafting/line/preview-line';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
 import { VERB_SAYS } from '#core/language/en/verbs';
+import { type Completion, completeLine } from '#core/line/complete-line';
+import { type LineFault, parseLine } from '#core/line/parse-line';
+import { previewLine } from '#core/line/preview-line';
 import { useAuthor } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { LINE_ID } from './author-actions';

@@ -1,7 +1,7 @@
-import type { Edit } from '../../edits/edit';
-import { revision } from '../../edits/steps';
-import type { Step, Target, Workbook } from '../../model/procedure';
-import type { Application } from '../../model/series';
+import type { Edit } from '../edits/edit';
+import { revision } from '../edits/steps';
+import type { Step, Target, Workbook } from '../model/procedure';
+import type { Application } from '../model/series';
 import { NamingEdits, type NewId } from './apply-line';
 
 /*

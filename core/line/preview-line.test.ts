@@ -1,7 +1,7 @@
-import { replay } from '../../bench/replay';
-import { check } from '../../findings/check';
-import type { Workbook } from '../../model/procedure';
-import { typed, withComponent } from '../../testing/workbook';
+import { replay } from '../bench/replay';
+import { check } from '../findings/check';
+import type { Workbook } from '../model/procedure';
+import { typed, withComponent } from '../testing/workbook';
 import { previewLine } from './preview-line';
 
 const SAFE = ['isolate the drive', 'bleed the casing'];

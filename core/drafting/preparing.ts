@@ -1,9 +1,9 @@
-import { movesOf, type Timeline } from '../../bench/replay';
-import type { Edit } from '../../edits/edit';
-import { firstOf } from '../../edits/steps';
-import { isPhotographed, lastLooks } from '../../evidence/looks';
-import { type Step, UNSAID_MINUTES, type Workbook } from '../../model/procedure';
-import { verbOf } from '../../model/verbs';
+import { movesOf, type Timeline } from '../bench/replay';
+import type { Edit } from '../edits/edit';
+import { firstOf } from '../edits/steps';
+import { isPhotographed, lastLooks } from '../evidence/looks';
+import { type Step, UNSAID_MINUTES, type Workbook } from '../model/procedure';
+import { verbOf } from '../model/verbs';
 import { draftStep } from './draft-step';
 import { lastNaming } from './refitting';
 

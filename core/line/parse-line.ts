@@ -1,12 +1,12 @@
-import type { Faces } from '../../model/faces';
-import { byName, nameKey } from '../../model/names';
-import type { SignalWord } from '../../model/procedure';
-import type { Series } from '../../model/series';
-import { toolLabel } from '../../model/series';
-import { type Verb, verbOf } from '../../model/verbs';
-import { type Quantity, readQuantity } from '../../quantity/quantity';
-import { readDirection } from '../../reading/en/direction-words';
-import { readVerb } from '../../reading/en/verb-words';
+import type { Faces } from '../model/faces';
+import { byName, nameKey } from '../model/names';
+import type { SignalWord } from '../model/procedure';
+import type { Series } from '../model/series';
+import { toolLabel } from '../model/series';
+import { type Verb, verbOf } from '../model/verbs';
+import { type Quantity, readQuantity } from '../quantity/quantity';
+import { readDirection } from '../reading/en/direction-words';
+import { readVerb } from '../reading/en/verb-words';
 
 /**
  * The line at the bottom of the author screen: a step as one would say it.

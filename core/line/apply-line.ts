@@ -1,8 +1,8 @@
-import { applyEdits, type Edit } from '../../edits/edit';
-import { indexFor, newComponent, newStep } from '../../edits/steps';
-import { byName } from '../../model/names';
-import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../../model/procedure';
-import type { Series } from '../../model/series';
+import { applyEdits, type Edit } from '../edits/edit';
+import { indexFor, newComponent, newStep } from '../edits/steps';
+import { byName } from '../model/names';
+import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../model/procedure';
+import type { Series } from '../model/series';
 import { findTool, type NamedPart, type ParsedLine, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */

@@ -1,8 +1,8 @@
 import type { Faces } from '../../model/faces';
 import type { Step } from '../../model/procedure';
+import { mentioned, toolsOnlyInText } from '../../reading/en/mentions';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 import { compareText } from './compare-text';
-import { mentioned, toolsOnlyInText } from './mentions';
 
 /** What the trainer's sentence and the fields of the last step do not share. */
 function differences(line: string, text: string, fields: Partial<Step> = {}, before: string[] = []): string[] {

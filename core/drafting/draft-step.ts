@@ -1,6 +1,6 @@
-import { newStep } from '../../edits/steps';
-import { DRAFTED_FIELDS, type Step, type Workbook } from '../../model/procedure';
-import type { Verb } from '../../model/verbs';
+import { newStep } from '../edits/steps';
+import { DRAFTED_FIELDS, type Step, type Workbook } from '../model/procedure';
+import type { Verb } from '../model/verbs';
 
 /** A step proposed by the program: every field it says carries the mark until a person has looked at it. */
 export function draftStep(workbook: Workbook, verb: Verb, what: string, fields: Partial<Step>): Step {

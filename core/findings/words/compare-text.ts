@@ -6,8 +6,8 @@ import { type Component, componentById, positionSetById, type Series, toolLabel 
 import { compareFacings, isBenchDirection, placesInStacks } from '../../orientation/directions';
 import { bare } from '../../orientation/faces';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
-import { readDirection } from './direction-words';
-import { mentioned } from './mentions';
+import { readDirection } from '../../reading/en/direction-words';
+import { mentioned } from '../../reading/en/mentions';
 
 /** Something that only one of the two says: words of the trainer, or the fields of the step. */
 export interface TextDifference {

@@ -1,7 +1,7 @@
-import { movesOf, replay, type Timeline } from '../../bench/replay';
-import { cellOf } from '../../bench/state';
-import { check } from '../../findings/check';
-import { type Finding, findingKey } from '../../findings/finding';
+import { movesOf, replay, type Timeline } from '../bench/replay';
+import { cellOf } from '../bench/state';
+import { check } from '../findings/check';
+import { type Finding, findingKey } from '../findings/finding';
 import { applyLine } from './apply-line';
 import { parseLine } from './parse-line';
 

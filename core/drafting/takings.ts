@@ -1,6 +1,6 @@
-import { movesOf, type Timeline } from '../../bench/replay';
-import type { Unit } from '../../bench/units';
-import type { Step } from '../../model/procedure';
+import { movesOf, type Timeline } from '../bench/replay';
+import type { Unit } from '../bench/units';
+import type { Step } from '../model/procedure';
 
 /** A step that took units off, and where it stands. */
 export interface Taking {

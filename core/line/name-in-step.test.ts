@@ -1,6 +1,6 @@
-import { applyEdits } from '../../edits/edit';
-import type { Workbook } from '../../model/procedure';
-import { componentId, emptyWorkbook, typed } from '../../testing/workbook';
+import { applyEdits } from '../edits/edit';
+import type { Workbook } from '../model/procedure';
+import { componentId, emptyWorkbook, typed } from '../testing/workbook';
 import * as naming from './name-in-step';
 
 const fresh = () => {

@@ -1,7 +1,7 @@
-import { pluralName } from '../../model/names';
-import { type Series, toolLabel } from '../../model/series';
-import { verbOf } from '../../model/verbs';
-import { readVerb, verbsStartingWith } from '../../reading/en/verb-words';
+import { pluralName } from '../model/names';
+import { type Series, toolLabel } from '../model/series';
+import { verbOf } from '../model/verbs';
+import { readVerb, verbsStartingWith } from '../reading/en/verb-words';
 import { splitLine } from './parse-line';
 
 export interface Completion {

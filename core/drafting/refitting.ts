@@ -1,10 +1,10 @@
-import { movesOf, type Timeline } from '../../bench/replay';
-import type { Unit } from '../../bench/units';
-import type { Edit } from '../../edits/edit';
-import { firstOf } from '../../edits/steps';
-import type { Step, Target, Workbook } from '../../model/procedure';
-import { componentById, type Series } from '../../model/series';
-import { type Verb, type VerbEffect, verbOf } from '../../model/verbs';
+import { movesOf, type Timeline } from '../bench/replay';
+import type { Unit } from '../bench/units';
+import type { Edit } from '../edits/edit';
+import { firstOf } from '../edits/steps';
+import type { Step, Target, Workbook } from '../model/procedure';
+import { componentById, type Series } from '../model/series';
+import { type Verb, type VerbEffect, verbOf } from '../model/verbs';
 import { draftStep } from './draft-step';
 import { takingOf } from './takings';
 

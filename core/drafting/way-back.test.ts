@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { replay } from '../../bench/replay';
-import { applyEdits } from '../../edits/edit';
-import { changeStep } from '../../edits/steps';
-import { check, fixFor, releaseStops } from '../../findings/check';
-import { findingKey } from '../../findings/finding';
-import { foldOf } from '../../fold/fold';
-import { sayStep } from '../../language/en/sentence';
-import type { Faces } from '../../model/faces';
-import type { Workbook } from '../../model/procedure';
-import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
+import { replay } from '../bench/replay';
+import { applyEdits } from '../edits/edit';
+import { changeStep } from '../edits/steps';
+import { check, fixFor, releaseStops } from '../findings/check';
+import { findingKey } from '../findings/finding';
+import { foldOf } from '../fold/fold';
+import { sayStep } from '../language/en/sentence';
+import type { Faces } from '../model/faces';
+import type { Workbook } from '../model/procedure';
+import { componentId, typed, withComponent, withStep } from '../testing/workbook';
 import { draftPutBack as draft } from './way-back';
 
 const draftPutBack = (workbook: Workbook) => draft(workbook).workbook;

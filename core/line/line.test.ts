@@ -1,5 +1,5 @@
-import { sayStep } from '../../language/en/sentence';
-import { emptyWorkbook, typed } from '../../testing/workbook';
+import { sayStep } from '../language/en/sentence';
+import { emptyWorkbook, typed } from '../testing/workbook';
 import { applyLine } from './apply-line';
 import { completeLine } from './complete-line';
 import { parseLine, splitLine } from './parse-line';
