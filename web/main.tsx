@@ -1,6 +1,6 @@
 import { createRoot } from 'react-dom/client';
-import './app/i18n';
-import './app/global.css';
+import './ground/i18n';
+import './ground/global.css';
 import { App } from './app/App';
 
 const root = document.getElementById('root');

@@ -4,10 +4,10 @@ import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
 import { RouterProvider } from 'react-router/dom';
-import { ApiFault } from './api';
-import { lendNavigation } from './navigate';
+import { ApiFault } from '../ground/api';
+import { lendNavigation } from '../ground/navigate';
+import { readableColours, theme } from '../ground/theme';
 import { router } from './router';
-import { readableColours, theme } from './theme';
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -1,12 +1,12 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
+import { BrokenScreen, Loading, LostScreen } from '../frame/Fallbacks';
+import { SignedIn } from '../frame/SignedIn';
 import { BenchScreen } from '../screens/bench/BenchScreen';
 import { JobsScreen } from '../screens/jobs/JobsScreen';
 import { RecordScreen } from '../screens/record/RecordScreen';
 import { ShelfScreen } from '../screens/shelf/ShelfScreen';
 import { SignInScreen } from '../screens/sign-in/SignInScreen';
-import { BrokenScreen, Loading, LostScreen } from './Fallbacks';
-import { SignedIn } from './SignedIn';
 
 /** A screen that comes when it is opened. What the bench needs is there from the start, for it works without a network. */
 function later<Name extends string>(name: Name, load: () => Promise<Record<Name, ComponentType>>) {

@@ -4,7 +4,7 @@ import { openFakeBrowser } from '../testing/browser';
 
 const server = openFakeBrowser();
 const { sendOutbox, waitingPicture } = await import('./job-sync');
-const { device } = await import('./database');
+const { device } = await import('../ground/device');
 
 const workbook = typed(['take off cover', 'draw rotor @each shaft ?both rotors', 'fit rotor', 'fit cover']);
 const [first = '', second = ''] = workbook.procedure.steps.map((step) => step.id);

@@ -4,8 +4,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Entry, EntryContent, NewEntry } from '#core/job/entry';
 import { foldJob, type JobState } from '#core/job/job';
 import type { OpenJob } from '../../server/store/jobs';
-import { ApiFault, answer, api, isServerFault, isUnreachable, sendPhoto } from '../app/api';
-import { device, type OutboxEntry } from './database';
+import { ApiFault, answer, api, isServerFault, isUnreachable, sendPhoto } from '../ground/api';
+import { device, type OutboxEntry } from '../ground/device';
 
 /** A photo that has not reached the server is named by the entry that holds it. */
 const LOCAL_PHOTO = 'local-';

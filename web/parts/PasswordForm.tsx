@@ -2,8 +2,8 @@ import { Button, PasswordInput, Stack, Text } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { callAuth } from '../app/api';
-import { faultText, tellDone } from '../app/notify';
+import { callAuth } from '../ground/api';
+import { faultText, tellDone } from '../ground/notify';
 
 /** Changing one's own password, in a dialog. */
 export function PasswordForm() {

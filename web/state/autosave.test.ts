@@ -8,7 +8,7 @@ const { beginAutosave, mergeOfBoth, resolveStale, save, takeTheirs, useAutosave,
   './autosave'
 );
 const { useAuthor } = await import('./author-store');
-const { device } = await import('../offline/database');
+const { device } = await import('../ground/device');
 
 const base = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
 const [first = '', second = ''] = base.procedure.steps.map((step) => step.id);

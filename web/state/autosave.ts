@@ -3,8 +3,8 @@ import { create } from 'zustand';
 import { mergeThree, sameJson } from '#core/edits/merge';
 import type { Workbook } from '#core/model/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
-import { ApiFault, answer, api, isUnreachable } from '../app/api';
-import { device } from '../offline/database';
+import { ApiFault, answer, api, isUnreachable } from '../ground/api';
+import { device } from '../ground/device';
 import { useAuthor } from './author-store';
 
 /** What the server holds, as far as this tab knows. */

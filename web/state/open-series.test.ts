@@ -5,7 +5,7 @@ import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';
 
 openFakeBrowser();
-const { ApiFault } = await import('../app/api');
+const { ApiFault } = await import('../ground/api');
 const { OpenSeries } = await import('./open-series');
 
 const loaded = typed(['take off cover', 'draw rotor @each shaft']).series;

@@ -1,7 +1,7 @@
 import fastJsonPatch, { type Operation } from 'fast-json-patch';
 import { mergeThree } from '#core/edits/merge';
 import type { Series } from '#core/model/series';
-import { ApiFault, isUnreachable } from '../app/api';
+import { ApiFault, isUnreachable } from '../ground/api';
 
 interface Version {
   readonly version: number;

@@ -3,8 +3,8 @@ import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
 import { useTranslation } from 'react-i18next';
 import { titleOf } from '#core/language/en/sentence';
 import { useAuthor } from '../../state/author-store';
-import { AUTHOR_ACTIONS, type AuthorAction } from './author-actions';
-import { useAuthorView } from './author-view';
+import { AUTHOR_ACTIONS, type AuthorAction } from './desk/author-actions';
+import { useAuthorView } from './desk/author-view';
 
 const MOST_RESULTS = 12;
 

@@ -1,9 +1,9 @@
 import { UnstyledButton } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import { showTime } from '../../app/format';
-import { faultText, tellFault } from '../../app/notify';
+import { showTime } from '../../ground/format';
+import { faultText, tellFault } from '../../ground/notify';
 import { save, useAutosave } from '../../state/autosave';
-import styles from './Author.module.css';
+import styles from './desk/Author.module.css';
 
 /** Says, in a word or two, whether the server has what is on the screen. */
 export function SaveStateNote() {

@@ -1,6 +1,6 @@
 import { spotlight } from '@mantine/spotlight';
 import { useEffect } from 'react';
-import { AUTHOR_ACTIONS } from './author-actions';
+import { AUTHOR_ACTIONS } from './desk/author-actions';
 
 /** The keys of the author screen. Nothing happens while somebody types or a dialog is open. */
 export function useAuthorKeys(writes: boolean): void {

@@ -6,7 +6,7 @@ import { type JobState, runOf } from '#core/job/job';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { isToDo } from '#core/model/procedure';
 import { componentById, placeNameOf } from '#core/model/series';
-import { tellFault } from '../../app/notify';
+import { tellFault } from '../../ground/notify';
 import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';
 import styles from './Bench.module.css';

@@ -7,7 +7,7 @@ import { toolLabel } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { showNumber } from '../../app/format';
+import { showNumber } from '../../ground/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { useReader, useSaid } from '../../state/reader';
 import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';

@@ -2,7 +2,7 @@ import { useTranslation } from 'react-i18next';
 import { SETTINGS } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
-import { showDay, today } from '../../app/format';
+import { showDay, today } from '../../ground/format';
 import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
 import buttons from './Bench.module.css';

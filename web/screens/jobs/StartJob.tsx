@@ -5,9 +5,9 @@ import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { answer, api } from '../../app/api';
-import { tellFault } from '../../app/notify';
-import { device } from '../../offline/database';
+import { answer, api } from '../../ground/api';
+import { device } from '../../ground/device';
+import { tellFault } from '../../ground/notify';
 import { useFields } from '../../parts/useFields';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 

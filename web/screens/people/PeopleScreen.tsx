@@ -5,10 +5,10 @@ import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ROLES, type Role } from '../../../server/accounts/roles';
-import { answer, api } from '../../app/api';
-import { FaultNotice } from '../../app/Fallbacks';
-import { tellDone, tellFault } from '../../app/notify';
-import { Page, TopBar } from '../../app/Shell';
+import { FaultNotice } from '../../frame/Fallbacks';
+import { Page, TopBar } from '../../frame/Shell';
+import { answer, api } from '../../ground/api';
+import { tellDone, tellFault } from '../../ground/notify';
 import { Tag } from '../../parts/Tag';
 import { useFields } from '../../parts/useFields';
 

@@ -10,10 +10,10 @@ import { sayStep } from '#core/language/en/sentence';
 import { isToDo, type Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
-import { answer, api, photoUrl } from '../../app/api';
-import { FaultNotice, Loading, Notice } from '../../app/Fallbacks';
-import { showMoment, showNumber, showQuantity } from '../../app/format';
-import { Page, TopBar } from '../../app/Shell';
+import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
+import { Page, TopBar } from '../../frame/Shell';
+import { answer, api, photoUrl } from '../../ground/api';
+import { showMoment, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import styles from './Record.module.css';
 

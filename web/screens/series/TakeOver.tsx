@@ -3,8 +3,8 @@ import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
 import { withConsumablesOf, withToolsOf } from '#core/edits/library';
 import type { Series } from '#core/model/series';
-import { answer, api } from '../../app/api';
-import { tellDone, tellFault } from '../../app/notify';
+import { answer, api } from '../../ground/api';
+import { tellDone, tellFault } from '../../ground/notify';
 import { useShelf } from '../shelf/ShelfScreen';
 
 interface TakeOverProps {

@@ -18,7 +18,7 @@ import { type Series, TOOL_KINDS, type Tool, type ToolKind, toolLabel } from '#c
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DIMENSIONS } from '#core/quantity/units';
 import { outOfCalibration } from '#core/supplies/tool-list';
-import { showDay, today } from '../../app/format';
+import { showDay, today } from '../../ground/format';
 import { DraftText } from '../../parts/DraftText';
 import { Tag } from '../../parts/Tag';
 import { Delete } from './Delete';

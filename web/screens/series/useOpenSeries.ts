@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import type { Series } from '#core/model/series';
-import { answer, api } from '../../app/api';
-import { tellFault } from '../../app/notify';
+import { answer, api } from '../../ground/api';
+import { tellFault } from '../../ground/notify';
 import { OpenSeries } from '../../state/open-series';
 import { SHELF } from '../shelf/ShelfScreen';
 

@@ -2,10 +2,10 @@ import { Button, Text, Title } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
-import { answer, api, photoUrl, videoUrl } from '../../app/api';
-import { FaultNotice, Loading } from '../../app/Fallbacks';
-import { showMoment } from '../../app/format';
-import { tellDone, tellFault } from '../../app/notify';
+import { FaultNotice, Loading } from '../../frame/Fallbacks';
+import { answer, api, photoUrl, videoUrl } from '../../ground/api';
+import { showMoment } from '../../ground/format';
+import { tellDone, tellFault } from '../../ground/notify';
 import styles from './Settings.module.css';
 
 /** The server deletes so many at a time. */

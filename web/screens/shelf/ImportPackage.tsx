@@ -6,8 +6,8 @@ import { useTranslation } from 'react-i18next';
 import type { DocumentFault } from '#core/model/references';
 import { type Package, parsePackage } from '#core/package/package';
 import { isZip, unzipPackage } from '#core/package/zip';
-import { ApiFault, answer, api, sendPackageZip } from '../../app/api';
-import { tellDone, tellFault } from '../../app/notify';
+import { ApiFault, answer, api, sendPackageZip } from '../../ground/api';
+import { tellDone, tellFault } from '../../ground/notify';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
 export function openImport(): void {

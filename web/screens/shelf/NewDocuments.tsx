@@ -5,8 +5,8 @@ import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type PositionSet, PUMP_TYPES } from '#core/model/series';
-import { answer, api } from '../../app/api';
-import { tellFault } from '../../app/notify';
+import { answer, api } from '../../ground/api';
+import { tellFault } from '../../ground/notify';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
 export function openNewSeries(): void {

@@ -3,8 +3,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate } from 'react-router';
-import { answer, api } from '../../app/api';
-import { faultText } from '../../app/notify';
+import { answer, api } from '../../ground/api';
+import { faultText } from '../../ground/notify';
 import { useFields } from '../../parts/useFields';
 import { Welcome } from './Welcome';
 

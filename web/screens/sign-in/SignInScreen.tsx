@@ -3,9 +3,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useLocation, useNavigate } from 'react-router';
-import { answer, api, callAuth } from '../../app/api';
-import { faultText } from '../../app/notify';
-import { ME } from '../../app/session';
+import { answer, api, callAuth } from '../../ground/api';
+import { faultText } from '../../ground/notify';
+import { ME } from '../../ground/session';
 import styles from './SignIn.module.css';
 import { Welcome } from './Welcome';
 

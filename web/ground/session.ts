@@ -1,0 +1,32 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Person } from '../../server/accounts/roles';
+import { answer, api, isUnreachable } from './api';
+import { cachedPerson, rememberPerson } from './device';
+
+export const ME = ['me'];
+
+/** Who is signed in; from memory of this device when the server cannot be reached. */
+export function useSession() {
+  return useQuery({
+    queryKey: ME,
+    queryFn: async (): Promise<Person | null> => {
+      try {
+        const { person } = await answer(api.me.$get());
+        await rememberPerson(person);
+        return person;
+      } catch (error) {
+        if (isUnreachable(error)) return cachedPerson();
+        throw error;
+      }
+    },
+    staleTime: 60_000,
+  });
+}
+
+export function mayWrite(person: Person): boolean {
+  return person.role === 'lead' || person.role === 'trainer';
+}
+
+export function mayWorkAtBench(person: Person): boolean {
+  return person.role !== 'apprentice';
+}

@@ -1,0 +1,148 @@
+import { Button, Textarea, UnstyledButton } from '@mantine/core';
+import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
+import { type FormEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { fixFor } from '#core/findings/check';
+import { type Finding, findingKey } from '#core/findings/finding';
+import { sayFinding, sayFix, sayReason } from '#core/language/en/findings';
+import { useAuthor } from '../../../state/author-store';
+import { computed } from '../../../state/timeline';
+import author from '../desk/Author.module.css';
+import { goToFinding } from '../desk/author-actions';
+import { useAuthorView } from '../desk/author-view';
+import styles from './Findings.module.css';
+
+const GROUPS = ['stop', 'warn', 'advise', 'accepted'] as const;
+type Group = (typeof GROUPS)[number];
+
+/** What would go wrong, by what it stops; live while the procedure is written. */
+export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: boolean }) {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  const { findings } = computed(workbook);
+  const [closed, setClosed] = useState<readonly Group[]>(['accepted']);
+  const groups = GROUPS.map((group) => ({
+    group,
+    findings: findings.filter((finding) => (finding.accepted ? 'accepted' : finding.severity) === group),
+  })).filter((entry) => entry.findings.length > 0);
+  const toggle = (group: Group) =>
+    setClosed(closed.includes(group) ? closed.filter((other) => other !== group) : [...closed, group]);
+  return (
+    <section aria-label={t('findings.title')}>
+      <div className={author.head}>
+        <h2>{t('findings.title')}</h2>
+      </div>
+      {findings.length === 0 && workbook.procedure.steps.length > 0 && (
+        <p className={author.small}>{t(workbook.procedure.handsOn ? 'findings.noneHandedOn' : 'findings.none')}</p>
+      )}
+      {groups.map(({ group, findings: those }) => (
+        <div key={group}>
+          <UnstyledButton
+            className={`${styles.group} ${styles[group]}`}
+            aria-expanded={!closed.includes(group)}
+            onClick={() => toggle(group)}
+          >
+            {closed.includes(group) ? <IconChevronRight size={15} /> : <IconChevronDown size={15} />}
+            {t(`findings.group.${group}`)}
+            <span className="number">{those.length}</span>
+          </UnstyledButton>
+          {!closed.includes(group) &&
+            those.map((finding) => <FindingRow key={findingKey(finding)} finding={finding} writes={writes} />)}
+        </div>
+      ))}
+    </section>
+  );
+});
+
+function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
+  const { t } = useTranslation();
+  const { severity, stepId, accepted } = finding;
+  const workbook = useAuthor((state) => state.workbook);
+  // Worked out for the findings on the screen only, once for each version of the procedure.
+  const fix = useMemo(() => fixFor(finding, workbook, computed(workbook).timeline), [finding, workbook]);
+  const key = findingKey(finding);
+  const inHand = useAuthorView((state) => state.finding === key);
+  const accepting = useAuthorView((state) => state.accepting === key);
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (inHand) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [inHand]);
+  const Icon = severity === 'advise' ? IconInfoCircleFilled : IconAlertTriangleFilled;
+  return (
+    <div ref={row} className={`${styles.finding} ${inHand ? styles.inHand : ''}`}>
+      <Icon size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
+      <div>
+        <p>{sayFinding(finding, workbook)}</p>
+        <p className={styles.reason}>{accepted ? t('findings.accepted', { reason: accepted }) : sayReason(finding)}</p>
+        {accepting && <AcceptForm finding={finding} />}
+        <div className={styles.actions}>
+          {fix && writes && !accepted && (
+            <button type="button" className={styles.go} onClick={() => useAuthor.getState().applyFix(fix)}>
+              {sayFix(fix.words, workbook)}
+            </button>
+          )}
+          {stepId && (
+            <button type="button" className={styles.go} onClick={() => goToFinding(key)}>
+              {t('findings.goTo')}
+            </button>
+          )}
+          {writes && severity !== 'stop' && !accepted && !accepting && (
+            <button
+              type="button"
+              className={styles.go}
+              onClick={() => useAuthorView.setState({ finding: key, accepting: key })}
+            >
+              {t('findings.accept')}
+            </button>
+          )}
+          {writes && accepted && (
+            <button type="button" className={styles.go} onClick={() => useAuthor.getState().accept(finding, undefined)}>
+              {t('findings.takeBack')}
+            </button>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const SHORTEST = 3;
+
+/** Why a warning may stand; the release keeps it. */
+function AcceptForm({ finding }: { finding: Finding }) {
+  const { t } = useTranslation();
+  const [reason, setReason] = useState('');
+  const [short, setShort] = useState(false);
+  const close = () => useAuthorView.setState({ accepting: null });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (reason.trim().length < SHORTEST) return setShort(true);
+    useAuthor.getState().accept(finding, reason.trim());
+    close();
+  };
+  return (
+    <form onSubmit={submit} className={styles.accept}>
+      <Textarea
+        autoFocus
+        autosize
+        minRows={2}
+        maxLength={600}
+        aria-label={t('findings.why')}
+        placeholder={t('findings.why')}
+        value={reason}
+        error={short && t('bench.reasonShort')}
+        onChange={(event) => setReason(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') close();
+          if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) submit(event);
+        }}
+      />
+      <Button type="submit" size="compact-sm">
+        {t('findings.acceptGo')}
+      </Button>
+      <Button size="compact-sm" variant="default" onClick={close}>
+        {t('app.cancel')}
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,158 @@
+import { ActionIcon, Button, Group } from '@mantine/core';
+import { IconCopy, IconTrash } from '@tabler/icons-react';
+import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
+import { Trans, useTranslation } from 'react-i18next';
+import { stateAfter } from '#core/bench/state';
+import { conditionOf } from '#core/language/en/branches';
+import { sayCaution } from '#core/language/en/cautions';
+import { sentenceOf, titleOf } from '#core/language/en/sentence';
+import { stacksWith } from '#core/orientation/stack-section';
+import { CautionNote } from '../../../parts/CautionNote';
+import { StepPictures } from '../../../parts/StepPictures';
+import { FacingSaid, StepSections } from '../../../parts/StepSections';
+import { Tag } from '../../../parts/Tag';
+import { useAuthor } from '../../../state/author-store';
+import { useReader } from '../../../state/reader';
+import { computed, timelineTo } from '../../../state/timeline';
+import { removeStep } from '../desk/remove-step';
+import styles from './Step.module.css';
+import { StepFacts } from './StepFacts';
+import { StepFields } from './StepFields';
+
+/** The step in hand. Going through the fold goes first; the step follows as soon as there is time. */
+export function StepPanel({ writes }: { writes: boolean }) {
+  const chosen = useAuthor((state) => state.selected);
+  const selected = useDeferredValue(chosen);
+  const panel = useRef<HTMLDivElement>(null);
+  // Another step begins at its top, wherever the one before was scrolled to.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
+  useLayoutEffect(() => {
+    const scroller = panel.current?.parentElement;
+    if (scroller) scroller.scrollTop = 0;
+  }, [selected]);
+  // What still shows the step before takes no edits meant for the one chosen.
+  return (
+    <div ref={panel} className={styles.inHand} inert={selected !== chosen}>
+      <StepInHand selected={selected} writes={writes} />
+    </div>
+  );
+}
+
+/** A step as a sentence with slots, and every field behind it. */
+const StepInHand = memo(function StepInHand({ selected, writes }: { selected: string | null; writes: boolean }) {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => state.workbook);
+  const fields = useRef<HTMLDivElement>(null);
+  const units = useReader((state) => state.units);
+  const { series, procedure } = workbook;
+  const index = procedure.steps.findIndex((step) => step.id === selected);
+  const step = procedure.steps[index];
+  if (!step) return <EmptyStep writes={writes} />;
+
+  const condition = conditionOf(step, workbook);
+  const { poses } = stateAfter(timelineTo(workbook, index), index);
+  const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
+    (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
+  );
+  const reach = (slot: string) =>
+    fields.current?.querySelector<HTMLElement>(`[data-field="${slot}"] :is(input, textarea)`)?.focus();
+
+  return (
+    <>
+      <div className={styles.heading}>
+        <span className={styles.n}>{index + 1}</span>
+        <h1>{titleOf(step, series)}</h1>
+        <Tag>
+          {t(`stage.${step.stage}`)}
+          {partners.length > 0 && t('step.pairs', { numbers: partners.join(', ') })}
+        </Tag>
+        {writes && (
+          <Group gap={6} wrap="nowrap">
+            <ActionIcon
+              variant="default"
+              size={32}
+              aria-label={t('step.duplicate')}
+              title={t('step.duplicate')}
+              onClick={() => useAuthor.getState().duplicate(step.id)}
+            >
+              <IconCopy size={17} />
+            </ActionIcon>
+            <ActionIcon
+              variant="default"
+              size={32}
+              aria-label={t('step.delete')}
+              title={t('step.delete')}
+              onClick={() => removeStep(step.id)}
+            >
+              <IconTrash size={17} />
+            </ActionIcon>
+          </Group>
+        )}
+      </div>
+      {condition && <p className={styles.only}>{t('step.only', { condition })}</p>}
+      {step.drafted && (
+        <div className={styles.drafted}>
+          <span>{t('step.drafted')}</span>
+          {writes && (
+            <Button size="compact-sm" onClick={() => useAuthor.getState().confirm(step.id)}>
+              {t('step.confirm')}
+            </Button>
+          )}
+        </div>
+      )}
+      {step.cautions.map((caution) => (
+        <div key={caution.signal + sayCaution(caution)} style={{ marginBottom: 10 }}>
+          <CautionNote caution={caution} />
+        </div>
+      ))}
+      <div className={styles.card}>
+        <p className={styles.sentence}>
+          {sentenceOf(step, series, units).map((piece, i) => {
+            const { slot, text } = piece;
+            // Pieces have no identity beyond their place in the sentence.
+            const key = `${i}-${slot ?? ''}`;
+            if (!slot) return <span key={key}>{text}</span>;
+            return writes ? (
+              <button key={key} type="button" className={styles.slot} onClick={() => reach(slot)}>
+                {text}
+              </button>
+            ) : (
+              <strong key={key}>{text}</strong>
+            );
+          })}
+        </p>
+      </div>
+      {stacksWith(
+        series,
+        step.targets.map(({ componentId }) => componentId),
+      ).length > 0 && (
+        <div className={`${styles.card} ${styles.inSection}`}>
+          <StepSections step={step} series={series} poses={poses} />
+          <FacingSaid step={step} series={series} poses={poses} />
+        </div>
+      )}
+      {!writes && <StepPictures step={step} />}
+      <div ref={fields} className={styles.card}>
+        {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
+      </div>
+    </>
+  );
+});
+
+function EmptyStep({ writes }: { writes: boolean }) {
+  const { t } = useTranslation();
+  return (
+    <div className={styles.empty}>
+      <p>{writes ? t('step.none') : t('fold.emptyReader')}</p>
+      {writes && (
+        <div className={styles.examples}>
+          {(['one', 'two', 'three', 'four'] as const).map((key) => (
+            <span key={key}>
+              <Trans i18nKey={`step.example.${key}`} components={{ c: <code /> }} />
+            </span>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
