@@ -30,7 +30,7 @@ module.exports = {
       name: 'web-takes-types-only',
       severity: 'error',
       from: { path: '^web' },
-      to: { path: '^server', dependencyTypesNot: ['type-only'], pathNot: '^server/accounts/roles[.]ts$' },
+      to: { path: '^server', dependencyTypesNot: ['type-only'], pathNot: '^server/ground/roles[.]ts$' },
     },
     {
       name: 'web-knows-no-node',

@@ -6,7 +6,7 @@ import type { PictureMark } from '#core/model/pictures/picture';
 import type { Procedure, Step, Workbook } from '#core/model/procedure';
 import { verbOf } from '#core/model/verbs';
 import { readPackage } from '#core/package/package';
-import type { DemoPeople, Services } from '../server/services';
+import type { DemoPeople, Services } from '../server/services/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
 import { saveHouse } from '../server/store/house';
 import { addEntries, startJob } from '../server/store/jobs';

@@ -1,4 +1,4 @@
-import type { Role } from '../server/accounts/roles';
+import type { Role } from '../server/ground/roles';
 
 /** The people of Sallow Bridge Pump Works; all invented. */
 const PASSWORD = 'sallow-bridge';

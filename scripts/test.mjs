@@ -45,15 +45,16 @@ for (const room of ['core', 'server', 'web', 'e2e'])
 check('types: tests', [bin('typescript', 'bin/tsc'), '-p', 'tsconfig.tests.json']);
 check('lint and format', [bin('@biomejs/biome', 'bin/biome'), 'check', '--error-on-warnings', '.']);
 check('unused code', [bin('knip', 'bin/knip.js')]);
-check('one-way doors', [
-  bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core',
-  'server',
-  'web',
-  'demo',
-]);
+for (const [name, config] of [
+  ['one-way doors', '.dependency-cruiser.cjs'],
+  ['no circles of folders', '.dependency-cruiser-folders.cjs'],
+])
+  check(name, [
+    bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
+    '--config',
+    config,
+    ...['core', 'server', 'web', 'demo'],
+  ]);
 
 const unit = join(reports, 'unit.json');
 suite(

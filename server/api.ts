@@ -9,7 +9,7 @@ import { procedureRoutes } from './routes/procedures';
 import { shelfRoutes } from './routes/shelf';
 import { startRoutes } from './routes/start';
 import { videoRoutes } from './routes/videos';
-import type { Services } from './services';
+import type { Services } from './services/services';
 
 /** All routes below /api. Its type is what the web app's client is made from. */
 export function createApi(services: Services) {

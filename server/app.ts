@@ -7,10 +7,10 @@ import { compress } from 'hono/compress';
 import { csrf } from 'hono/csrf';
 import { createMiddleware } from 'hono/factory';
 import { NONCE, secureHeaders } from 'hono/secure-headers';
-import type { Env } from './access';
 import { createApi } from './api';
-import { answerFault, Fault } from './fault';
-import type { Services } from './services';
+import { answerFault, Fault } from './ground/fault';
+import type { Env } from './services/access';
+import type { Services } from './services/services';
 
 const JSON_LIMIT_BYTES = 8 * 1024 * 1024;
 

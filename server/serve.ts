@@ -9,7 +9,7 @@ import { createAccounts } from './accounts/accounts';
 import { createApp } from './app';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
-import type { DemoPeople, Services } from './services';
+import type { DemoPeople, Services } from './services/services';
 import { openStore } from './store/database';
 
 export interface ServeOptions {

@@ -2,9 +2,9 @@ import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { username } from 'better-auth/plugins/username';
 import { asc, eq } from 'drizzle-orm';
+import type { Person, Role } from '../ground/roles';
 import type { Database } from '../store/database';
 import * as schema from '../store/schema';
-import type { Person, Role } from './roles';
 
 /** Set from the connection; a header of this name sent by a client is overwritten. */
 const CLIENT_ADDRESS_HEADER = 'x-fukusa-client-address';

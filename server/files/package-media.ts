@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { mediaOf } from '#core/model/pictures/media';
 import { type Package, parsePackage } from '#core/package/package';
 import { isZip, type PackedMedia, unzipPackage, zipPackage } from '#core/package/zip';
-import { badInput, Fault } from '../fault';
+import { badInput, Fault } from '../ground/fault';
 import type { PhotoFiles, StoredPhoto } from './photos';
 import type { VideoFiles } from './videos';
 

@@ -3,7 +3,7 @@ import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
-import { Fault } from '../fault';
+import { Fault } from '../ground/fault';
 
 const ACCEPTED = ['image/jpeg', 'image/png', 'image/webp'];
 const LONGEST_EDGE = 2560;

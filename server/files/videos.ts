@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
-import { Fault } from '../fault';
+import { Fault } from '../ground/fault';
 
 /** What browsers play without help. */
 const ACCEPTED: Readonly<Record<string, string>> = { 'video/mp4': 'mp4', 'video/webm': 'webm' };

@@ -1,6 +1,6 @@
-import { ALLOWED, type Allowed } from '../access';
-import { ROLES } from '../accounts/roles';
 import { createApi } from '../api';
+import { ROLES } from '../ground/roles';
+import { ALLOWED, type Allowed } from '../services/access';
 import { openWorkshop, type Workshop } from '../testing/workshop';
 
 let workshop: Workshop;

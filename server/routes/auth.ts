@@ -1,8 +1,8 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
 import { type Context, Hono } from 'hono';
-import { anyone, type Env, EVERYONE, only } from '../access';
-import { Fault } from '../fault';
-import type { Services } from '../services';
+import { Fault } from '../ground/fault';
+import { anyone, type Env, EVERYONE, only } from '../services/access';
+import type { Services } from '../services/services';
 
 /** Only these doors of the accounts library are open; it has many more. Its refusals are told in our one shape. */
 export function authRoutes({ accounts }: Services) {

@@ -1,9 +1,9 @@
 import { Hono } from 'hono';
 import { HouseRules } from '#core/model/house-rules';
-import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
-import type { Services } from '../services';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { readHouse, saveHouse } from '../store/house';
-import { valid } from '../validate';
 
 /** How this workshop wants things said. */
 export function houseRoutes({ db }: Services) {

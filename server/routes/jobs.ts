@@ -1,12 +1,12 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { Id } from '#core/model/ids';
-import { BENCH, EVERYONE, only, type SignedIn } from '../access';
-import { Fault } from '../fault';
+import { Fault } from '../ground/fault';
 import { recordPdf } from '../print/record';
-import type { Services } from '../services';
+import { BENCH, EVERYONE, only, type SignedIn } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { addEntries, listJobs, readJob, startJob } from '../store/jobs';
-import { valid } from '../validate';
 import { answerPdf } from './pdf';
 
 const Label = z.string().trim().min(1, 'is empty').max(120);

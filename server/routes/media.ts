@@ -1,10 +1,10 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PhotoHash } from '#core/model/pictures/photo-hash';
-import { only, type SignedIn, WRITERS } from '../access';
-import type { Services } from '../services';
+import { only, type SignedIn, WRITERS } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { forgetPhotos, unusedMedia } from '../store/media';
-import { valid } from '../validate';
 
 /** What was taken in a moment ago may still be on its way into a step or a job. */
 const SETTLED_MS = 60 * 60 * 1000;

@@ -1,9 +1,9 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { only, type SignedIn } from '../access';
-import { Fault, notFound } from '../fault';
-import type { Services } from '../services';
-import { valid } from '../validate';
+import { Fault, notFound } from '../ground/fault';
+import { only, type SignedIn } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { Password, PersonName, RoleName, Username } from './start';
 
 const NewPerson = z.strictObject({ username: Username, name: PersonName, role: RoleName, password: Password });

@@ -2,12 +2,12 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { PhotoHash } from '#core/model/pictures/photo-hash';
-import { BENCH, EVERYONE, only, type SignedIn } from '../access';
-import { Fault, notFound } from '../fault';
 import { PHOTO_LIMIT_BYTES } from '../files/photos';
-import type { Services } from '../services';
+import { Fault, notFound } from '../ground/fault';
+import { BENCH, EVERYONE, only, type SignedIn } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { notePhotos } from '../store/media';
-import { valid } from '../validate';
 
 const Named = z.object({ hash: PhotoHash });
 const Size = z.object({ size: z.enum(['full', 'thumb']).default('full') });

@@ -4,13 +4,13 @@ import { PAPERS } from '#core/cloth/mat';
 import { Id } from '#core/model/ids';
 import { wholeChain } from '#core/model/modules';
 import { Procedure } from '#core/model/procedure';
-import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
 import { instructionPdf } from '../print/instruction';
 import { matPdf } from '../print/mat';
-import type { Services } from '../services';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
 import { isReleasedAsIs, listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
-import { valid } from '../validate';
 import { Patch } from './patch';
 import { answerPdf } from './pdf';
 

@@ -3,14 +3,14 @@ import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { PositionSet, PUMP_TYPES, Series } from '#core/model/series';
 import { copyOf, packageOf, readPackage } from '#core/package/package';
-import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
-import { badInput, Fault } from '../fault';
 import { packFile, unpackFile, withMedia } from '../files/package-media';
-import type { Services } from '../services';
+import { badInput, Fault } from '../ground/fault';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 import { addSeries, proceduresOf, readSeries, removeSeries, saveSeries, takeInPackage } from '../store/documents';
 import { notePhotos } from '../store/media';
 import { readShelf } from '../store/shelf';
-import { valid } from '../validate';
 import { Patch } from './patch';
 
 const NewSeries = z.strictObject({

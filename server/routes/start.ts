@@ -1,12 +1,12 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { packageJsonSchema } from '#core/package/package';
-import { anyone, type Env, EVERYONE, only } from '../access';
 import { MIN_PASSWORD_LENGTH } from '../accounts/accounts';
-import { ROLES } from '../accounts/roles';
-import { Fault } from '../fault';
-import type { Services } from '../services';
-import { valid } from '../validate';
+import { Fault } from '../ground/fault';
+import { ROLES } from '../ground/roles';
+import { anyone, type Env, EVERYONE, only } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 
 export const Username = z
   .string()

@@ -2,11 +2,11 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { PhotoHash } from '#core/model/pictures/photo-hash';
-import { EVERYONE, only, type SignedIn, WRITERS } from '../access';
-import { Fault, notFound } from '../fault';
 import { VIDEO_LIMIT_BYTES } from '../files/videos';
-import type { Services } from '../services';
-import { valid } from '../validate';
+import { Fault, notFound } from '../ground/fault';
+import { EVERYONE, only, type SignedIn, WRITERS } from '../services/access';
+import type { Services } from '../services/services';
+import { valid } from '../services/validate';
 
 /** A player asks for stretches; none is answered with more than this at once. */
 const STRETCH_BYTES = 4 * 1024 * 1024;

@@ -7,7 +7,7 @@ import { modulesBefore } from '#core/model/modules';
 import { type Procedure, Procedure as ProcedureSchema } from '#core/model/procedure';
 import { chainReferences, procedureReferences, seriesReferences } from '#core/model/references';
 import { type Series, Series as SeriesSchema } from '#core/model/series';
-import { badInput, Fault, notFound } from '../fault';
+import { badInput, Fault, notFound } from '../ground/fault';
 import type { Database, Queryable } from './database';
 import { readHouse } from './house';
 import * as table from './schema';

@@ -7,7 +7,7 @@ import { faultsOf } from '#core/model/faults';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { wholeChain } from '#core/model/modules';
 import type { Workbook } from '#core/model/procedure';
-import { notFound } from '../fault';
+import { notFound } from '../ground/fault';
 import type { Database, Queryable } from './database';
 import { readRelease } from './releases';
 import * as table from './schema';

@@ -6,7 +6,7 @@ import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { wholeChain } from '#core/model/modules';
 import type { Workbook } from '#core/model/procedure';
 import { procedureReferences, seriesReferences } from '#core/model/references';
-import { badInput, Fault, notFound } from '../fault';
+import { badInput, Fault, notFound } from '../ground/fault';
 import type { Database, Queryable } from './database';
 import { type OpenWorkbook, readWorkbook, STALE } from './documents';
 import * as table from './schema';

@@ -3,7 +3,7 @@ import type { EntryContent } from '#core/job/entry';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
-import type { Role } from '../accounts/roles';
+import type { Role } from '../ground/roles';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true });
 /** The format a document was written in; `stored.ts` brings older ones up. */

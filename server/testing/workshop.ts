@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Package, packageOf } from '#core/package/package';
 import { typed } from '#core/testing/workbook';
-import { ROLES, type Role } from '../accounts/roles';
+import { ROLES, type Role } from '../ground/roles';
 import { type Running, serve } from '../serve';
 import { layEmptyDatabase } from './empty-database';
 

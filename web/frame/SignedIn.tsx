@@ -1,7 +1,7 @@
 import { Center } from '@mantine/core';
 import { createContext, useContext } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
-import type { Person } from '../../server/accounts/roles';
+import type { Person } from '../../server/ground/roles';
 import { useSession } from '../ground/session';
 import { FaultNotice, Loading } from './Fallbacks';
 

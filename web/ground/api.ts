@@ -1,6 +1,6 @@
 import { hc } from 'hono/client';
 import type { Api } from '../../server/api';
-import type { FaultBody } from '../../server/fault';
+import type { FaultBody } from '../../server/ground/fault';
 
 export const api = hc<Api>(`${window.location.origin}/api`);
 

@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { EntryContent } from '#core/job/entry';
 import type { Workbook } from '#core/model/procedure';
-import type { Person } from '../../server/accounts/roles';
+import type { Person } from '../../server/ground/roles';
 import type { OpenJob } from '../../server/store/jobs';
 
 /** An entry made here and not yet acknowledged by the server. A photo waits as the picture itself. */

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Person } from '../../server/accounts/roles';
+import type { Person } from '../../server/ground/roles';
 import { answer, api, isUnreachable } from './api';
 import { cachedPerson, rememberPerson } from './device';
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { COMPONENT_KINDS } from '#core/model/kinds';
 import { PUMP_TYPES, RENEWALS } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
-import { ROLES } from '../../server/accounts/roles';
+import { ROLES } from '../../server/ground/roles';
 import { en } from './en';
 
 /** Every text with its dotted key. */

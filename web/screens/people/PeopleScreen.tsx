@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ROLES, type Role } from '../../../server/accounts/roles';
+import { ROLES, type Role } from '../../../server/ground/roles';
 import { FaultNotice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api } from '../../ground/api';

@@ -2,7 +2,7 @@ import { zValidator } from '@hono/zod-validator';
 import type { ValidationTargets } from 'hono';
 import type { z } from 'zod';
 import { faultsOf } from '#core/model/faults';
-import { badInput } from './fault';
+import { badInput } from '../ground/fault';
 
 /** Zod validation whose refusal has the one fault shape. */
 export function valid<Target extends 'json' | 'query' | 'param', Schema extends z.ZodType>(

@@ -1,8 +1,8 @@
-import type { Accounts } from './accounts/accounts';
-import type { Role } from './accounts/roles';
-import type { PhotoFiles } from './files/photos';
-import type { VideoFiles } from './files/videos';
-import type { Database } from './store/database';
+import type { Accounts } from '../accounts/accounts';
+import type { PhotoFiles } from '../files/photos';
+import type { VideoFiles } from '../files/videos';
+import type { Role } from '../ground/roles';
+import type { Database } from '../store/database';
 
 /** Offered on the sign-in page by one click; present only when the server runs on demo data. */
 export interface DemoPeople {

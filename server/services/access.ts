@@ -1,6 +1,6 @@
 import { createMiddleware } from 'hono/factory';
-import type { Person, Role } from './accounts/roles';
-import { Fault } from './fault';
+import { Fault } from '../ground/fault';
+import type { Person, Role } from '../ground/roles';
 
 export interface Env {
   Variables: { person: Person | null };
