@@ -210,12 +210,12 @@ test('own words are compared with the step, and the words of the workshop are pu
     .getByLabel("The sentence in the trainer's own words")
     .fill('Torque the cover bolts round the hole to 54 N·m with the torque wrench.');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText('its sentence names the figure "54 N·m", the step does not.')).toBeVisible();
+  await expect(page.getByText('its sentence says the figure "54 N·m", the step does not.')).toBeVisible();
   await expect(page.getByText('says "hole"; here it is called "bore".')).toBeVisible();
   await page.getByRole('button', { name: 'Say "bore"' }).click();
   await expect(page.getByText(/round the bore to 54/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Compose the sentence anew' }).click();
-  await expect(page.getByText('its sentence names')).toBeHidden();
+  await page.getByRole('button', { name: 'Rebuild the sentence' }).click();
+  await expect(page.getByText('its sentence says')).toBeHidden();
 
   // The reader's units are a matter of the reader; the step keeps what was given.
   await saved(page);

@@ -14,7 +14,9 @@ function fiveHundredSteps() {
     step('isolate', 'make-safe', 'isolate', { about: 'the drive' }),
     step('bleed', 'make-safe', 'release-pressure', { about: 'the casing' }),
     ...components.map((_, i) => step(`down-${i}`, 'take-down', 'take-off', on(i))),
-    ...Array.from({ length: 17 }, (_, i) => step(`look-${i}`, 'look', 'inspect', on(i))),
+    ...Array.from({ length: 17 }, (_, i) =>
+      step(`look-${i}`, 'look', 'inspect', { ...on(i), detail: 'Look for cracks and bright edges.' }),
+    ),
     ...components.map((_, i) => step(`up-${i}`, 'put-back', 'fit', on(i))).reverse(),
     step('restore', 'prove', 'restore', { about: 'the drive' }),
   ];

@@ -170,9 +170,7 @@ test('entries made while another took over are not lost unseen', async ({ page, 
   await expect(tablet.getByRole('button', { name: 'Pause' })).toBeVisible();
   await expect(tablet.getByText('Sending')).toBeHidden();
   await context.setOffline(false);
-  await expect(
-    page.getByText('One entry could not be taken in: Somebody else has this job in hand now.'),
-  ).toBeVisible();
+  await expect(page.getByText('One entry was rejected: Somebody else has this job in hand now.')).toBeVisible();
   await page.getByRole('button', { name: 'Drop it' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();

@@ -2,6 +2,7 @@ import { movesOf, replay, type Timeline } from '../bench/replay';
 import { cellOf } from '../bench/state';
 import { check } from '../findings/check';
 import { type Finding, findingKey } from '../findings/finding';
+import type { Workbook } from '../model/procedure';
 import { applyLine } from './apply-line';
 import { parseLine } from './parse-line';
 
@@ -13,6 +14,8 @@ export interface LinePreview {
   readonly empties: readonly number[];
   /** Stops and warnings that are not there yet, the gravest first. */
   readonly finds: readonly Finding[];
+  /** The procedure with the line in it, which the findings are about. */
+  readonly workbook: Workbook;
 }
 
 /**
@@ -40,6 +43,7 @@ export function previewLine(
     ...new Set(moves.flatMap((move) => (move.act === act ? (cellOf(next, move.unitId)?.number ?? []) : []))),
   ];
   return {
+    workbook: applied.workbook,
     lays: cells('out'),
     empties: cells('home'),
     // A part that was just taken off has not been forgotten yet.

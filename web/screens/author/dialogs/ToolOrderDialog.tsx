@@ -27,7 +27,7 @@ function Orderings({ onDone }: { onDone: () => void }) {
   const workbook = useAuthor((state) => state.workbook);
   const [found, setFound] = useState<readonly ToolOrder[] | null>(null);
   useEffect(() => {
-    const worker = new Worker(new URL('../../workers/order.worker.ts', import.meta.url), { type: 'module' });
+    const worker = new Worker(new URL('../../../workers/order.worker.ts', import.meta.url), { type: 'module' });
     let here = true;
     wrap<Orders>(worker)
       .fewestToolChanges(workbook)

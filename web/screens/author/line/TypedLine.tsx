@@ -154,7 +154,7 @@ function LineOutlook({ text, after }: { text: string; after: number }) {
     return previewLine(said, timeline, findings, after < 0 ? workbook.procedure.steps.length - 1 : after);
   }, [said, workbook, after]);
   const [wrong] = preview?.finds ?? [];
-  if (wrong) return <span className={styles.lineFault}>{sayFinding(wrong, workbook)}</span>;
+  if (preview && wrong) return <span className={styles.lineFault}>{sayFinding(wrong, preview.workbook)}</span>;
   if (preview && preview.lays.length > 0)
     return <span>{t('line.lays', { cells: listing(preview.lays.map(String)), count: preview.lays.length })}</span>;
   if (preview && preview.empties.length > 0)
