@@ -1,5 +1,6 @@
-import { readingPlaces, stepPlaces } from '#core/job/demands';
+import { readingPlaces } from '#core/job/demands';
 import type { EntryContent, NewEntry } from '#core/job/entry';
+import { stepPlaces } from '#core/job/to-do';
 import { placesOf } from '#core/judging/measure';
 import type { HouseRules } from '#core/model/house-rules';
 import type { PictureMark } from '#core/model/pictures/picture';

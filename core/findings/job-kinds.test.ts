@@ -1,4 +1,4 @@
-import { stepPlaces } from '../job/demands';
+import { stepPlaces } from '../job/to-do';
 import { sayFinding } from '../language/en/findings';
 import { sayStep } from '../language/en/sentence';
 import type { Faces } from '../model/faces';

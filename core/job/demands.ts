@@ -1,40 +1,44 @@
+import { askedAt } from '../bench/passes';
 import { type MeasuringPlace, placesOf } from '../judging/measure';
 import type { Step, Workbook } from '../model/procedure';
-import { componentById, positionSetById } from '../model/series';
 import { type StepRun, sameSpot } from './job';
+import { stepPlaces } from './to-do';
 
 /** Something a step asks for before it can be called done. */
 export type Demand =
   | { what: 'torque'; positionId: string | null }
   | { what: 'photo' }
-  | { what: 'answer' }
+  | { what: 'answer'; positionId: string | null }
   | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
   | { what: 'look'; lookId: string; positionId: string | null }
   | { what: 'place'; positionId: string };
-
-/** The positions a step is carried out at, in the order it says; null for a step that repeats nowhere. */
-export function stepPlaces(step: Step, { series }: Workbook): (string | null)[] {
-  const ids = step.targets
-    .map((target) => positionSetById(series, componentById(series, target.componentId)?.positionSetId))
-    .flatMap((set) => set?.positions.map((position) => position.id) ?? []);
-  const there = [...new Set(ids)];
-  const said = step.positionIds.filter((id) => there.includes(id));
-  const places = said.length > 0 ? said : there;
-  return places.length > 0 ? places : [null];
-}
 
 /** The places a torque step wants a reading for: one a position, or one in all. */
 export function readingPlaces(step: Step, workbook: Workbook): (string | null)[] {
   return step.verb === 'torque' || step.torque ? stepPlaces(step, workbook) : [];
 }
 
-/** The latest reading at each place decides; a reading out of its window still has to be put right or overridden. */
+/**
+ * What a step, as it is carried out in the job, still asks for. The latest reading at each place decides; a reading out
+ * of its window still has to be put right or overridden.
+ */
 export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[] {
   const demands: Demand[] = [];
   for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId));
-  if (step.decision && !run.answer) demands.push({ what: 'answer' });
+  for (const positionId of placesAsked(step, workbook))
+    if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
   return demands;
+}
+
+/** The places at which a step asks its question; null where it asks once, none where it asks nothing. */
+export function placesAsked(step: Step, { series }: Workbook): (string | null)[] {
+  return step.decision ? (askedAt(step, series) ?? [null]) : [];
+}
+
+/** Whether a question is answered at a place. */
+export function isAnswered({ answers }: StepRun, positionId: string | null): boolean {
+  return answers.some((answer) => answer.positionId === positionId);
 }
 
 /** What is still open at one position. */

@@ -26,7 +26,8 @@ export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('went-back'), stepId: Id }),
   z.strictObject({ kind: z.literal('torque-read'), stepId: Id, positionId: Id.nullable(), reading: TorqueReading }),
   z.strictObject({ kind: z.literal('photo-taken'), stepId: Id, photo: PhotoHash }),
-  z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id }),
+  /** The answer to the question of a step; of one that is asked at each place, the one there. */
+  z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id, positionId: Id.optional() }),
   z.strictObject({
     kind: z.literal('measured'),
     stepId: Id,

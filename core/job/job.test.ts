@@ -1,10 +1,11 @@
 import { changeStep } from '../edits/steps';
 import { typed, withStep } from '../testing/workbook';
-import { demandsOf, placeInHand, readingPlaces, stepPlaces } from './demands';
+import { demandsOf, placeInHand, readingPlaces } from './demands';
 import { type Entry, type EntryContent, EntryContent as EntrySchema } from './entry';
 import { foundIn } from './found';
 import { foldJob, runOf } from './job';
 import { refuseEntry } from './refuse-entry';
+import { stepInJob, stepPlaces } from './to-do';
 
 const base = typed([
   'take off cover',
@@ -289,4 +290,72 @@ describe('a step that can be done in several ways', () => {
     expect(refuseEntry(several, entries(), 'mara', by('van'))).toBeUndefined();
     expect(refuseEntry(several, entries(done(stepId)), 'mara', by('pry'))).toBe('step-not-in-hand');
   });
+});
+
+describe('a question asked at each place', () => {
+  const lines = typed(['draw seal @each shaft', 'renew seal @each shaft', 'fit seal @each shaft']);
+  const [ask = '', renewal = '', fitting = ''] = lines.procedure.steps.map((step) => step.id);
+  const decision = {
+    question: 'Is the seal worn?',
+    eachOf: 'shafts',
+    answers: [
+      { id: 'worn', text: 'worn' },
+      { id: 'good', text: 'good' },
+    ],
+  };
+  const asked = withStep(withStep(lines, 0, { decision }), 1, { when: [{ stepId: ask, answerIds: ['worn'] }] });
+  const run = (...contents: EntryContent[]) =>
+    foldJob(
+      asked,
+      'mara',
+      contents.map((content) => entry(content)),
+    );
+  const answered = (positionId: string, answerId: string): EntryContent => ({
+    kind: 'answered',
+    stepId: ask,
+    answerId,
+    positionId,
+  });
+  const stepOf = (id: string) => asked.procedure.steps.find((step) => step.id === id)!;
+
+  test('is asked at every place, and kept there', () => {
+    expect(demandsOf(stepOf(ask), runOf(run(), ask), asked)).toEqual([
+      { what: 'answer', positionId: 's1' },
+      { what: 'answer', positionId: 's2' },
+    ]);
+    const half = run(answered('s1', 'good'));
+    expect(refuseEntry(asked, half, 'mara', done(ask))).toBe('demands-open');
+    expect(refuseEntry(asked, half, 'mara', answered('s3', 'good'))).toBe('not-asked-there');
+    expect(refuseEntry(asked, half, 'mara', { kind: 'answered', stepId: ask, answerId: 'good' })).toBe(
+      'not-asked-there',
+    );
+    expect(runOf(run(answered('s1', 'good'), answered('s1', 'worn')), ask).answers).toMatchObject([
+      { positionId: 's1', answerId: 'worn' },
+    ]);
+  });
+
+  test('leads on where it was answered so, and only there', () => {
+    const one = run(answered('s1', 'good'), answered('s2', 'worn'), done(ask));
+    expect(asked.procedure.steps[one.cursor]?.id).toBe(renewal);
+    expect(stepInJob(stepOf(renewal), one, undefined, asked)?.positionIds).toEqual(['s2']);
+    const none = run(answered('s1', 'good'), answered('s2', 'good'), done(ask));
+    expect(asked.procedure.steps[none.cursor]?.id).toBe(fitting);
+    expect(stepInJob(stepOf(renewal), none, undefined, asked)).toBeUndefined();
+  });
+});
+
+test('a reading is judged by the figure of the method that was taken', () => {
+  const byHand = { id: 'hand', name: 'with the long bar', verb: 'torque' as const, toolIds: [], cautions: [] };
+  const methods = [{ ...byHand, torque: { figure: { value: 60, unit: 'N·m' as const }, tolerancePercent: 4 } }];
+  const two = withStep(workbook, 3, { methods });
+  const contents: EntryContent[] = [
+    { kind: 'method-chosen', stepId: coverNuts, methodId: 'hand' },
+    read(coverNuts, null, 60),
+  ];
+  const state = foldJob(
+    two,
+    'mara',
+    contents.map((content) => entry(content)),
+  );
+  expect(runOf(state, coverNuts).readings).toMatchObject([{ verdict: 'within' }]);
 });

@@ -1,9 +1,11 @@
+import { questionKey } from '../bench/passes';
 import { judgeReading, type Measured, type MeasureVerdict } from '../judging/measure';
-import { isToDo, type Procedure, type Setting, type Workbook } from '../model/procedure';
-import { methodTaken } from '../model/setting';
+import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
+import { methodTaken, stepBy } from '../model/setting';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
 import type { Entry, Overridable } from './entry';
+import { type Answers, isToDo } from './to-do';
 
 /** One reading of a torque step, judged against the figure of the release. */
 export interface JudgedReading {
@@ -39,6 +41,13 @@ export interface Noted {
   readonly text: string;
 }
 
+export interface Answer {
+  readonly answerId: string;
+  readonly positionId: string | null;
+  readonly at: string;
+  readonly by: string;
+}
+
 export interface StepRun {
   readonly doneAt: string | null;
   readonly doneBy: string | null;
@@ -56,8 +65,8 @@ export interface StepRun {
   readonly chosenMethodId: string | null | undefined;
   /** The method it was done by; null for the step's own way. */
   readonly doneMethodId: string | null;
-  /** What was answered to the question of the step. */
-  readonly answer: { readonly answerId: string; readonly at: string; readonly by: string } | null;
+  /** What was answered to the question of the step: once, or at each place. */
+  readonly answers: readonly Answer[];
 }
 
 export interface JobState {
@@ -67,8 +76,8 @@ export interface JobState {
   /** Index of the step in hand; equals the number of steps when all are done. */
   readonly cursor: number;
   readonly runs: ReadonlyMap<string, StepRun>;
-  /** The answers given, by the step that asks: they decide which steps follow. */
-  readonly answers: ReadonlyMap<string, string>;
+  /** The answers given: they decide which steps follow, and where. */
+  readonly answers: Answers;
   readonly finishedAt: string | null;
   /** Where the work is done, which may choose the method. */
   readonly setting: Setting;
@@ -86,7 +95,7 @@ const UNTOUCHED: StepRun = {
   problems: [],
   chosenMethodId: undefined,
   doneMethodId: null,
-  answer: null,
+  answers: [],
 };
 
 export function startJob(startedBy: string): JobState {
@@ -110,10 +119,15 @@ export function runOf(state: JobState, stepId: string): StepRun {
   return state.runs.get(stepId) ?? UNTOUCHED;
 }
 
-export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, id, content }: Entry): JobState {
+export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, content }: Entry): JobState {
+  const { procedure } = workbook;
   const note = (stepId: string, change: (run: StepRun) => Partial<StepRun>): JobState => {
     const run = runOf(state, stepId);
     return { ...state, runs: new Map(state.runs).set(stepId, { ...run, ...change(run) }) };
+  };
+  const byItsMethod = (stepId: string): Step | undefined => {
+    const step = procedure.steps[indexOfStep(procedure, stepId)];
+    return step && stepBy(step, methodTaken(step, state.setting, runOf(state, stepId).chosenMethodId));
   };
   switch (content.kind) {
     case 'step-done': {
@@ -125,14 +139,13 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
           doneBy: by,
           doneMethodId: (step && methodTaken(step, state.setting, chosenMethodId)?.id) ?? null,
         })),
-        cursor: nextToDo(procedure, state.answers, index + 1),
+        cursor: nextToDo(workbook, state.answers, index + 1),
       };
     }
     case 'went-back':
       return { ...state, cursor: indexOfStep(procedure, content.stepId) };
     case 'torque-read': {
-      const step = procedure.steps.find((candidate) => candidate.id === content.stepId);
-      const verdict = judgeTorque(content.reading, step?.torque);
+      const verdict = judgeTorque(content.reading, byItsMethod(content.stepId)?.torque);
       const { positionId, reading } = content;
       return note(content.stepId, (run) => ({
         readings: [...run.readings, { entryId: id, at, by, positionId, reading, verdict }],
@@ -142,8 +155,7 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
       return note(content.stepId, (run) => ({ photos: [...run.photos, { hash: content.photo, at, by }] }));
     case 'measured': {
       const { kind: _kind, stepId, ...measured } = content;
-      const step = procedure.steps.find((candidate) => candidate.id === stepId);
-      const asked = step?.measurements?.find((measurement) => measurement.id === content.measurementId);
+      const asked = byItsMethod(stepId)?.measurements?.find((measurement) => measurement.id === content.measurementId);
       const verdict = asked ? judgeReading(content.reading, asked) : 'unjudged';
       return note(stepId, (run) => ({
         measured: [...run.measured.filter((other) => !sameSpot(other, measured)), { at, by, verdict, ...measured }],
@@ -166,11 +178,18 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
       return note(content.stepId, () => ({ chosenMethodId: content.methodId }));
     case 'setting-chosen':
       return { ...state, setting: content.setting };
-    case 'answered':
+    case 'answered': {
+      const { stepId, answerId, positionId = null } = content;
       return {
-        ...note(content.stepId, () => ({ answer: { answerId: content.answerId, at, by } })),
-        answers: new Map(state.answers).set(content.stepId, content.answerId),
+        ...note(stepId, (run) => ({
+          answers: [
+            ...run.answers.filter((other) => other.positionId !== positionId),
+            { answerId, positionId, at, by },
+          ],
+        })),
+        answers: new Map(state.answers).set(questionKey(stepId, content.positionId), answerId),
       };
+    }
     case 'overridden':
       return note(content.stepId, (run) => ({
         overrides: { ...run.overrides, [content.what]: { at, by, text: content.reason } },
@@ -189,8 +208,9 @@ export function applyEntry({ procedure }: Workbook, state: JobState, { at, by, i
 }
 
 /** The first step from `index` on that the answers lead to; the number of steps when none is left. */
-function nextToDo({ steps }: Procedure, answers: JobState['answers'], index: number): number {
-  const next = steps.findIndex((step, i) => i >= index && isToDo(step, answers));
+function nextToDo(workbook: Workbook, answers: Answers, index: number): number {
+  const { steps } = workbook.procedure;
+  const next = steps.findIndex((step, i) => i >= index && isToDo(step, answers, workbook));
   return next < 0 ? steps.length : next;
 }
 

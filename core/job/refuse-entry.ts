@@ -1,8 +1,9 @@
 import { placesOf } from '../judging/measure';
 import type { Workbook } from '../model/procedure';
-import { demandsAt, demandsOf, readingPlaces, stepPlaces } from './demands';
+import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
 import type { EntryContent } from './entry';
 import { indexOfStep, type JobState, runOf } from './job';
+import { stepInJob, stepPlaces } from './to-do';
 
 export type EntryRefusal =
   | 'job-finished'
@@ -17,6 +18,7 @@ export type EntryRefusal =
   | 'nothing-to-override'
   | 'not-a-torque-step'
   | 'no-such-answer'
+  | 'not-asked-there'
   | 'nothing-to-measure'
   | 'nothing-to-look-at'
   | 'no-such-place'
@@ -38,13 +40,15 @@ export function refuseEntry(
   if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
 
   const index = indexOfStep(workbook.procedure, content.stepId);
-  const step = workbook.procedure.steps[index];
-  if (!step) return 'unknown-step';
+  const said = workbook.procedure.steps[index];
+  if (!said) return 'unknown-step';
   if (content.kind === 'went-back') return index < state.cursor ? undefined : 'step-not-in-hand';
   if (index !== state.cursor) return 'step-not-in-hand';
+  const run = runOf(state, said.id);
+  const step = stepInJob(said, state, run.chosenMethodId, workbook) ?? said;
   switch (content.kind) {
     case 'step-done':
-      return demandsOf(step, runOf(state, step.id), workbook).length > 0 ? 'demands-open' : undefined;
+      return demandsOf(step, run, workbook).length > 0 ? 'demands-open' : undefined;
     case 'torque-read':
       return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
     case 'measured': {
@@ -60,17 +64,20 @@ export function refuseEntry(
     }
     case 'place-done': {
       if (!step.oneByOne || !stepPlaces(step, workbook).includes(content.positionId)) return 'no-such-place';
-      const open = demandsAt(step, runOf(state, step.id), content.positionId);
-      return open.every(({ what }) => what === 'place') ? undefined : 'demands-open';
+      const open = demandsAt(step, run, content.positionId);
+      const unanswered =
+        placesAsked(step, workbook).includes(content.positionId) && !isAnswered(run, content.positionId);
+      return open.every(({ what }) => what === 'place') && !unanswered ? undefined : 'demands-open';
     }
     case 'method-chosen':
       return content.methodId === null || step.methods?.some(({ id }) => id === content.methodId)
         ? undefined
         : 'no-such-method';
     case 'answered':
-      return step.decision?.answers.some(({ id }) => id === content.answerId) ? undefined : 'no-such-answer';
+      if (!step.decision?.answers.some(({ id }) => id === content.answerId)) return 'no-such-answer';
+      return placesAsked(step, workbook).includes(content.positionId ?? null) ? undefined : 'not-asked-there';
     case 'overridden': {
-      const open = demandsOf(step, runOf(state, step.id), workbook);
+      const open = demandsOf(step, run, workbook);
       return open.some((demand) => demand.what === content.what) ? undefined : 'nothing-to-override';
     }
     case 'photo-taken':

@@ -293,11 +293,6 @@ export interface Workbook {
 /** Minutes that a step without a time of its own is taken to last, where a soak or a setting compound is timed. */
 export const UNSAID_MINUTES = 2;
 
-/** Whether the answers given, by the step that asks, lead to a step. */
-export function isToDo(step: Step, answers: ReadonlyMap<string, string>): boolean {
-  return (step.when ?? []).every(({ stepId, answerIds }) => answerIds.includes(answers.get(stepId) ?? ''));
-}
-
 /** Whether a procedure means to leave a part out of the pump. */
 export function isLeaving({ intends }: Procedure, componentId: string): boolean {
   return (intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);

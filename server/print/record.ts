@@ -2,9 +2,9 @@ import type { Content } from 'pdfmake/interfaces';
 import { type Entry, OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { isToDo } from '#core/job/to-do';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
-import { isToDo } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
@@ -119,19 +119,17 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
           },
         ]
       : [];
-    const { answer } = run;
-    const said = step.decision?.answers.find(({ id }) => id === answer?.answerId);
-    const answers: Content[] =
-      step.decision && said
-        ? [
-            {
-              text: [
-                { text: `${step.decision.question} `, color: INK.soft },
-                { text: said.text, bold: true },
-              ],
-            },
-          ]
-        : [];
+    const answers = run.answers.map(
+      ({ answerId, positionId }): Content => ({
+        text: [
+          {
+            text: `${[positionName(positionId), step.decision?.question].filter(Boolean).join(': ')} `,
+            color: INK.soft,
+          },
+          { text: step.decision?.answers.find(({ id }) => id === answerId)?.text ?? '', bold: true },
+        ],
+      }),
+    );
     const looked = run.looked.map(({ lookId, positionId, faultId }): Content => {
       const look = step.looks?.find(({ id }) => id === lookId);
       const fault = look?.faults.find(({ id }) => id === faultId);
@@ -169,7 +167,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
   }
 
   function doneText(step: Step, run: StepRun): string {
-    if (!run.doneAt) return isToDo(step, state.answers) ? '' : WORDS.notAsked;
+    if (!run.doneAt) return isToDo(step, state.answers, job.release.workbook) ? '' : WORDS.notAsked;
     return `${printedMoment(run.doneAt)}\n${name(run.doneBy)}`;
   }
 

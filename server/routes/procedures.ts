@@ -1,8 +1,8 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
+import { wholeChain } from '#core/job/whole';
 import { Id } from '#core/model/ids';
-import { wholeChain } from '#core/model/modules';
 import { Procedure } from '#core/model/procedure';
 import { instructionPdf } from '../print/instruction';
 import { matPdf } from '../print/mat';

@@ -3,9 +3,9 @@ import { asc, desc, eq, inArray } from 'drizzle-orm';
 import { type Entry, NewEntry } from '#core/job/entry';
 import { applyEntry, foldJob } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
+import { wholeChain } from '#core/job/whole';
 import { faultsOf } from '#core/model/faults';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
-import { wholeChain } from '#core/model/modules';
 import type { Workbook } from '#core/model/procedure';
 import { notFound } from '../ground/fault';
 import type { Database, Queryable } from './database';
@@ -107,6 +107,7 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'already-holder': 'You have this job in hand already.',
   'nothing-to-override': 'There is nothing left to override in this step.',
   'no-such-answer': 'The question of this step has no such answer.',
+  'not-asked-there': 'The question of this step is not asked there.',
   'nothing-to-measure': 'This step asks for no such measurement.',
   'nothing-to-look-at': 'This step asks for no such look.',
   'no-such-place': 'This step is not carried out there one by one.',

@@ -1,9 +1,9 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { sameJson } from '#core/edits/merge';
 import { releaseStops } from '#core/findings/check';
+import { wholeChain } from '#core/job/whole';
 import { sayFinding } from '#core/language/en/findings';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
-import { wholeChain } from '#core/model/modules';
 import type { Workbook } from '#core/model/procedure';
 import { procedureReferences, seriesReferences } from '#core/model/references';
 import { badInput, Fault, notFound } from '../ground/fault';

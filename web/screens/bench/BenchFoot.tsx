@@ -3,8 +3,8 @@ import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/bench/state';
 import { type Demand, placeInHand } from '#core/job/demands';
 import { type JobState, runOf } from '#core/job/job';
+import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
-import { isToDo } from '#core/model/procedure';
 import { componentById, placeNameOf } from '#core/model/series';
 import { tellFault } from '../../ground/notify';
 import type { BenchJob } from '../../offline/job-sync';
@@ -22,11 +22,13 @@ interface BenchFootProps {
 export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
   const { t } = useTranslation();
   const { job, state } = bench;
-  const { steps } = job.release.workbook.procedure;
-  const step = steps[state.cursor];
-  const before = steps.slice(0, state.cursor).findLast((earlier) => isToDo(earlier, state.answers));
-  const run = step && runOf(state, step.id);
-  const place = step && run && placeInHand(step, run, job.release.workbook);
+  const { workbook } = job.release;
+  const { steps } = workbook.procedure;
+  const said = steps[state.cursor];
+  const before = steps.slice(0, state.cursor).findLast((earlier) => isToDo(earlier, state.answers, workbook));
+  const run = said && runOf(state, said.id);
+  const step = said && stepInJob(said, state, run?.chosenMethodId, workbook);
+  const place = step && run && placeInHand(step, run, workbook);
   const placesLeft = demands.filter((demand) => demand.what === 'place').length;
   // Before the last position only what belongs to the one in hand is asked for.
   const asked = place
@@ -82,7 +84,7 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
         {missing.length > 0
           ? listing(missing)
           : placesLeft > 1
-            ? t('bench.placeDone', { place: placeNameOf(job.release.workbook.series, place ?? null) ?? '' })
+            ? t('bench.placeDone', { place: placeNameOf(workbook.series, place ?? null) ?? '' })
             : t('bench.done')}
       </button>
     </footer>

@@ -4,9 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { demandsOf, placeInHand } from '#core/job/demands';
 import { runOf } from '#core/job/job';
-import type { Method, Step } from '#core/model/procedure';
+import { stepInJob } from '#core/job/to-do';
+import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
-import { methodTaken, stepBy } from '#core/model/setting';
+import { methodTaken } from '#core/model/setting';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { usePerson } from '../../frame/SignedIn';
 import { mayWorkAtBench } from '../../ground/session';
@@ -34,14 +35,16 @@ function Bench({ bench }: { bench: BenchJob }) {
   const person = usePerson();
   const { job, state } = bench;
   const { workbook } = job.release;
-  const step = workbook.procedure.steps[state.cursor];
+  const said = workbook.procedure.steps[state.cursor];
   const inHand = state.holder === person.id && state.phase === 'running' && mayWorkAtBench(person);
-  const run = step && runOf(state, step.id);
+  const run = said && runOf(state, said.id);
+  // By the method taken, and only at the places that the answers lead to.
+  const step = said && stepInJob(said, state, run?.chosenMethodId, workbook);
   const [begun, setBegun] = useState(false);
   // Until something was entered for a step, the job starts with what to know before the first one.
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
-  const method = step && methodTaken(step, state.setting, run?.chosenMethodId);
+  const method = said && methodTaken(said, state.setting, run?.chosenMethodId);
   return (
     <div className={styles.screen}>
       <BenchTop bench={bench} />
@@ -51,7 +54,7 @@ function Bench({ bench }: { bench: BenchJob }) {
       {!starting && step && run && (
         <main className={styles.main}>
           <StepText
-            step={shownStep(step, method, place)}
+            step={shownStep(step, place)}
             index={state.cursor}
             workbook={workbook}
             poses={posesAt(bench)}
@@ -73,11 +76,10 @@ function Bench({ bench }: { bench: BenchJob }) {
   );
 }
 
-/** The step as it is told beside its demands: by its method, for the position in hand, without what stands there. */
-function shownStep(step: Step, method: Method | undefined, place: string | undefined): Step {
-  const shown = stepBy(step, method);
-  const pictures = shown.pictures?.filter(({ id }) => id !== shown.photo?.referenceId);
-  return { ...shown, ...(pictures && { pictures }), ...(place && { positionIds: [place] }) };
+/** The step as it is told beside its demands: for the position in hand, without what stands there. */
+function shownStep(step: Step, place: string | undefined): Step {
+  const pictures = step.pictures?.filter(({ id }) => id !== step.photo?.referenceId);
+  return { ...step, ...(pictures && { pictures }), ...(place && { positionIds: [place] }) };
 }
 
 function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { runOf } from '#core/job/job';
-import { isToDo } from '#core/model/procedure';
+import { isToDo } from '#core/job/to-do';
 import { usePerson } from '../../frame/SignedIn';
 import { mayWorkAtBench } from '../../ground/session';
 import type { BenchJob } from '../../offline/job-sync';
@@ -52,7 +52,8 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
 export function Hem({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
   const { job, state } = bench;
-  const { steps } = job.release.workbook.procedure;
+  const { workbook } = job.release;
+  const { steps } = workbook.procedure;
   return (
     <div
       className={styles.hem}
@@ -60,7 +61,7 @@ export function Hem({ bench }: { bench: BenchJob }) {
       aria-label={t('bench.progress', { done: state.cursor, steps: steps.length })}
     >
       {steps.map((step, index) => {
-        if (!isToDo(step, state.answers) && index < state.cursor) return null;
+        if (!isToDo(step, state.answers, workbook) && index < state.cursor) return null;
         const run = runOf(state, step.id);
         const odd = run.problems.length > 0 || Object.values(run.overrides).some((noted) => noted !== undefined);
         const proved = run.photos.length + run.readings.length + run.measured.length + run.looked.length > 0;

@@ -2,8 +2,9 @@ import { IconCamera } from '@tabler/icons-react';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
-import { demandsOf, placeInHand, readingPlaces, stepPlaces } from '#core/job/demands';
+import { demandsOf, placeInHand, placesAsked, readingPlaces } from '#core/job/demands';
 import type { StepRun } from '#core/job/job';
+import { stepPlaces } from '#core/job/to-do';
 import { photoShows } from '#core/language/en/photo';
 import type { Pose } from '#core/model/faces';
 import type { Decision, Step, TorqueFigure } from '#core/model/procedure';
@@ -40,6 +41,8 @@ export function Demands(props: DemandsProps) {
   // Gone through one by one, only the position in hand is asked about.
   const here = (places: readonly (string | null)[]) => (inHandAt ? [inHandAt] : [...places]);
   const places = readingPlaces(step, workbook);
+  const allAsked = placesAsked(step, workbook);
+  const asked = inHandAt && allAsked.includes(inHandAt) ? [inHandAt] : allAsked;
   const parts = {
     ...props,
     places: here(stepPlaces(step, workbook)),
@@ -47,7 +50,7 @@ export function Demands(props: DemandsProps) {
   };
   return (
     <section className={frame.right}>
-      {step.decision && <AnswerDemand {...props} decision={step.decision} />}
+      {step.decision && <AnswerDemand {...parts} decision={step.decision} places={asked} />}
       {places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
       {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
@@ -63,23 +66,41 @@ export function posesAt({ job, state }: BenchJob): ReadonlyMap<string, Pose> {
   return stateAfter(timelineOn(job.release.workbook, state.answers), state.cursor).poses;
 }
 
-/** The question of the step: what is answered decides what follows. */
-function AnswerDemand({ bench, step, run, inHand, decision }: DemandsProps & { decision: Decision }) {
+interface AnswerProps extends DemandsProps {
+  readonly decision: Decision;
+  readonly places: readonly (string | null)[];
+  placeName(id: string | null): string | undefined;
+}
+
+/** The question of the step, asked once or at each place: what is answered decides what follows there. */
+function AnswerDemand({ bench, step, run, inHand, decision, places, placeName }: AnswerProps) {
   return (
     <div className={styles.answers}>
       <h2>{decision.question}</h2>
-      {decision.answers.map(({ id, text }) => (
-        <button
-          key={id}
-          type="button"
-          className={`${frame.medium} ${run.answer?.answerId === id ? styles.chosen : ''}`}
-          aria-pressed={run.answer?.answerId === id}
-          disabled={!inHand}
-          onClick={() => bench.enter({ kind: 'answered', stepId: step.id, answerId: id })}
-        >
-          {text}
-        </button>
-      ))}
+      {places.map((place) => {
+        const given = run.answers.find(({ positionId }) => positionId === place)?.answerId;
+        const answers = decision.answers.map(({ id, text }) => (
+          <button
+            key={id}
+            type="button"
+            className={`${frame.medium} ${given === id ? styles.chosen : ''}`}
+            aria-pressed={given === id}
+            disabled={!inHand}
+            onClick={() =>
+              bench.enter({ kind: 'answered', stepId: step.id, answerId: id, ...(place && { positionId: place }) })
+            }
+          >
+            {text}
+          </button>
+        ));
+        if (place === null) return answers;
+        return (
+          <fieldset key={place} className={styles.answersAt}>
+            <legend>{placeName(place)}</legend>
+            {answers}
+          </fieldset>
+        );
+      })}
     </div>
   );
 }

@@ -5,9 +5,10 @@ import { Link, useParams } from 'react-router';
 import { OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { isToDo } from '#core/job/to-do';
 import { photoShows } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
-import { isToDo, type Step } from '#core/model/procedure';
+import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
@@ -118,12 +119,12 @@ export function RecordScreen() {
                           <b>{step.methods?.find(({ id: method }) => method === run.doneMethodId)?.name}</b>
                         </span>
                       )}
-                      {step.decision && run.answer && (
-                        <span>
-                          {`${step.decision.question} `}
-                          <b>{step.decision.answers.find(({ id: answer }) => answer === run.answer?.answerId)?.text}</b>
+                      {run.answers.map(({ answerId, positionId }) => (
+                        <span key={positionId ?? ''}>
+                          {`${[placeName(positionId), step.decision?.question].filter(Boolean).join(': ')} `}
+                          <b>{step.decision?.answers.find(({ id: answer }) => answer === answerId)?.text}</b>
                         </span>
-                      )}
+                      ))}
                       {run.readings.map((reading) => (
                         <span key={reading.entryId}>
                           {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
@@ -158,7 +159,9 @@ export function RecordScreen() {
                     {run.doneAt ? (
                       <When at={run.doneAt} who={name(run.doneBy)} />
                     ) : (
-                      <span className={styles.when}>{!isToDo(step, state.answers) && t('record.otherWay')}</span>
+                      <span className={styles.when}>
+                        {!isToDo(step, state.answers, job.release.workbook) && t('record.otherWay')}
+                      </span>
                     )}
                   </div>
                 );

@@ -4,7 +4,8 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { stateAfter } from '#core/bench/state';
-import { isToDo, SETTINGS, type Setting, type Workbook } from '#core/model/procedure';
+import { isToDo, questionKeys } from '#core/job/to-do';
+import { SETTINGS, type Setting, type Workbook } from '#core/model/procedure';
 import { methodIn, stepIn } from '#core/model/setting';
 import { Cloth } from '../../drawings/Cloth';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
@@ -42,9 +43,11 @@ function Walk({ workbook }: { workbook: Workbook }) {
   const [setting, setSetting] = useState<Setting>('workshop');
   const [answers, setAnswers] = useState<ReadonlyMap<string, string>>(new Map());
   const step = steps[at];
-  const unanswered = step?.decision !== undefined && !answers.has(step.id);
-  const next = steps.findIndex((other, i) => i > at && isToDo(other, answers));
-  const before = steps.findLastIndex((other, i) => i < at && isToDo(other, answers));
+  // Walked through, a question of many places is answered once for all of them.
+  const keys = step?.decision ? questionKeys(step, series) : [];
+  const unanswered = keys.some((key) => !answers.has(key));
+  const next = steps.findIndex((other, i) => i > at && isToDo(other, answers, workbook));
+  const before = steps.findLastIndex((other, i) => i < at && isToDo(other, answers, workbook));
   const go = (to: number) => setAt(Math.max(-1, to));
   const forward = () => !unanswered && go(next < 0 ? steps.length : next);
   const onKey = useEffectEvent((event: KeyboardEvent) => {
@@ -111,9 +114,9 @@ function Walk({ workbook }: { workbook: Workbook }) {
                 <button
                   key={id}
                   type="button"
-                  aria-pressed={answers.get(step.id) === id}
-                  className={answers.get(step.id) === id ? styles.chosen : ''}
-                  onClick={() => setAnswers(new Map(answers).set(step.id, id))}
+                  aria-pressed={keys.every((key) => answers.get(key) === id)}
+                  className={keys.every((key) => answers.get(key) === id) ? styles.chosen : ''}
+                  onClick={() => setAnswers(new Map([...answers, ...keys.map((key) => [key, id] as const)]))}
                 >
                   {text}
                 </button>

@@ -1,0 +1,47 @@
+import { atPlace, stepRuns } from '../bench/passes';
+import { Places } from '../bench/places';
+import type { Step, Workbook } from '../model/procedure';
+import type { Series } from '../model/series';
+
+/**
+ * What is carried out, step after step: the modules before a procedure and the procedure itself as one, with the steps
+ * of each block once for every place it goes through. A step whose id was used already gets one of its own, and what
+ * hangs on its answers follows it.
+ */
+export function wholeChain(workbook: Workbook): Workbook {
+  const { series, procedure, before = [] } = workbook;
+  const modules = [...before, procedure];
+  if (before.length === 0 && !procedure.blocks) return workbook;
+  const taken = new Set<string>();
+  const steps = modules.flatMap((module, m) => {
+    const gone = (id: string) => (taken.has(id) ? `m${m + 1}-${id}`.slice(0, 64) : id);
+    const ids = new Map(module.steps.map(({ id }) => [id, gone(id)]));
+    for (const id of ids.values()) taken.add(id);
+    const own = { ...module, steps: module.steps.map((step) => renamed(step, ids)) };
+    return stepRuns(own).flatMap(({ from, to, positionIds }) =>
+      repeated(own.steps.slice(from, to), positionIds, series),
+    );
+  });
+  const { blocks: _expanded, ...whole } = procedure;
+  return { series, procedure: { ...whole, steps } };
+}
+
+/** The steps of a block, once for each place; those of the last place keep their ids, for what hangs on them outside. */
+function repeated(steps: readonly Step[], places: readonly string[] | null, series: Series): Step[] {
+  if (!places) return [...steps];
+  const all = new Places(series);
+  return places.flatMap((place, i) => {
+    const isLast = i === places.length - 1;
+    const ids = new Map(steps.map(({ id }) => [id, isLast ? id : `${id.slice(0, 60 - place.length)}--${place}`]));
+    return steps.map(({ blockId: _block, ...step }) => renamed(atPlace(step, place, series, all), ids));
+  });
+}
+
+function renamed(step: Step, ids: ReadonlyMap<string, string>): Step {
+  const idOf = (id: string) => ids.get(id) ?? id;
+  return {
+    ...step,
+    id: idOf(step.id),
+    ...(step.when && { when: step.when.map((condition) => ({ ...condition, stepId: idOf(condition.stepId) })) }),
+  };
+}
