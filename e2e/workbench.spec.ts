@@ -61,6 +61,7 @@ test('a warning is let stand for a reason, which the release shows, and can be c
   await page.keyboard.press('Control+Enter');
   await expect(findings.getByRole('button', { name: /^Let stand/ })).toBeVisible();
   await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
   await expect(page.getByText('Let stand: It comes in flushed, on a pallet')).toBeVisible();
   await page.getByRole('link', { name: 'Back to writing' }).click();
   await findings.getByRole('button', { name: /^Let stand/ }).click();
@@ -117,6 +118,7 @@ test('a question is written, walked through both ways, and asked at the bench', 
   await expect(page.getByRole('heading', { name: 'That is all' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Back to writing' }).click();
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
   await page.getByRole('button', { name: 'Release number 1' }).click();
   await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
 
@@ -168,7 +170,7 @@ test('what lies over a part is presumed, struck out or confirmed, and says what 
   // What was presumed is sure now: put back first, the cover is a stop.
   await expect(page.getByRole('link', { name: '1 stops release' })).toBeVisible();
   await page.getByRole('button', { name: /^Step 4, Fit cover/ }).focus();
-  await page.keyboard.press('Alt+ArrowDown');
+  await page.keyboard.press('Alt+ArrowUp');
   await expect(page.getByText('the cover fits over')).toHaveCount(0);
   await expect(page.getByRole('link', { name: '1 stops release' })).toHaveCount(0);
 });
