@@ -62,6 +62,8 @@ function measure(work: () => void): { median: number; p95: number } {
   return { median: times[ROUNDS >> 1] ?? 0, p95: times[Math.floor(ROUNDS * 0.95)] ?? 0 };
 }
 
+// The base of the ratios is timed warm.
+measure(() => reflect(cleanProcedure(500, 200)));
 let base: number | undefined;
 console.log('steps  units   full ms (p95)     edit at n/2 ms (p95)   edit/full   full per step, against 50 steps');
 for (const [steps, units] of [
@@ -132,4 +134,63 @@ for (const count of [2, 6, 10]) {
   console.log(
     `${String(count).padStart(9)}   ${merged.toFixed(2).padStart(9)}   ${naive.toFixed(1).padStart(22)}   ${String(ways).padStart(4)}   ${(merged / naive).toFixed(4)}`,
   );
+}
+
+/** Questions whose answers are left open: what one answer takes off stays off to the end. */
+function leftOpen(count: number): Workbook {
+  const workbook = decisions(count);
+  const steps = workbook.procedure.steps.filter(({ id }) => !id.startsWith('seatBack'));
+  return { ...workbook, procedure: { ...workbook.procedure, steps } };
+}
+
+/** At each of many places three answers, each of which goes on otherwise. */
+function atPlaces(count: number): Workbook {
+  const positions = Array.from({ length: count }, (_, i) => ({ id: `v${i}`, name: `valve ${i + 1}` }));
+  const part = (id: string) => ({ id, name: id, kind: 'other', count: 4, positionSetId: 'valves' });
+  const series = Series.parse({
+    id: 's',
+    name: 'Bench',
+    code: 'B',
+    pumpType: 'other',
+    positionSets: [{ id: 'valves', name: 'valve', positions }],
+    components: [part('cage'), part('seat'), part('ball')],
+  });
+  const step = (id: string, verb: Step['verb'], componentId: string, answerIds?: string[]): Step => ({
+    id,
+    stage: 'take-down',
+    verb,
+    targets: [{ componentId }],
+    positionIds: [],
+    toolIds: [],
+    applications: [],
+    cautions: [],
+    ...(answerIds && { when: [{ stepId: 'ask', answerIds }] }),
+  });
+  const answers = ['whole', 'stayed', 'worn'].map((id) => ({ id, text: id }));
+  const steps: Step[] = [
+    { ...step('ask', 'take-off', 'cage'), decision: { question: 'What came?', answers, eachOf: 'valves' } },
+    step('ball', 'take-off', 'ball', ['stayed']),
+    step('seat', 'draw', 'seat', ['stayed', 'worn']),
+    step('new', 'renew', 'seat', ['worn']),
+    step('seatBack', 'fit', 'seat'),
+    step('ballBack', 'fit', 'ball'),
+    step('cageBack', 'fit', 'cage'),
+  ];
+  return { series, procedure: { id: 'p', seriesId: 's', title: 'Places', steps } };
+}
+
+console.log('left open                        replay, findings and fold ms (p95)   ways   against the row above');
+let above: number | undefined;
+for (const [what, workbook, ways] of [
+  ['two questions', leftOpen(2), 2 ** 2],
+  ['six questions', leftOpen(6), 2 ** 6],
+  ['two places with three answers', atPlaces(2), 3 ** 2],
+  ['six places with three answers', atPlaces(6), 3 ** 6],
+  ['twelve places with three answers', atPlaces(12), 3 ** 12],
+] as const) {
+  const { median, p95 } = measure(() => reflect(workbook));
+  console.log(
+    `${what.padEnd(32)} ${median.toFixed(2).padStart(8)} (${p95.toFixed(2).padStart(7)})                  ${String(ways).padStart(8)}   ${above ? (median / above).toFixed(2) : ''}`,
+  );
+  above = median;
 }

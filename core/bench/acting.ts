@@ -1,5 +1,6 @@
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
+import type { Away } from './away';
 import type { Cells } from './cells';
 import { type Now, placeOfPiece, type Variant } from './facts';
 import type { FieldName, ValueOf } from './fields';
@@ -11,8 +12,9 @@ import type { Generation, Piece, Place, Unit } from './units';
 export interface Surroundings {
   readonly structure: Structure;
   readonly cells: Cells;
-  /** Pieces that may be off on some way with the last step that takes them off, the latest at the end. */
-  readonly away: Map<string, number>;
+  readonly away: Away;
+  /** The first step that takes each piece off, on whichever way. */
+  readonly takenFirst: Map<string, number>;
   /** What the words of isolations and locks were that may be on, by the step that put them on. */
   readonly isolations: Map<string, Step>;
   /** Steps that drained something. */

@@ -1,4 +1,5 @@
 import type { Step } from '../model/procedure';
+import { Away } from './away';
 import { Cells } from './cells';
 import { Facts } from './facts';
 import type { Structure } from './structure';
@@ -8,7 +9,8 @@ import type { Questions, Ways } from './ways';
 export class Carried {
   readonly facts: Facts;
   readonly cells: Cells;
-  readonly away: Map<string, number>;
+  readonly away: Away;
+  readonly takenFirst: Map<string, number>;
   readonly isolations: Map<string, Step>;
   readonly drains: Map<string, Step>;
   readonly aids: Set<string>;
@@ -21,7 +23,8 @@ export class Carried {
   constructor(structure: Structure, questions: Questions, from?: Carried) {
     this.facts = from ? from.facts.copy() : new Facts(structure, questions);
     this.cells = new Cells(structure, from?.cells.list);
-    this.away = new Map(from?.away);
+    this.away = new Away(from?.away);
+    this.takenFirst = new Map(from?.takenFirst);
     this.isolations = new Map(from?.isolations);
     this.drains = new Map(from?.drains);
     this.aids = new Set(from?.aids);
@@ -34,17 +37,15 @@ export class Carried {
     return new Carried(this.facts.structure, this.facts.questions, this);
   }
 
-  /** Forgets what is surely home, tight or done, so that looking through what is open stays short. */
-  tidy(): void {
-    const { facts } = this;
-    for (const id of this.away.keys()) {
-      const variants = facts.variants('offAt', id);
-      if (variants.length === 1 && variants[0]?.value === null) this.away.delete(id);
-    }
-    for (const id of this.loose) {
-      const variants = facts.variants('thread', id);
-      if (variants.length === 1 && (variants[0]?.value === 'torqued' || variants[0]?.value === 'tight'))
-        this.loose.delete(id);
+  /** Forgets which of these pieces are surely home or tight, so that looking through what is open stays short. */
+  tidy(pieceIds: Iterable<string>): void {
+    const { facts, away, loose } = this;
+    for (const id of pieceIds) {
+      const [off, otherwise] = facts.variants('offAt', id);
+      if (!otherwise && off?.value === null) away.delete(id);
+      if (!loose.has(id)) continue;
+      const [thread, differs] = facts.variants('thread', id);
+      if (!differs && (thread?.value === 'torqued' || thread?.value === 'tight')) loose.delete(id);
     }
   }
 }

@@ -84,7 +84,7 @@ export class Replayer {
           if (done !== NO_WAY) runs[i]?.push(...this.carryOut({ step: pass.step, ways: done }, index + i));
         }
         if (step.decision) carried.asked.set(step.id, ways[i] ?? NO_WAY);
-        carried.tidy();
+        carried.tidy(this.touchedBy(step, runs[i] ?? []));
       });
     }
     return own.map((step, i): Frame => {
@@ -100,6 +100,14 @@ export class Replayer {
         moves: shown.flatMap(({ moves }) => moves),
       };
     });
+  }
+
+  /** The pieces that a step acts on or moves. */
+  private touchedBy(step: Step, runs: readonly Run[]): Set<string> {
+    const { byComponent, units } = this.structure;
+    const meant = step.targets.flatMap(({ componentId }) => byComponent.get(componentId) ?? []).map(({ id }) => id);
+    const moved = runs.flatMap(({ moves }) => moves.flatMap(({ unitId }) => units.get(unitId)?.pieceId ?? []));
+    return new Set([...meant, ...moved]);
   }
 
   /** One pass of a step, by each of its methods that does anything else. */
@@ -186,6 +194,7 @@ function surroundings(
     structure,
     cells: carried.cells,
     away: carried.away,
+    takenFirst: carried.takenFirst,
     isolations: carried.isolations,
     drains: carried.drains,
     aids: carried.aids,

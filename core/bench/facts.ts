@@ -55,6 +55,10 @@ export class Facts {
     const isSame = FIELDS[name].same as (a: unknown, b: unknown) => boolean;
     const table = this.tables.get(name) ?? new Map<string, Variants<unknown>>();
     this.tables.set(name, table);
+    if (ways === EVERY_WAY) {
+      table.set(key, [{ ways, value }]);
+      return;
+    }
     const next: Variant<unknown>[] = [];
     let mine = ways;
     for (const variant of this.variants(name, key)) {
@@ -78,7 +82,7 @@ export class Facts {
  */
 export class Now {
   readonly forks: Ways[] = [];
-  private readonly written = new Map<string, { name: FieldName; key: string; value: unknown }>();
+  private readonly written = new Map<FieldName, Map<string, unknown>>();
 
   constructor(
     private readonly facts: Facts,
@@ -86,8 +90,8 @@ export class Now {
   ) {}
 
   read<F extends FieldName>(name: F, key: string): ValueOf<F> {
-    const written = this.written.get(`${name} ${key}`);
-    if (written) return written.value as ValueOf<F>;
+    const written = this.written.get(name);
+    if (written?.has(key)) return written.get(key) as ValueOf<F>;
     const variants = this.facts.variants(name, key);
     const [only] = variants;
     return variants.length === 1 && only ? only.value : this.choose(variants);
@@ -109,11 +113,13 @@ export class Now {
   }
 
   write<F extends FieldName>(name: F, key: string, value: ValueOf<F>): void {
-    this.written.set(`${name} ${key}`, { name, key, value });
+    const written = this.written.get(name) ?? new Map<string, unknown>();
+    this.written.set(name, written.set(key, value));
   }
 
   commit(): void {
-    for (const { name, key, value } of this.written.values()) this.facts.set(name, key, this.ways, value);
+    for (const [name, written] of this.written)
+      for (const [key, value] of written) this.facts.set(name, key, this.ways, value);
   }
 }
 

@@ -117,7 +117,7 @@ function judgeRestoring(acting: Acting, valvesOnly: boolean): void {
 
 /** Pieces that are out and are meant to be back, on the ways looked at. */
 function piecesOut(acting: Acting): Piece[] {
-  return [...acting.around.away.keys()].flatMap((id) => {
+  return acting.around.away.ids().flatMap((id) => {
     const piece = acting.piece(id);
     return piece && acting.isReady(piece) ? [piece] : [];
   });

@@ -70,7 +70,7 @@ function noteClosedOver(acting: Acting, piece: Piece, host: string | null): void
   const covering = structure.covers.get(piece.componentId);
   const hostOut = host !== null && !acting.isInPump(acting.piece(host) ?? piece);
   const seat = acting.seat(piece);
-  for (const [id, latest] of [...around.away].reverse()) {
+  for (const [id, latest] of around.away.latestFirst()) {
     if (latest <= offAt && !covering) break;
     const under = acting.piece(id);
     if (!under || under.componentId === piece.componentId) continue;
@@ -148,7 +148,7 @@ export function joinUp(acting: Acting, component: Component, hosts: readonly Pie
     .flatMap((host) => acting.contents(host))
     .filter((piece) => acting.isReady(piece));
   if (ready.length === 0) acting.missing(component, 'not-out');
-  const order = [...acting.around.away.keys()];
+  const order = acting.around.away.ids();
   const off = new Map(ready.map((piece) => [piece, acting.read('offAt', piece.id) ?? -1]));
   const lastOutFirst = (a: Piece, b: Piece) =>
     (off.get(b) ?? -1) - (off.get(a) ?? -1) || order.indexOf(b.id) - order.indexOf(a.id);

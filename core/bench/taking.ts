@@ -35,8 +35,8 @@ export function layOut(acting: Acting, piece: Piece): void {
   acting.write('offAt', piece.id, index);
   acting.write('segment', piece.id, acting.read('opening', ''));
   if (acting.read('firstOff', piece.id) === null) acting.write('firstOff', piece.id, index);
-  around.away.delete(piece.id);
-  around.away.set(piece.id, index);
+  if (!around.takenFirst.has(piece.id)) around.takenFirst.set(piece.id, index);
+  around.away.add(piece.id, index);
   around.cells.reserve(step, unit);
   acting.write('at', piece.id, 'cloth');
   acting.move(piece, unit, 'out', from, 'cloth');
@@ -72,11 +72,13 @@ function noteInTheWay(acting: Acting, component: Component, pieces: readonly Pie
     }
     const before = acting.read('firstOff', piece.id);
     if (before === null) continue;
-    for (const other of acting.structure.pieces.values()) {
-      const off = acting.read('firstOff', other.id);
-      if (off === null || off >= before || other.componentId === component.id || inStep.has(other.componentId))
-        continue;
+    for (const [id, first] of acting.around.takenFirst) {
+      if (first >= before) break;
+      const other = acting.piece(id);
+      if (!other || other.componentId === component.id || inStep.has(other.componentId)) continue;
       if (found.has(other.componentId) || !acting.meet(acting.seat(other), at) || !acting.isInPump(other)) continue;
+      const off = acting.read('firstOff', id);
+      if (off === null || off >= before) continue;
       const said = component.coveredBy?.some((cover) => cover.componentId === other.componentId);
       if (!said) found.set(other.componentId, false);
     }

@@ -10,7 +10,9 @@ function differing({ timeline }: CheckContext): { name: FieldName; key: string; 
   return FIELD_NAMES.flatMap((name) => {
     const { endsDifferent } = FIELDS[name] as { endsDifferent: (value: unknown) => unknown };
     return facts.touched(name).flatMap((key) => {
-      const variants = facts.variants(name, key).flatMap(({ ways, value }) => {
+      const all = facts.variants(name, key);
+      if (all.length < 2) return [];
+      const variants = all.flatMap(({ ways, value }) => {
         const there = questions.both(ways, within);
         return there === NO_WAY ? [] : [{ ways: there, value: JSON.stringify(endsDifferent(value) ?? null) }];
       });
