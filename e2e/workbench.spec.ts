@@ -1,4 +1,4 @@
-import { expect, newProcedure, saved, signIn, startJob, test, typeLines } from './workshop';
+import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A part taken off and never put back, over one that is. */
 const FRAYED = [
@@ -142,6 +142,49 @@ test('a question is written, walked through both ways, and asked at the bench', 
   await bench.getByRole('button', { name: 'Finish and seal the record' }).click();
   await expect(bench.getByText('Did the seat stay behind?')).toBeVisible();
   await bench.context().close();
+});
+
+test('a question is asked at each place, and what follows is done where it was answered so', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Each shaft');
+  await typeLines(page, [
+    'isolate the drive',
+    'bleed the casing',
+    'take off ball @each shaft',
+    'draw seat @each shaft',
+    'fit seat @each shaft',
+    'fit ball @each shaft',
+    'restore the drive',
+  ]);
+  await page.getByRole('button', { name: /^Step 3, Take off ball/ }).click();
+  await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Question', exact: true }).fill('Did the seat stay behind?');
+  await page.keyboard.press('Tab');
+  await page.getByRole('combobox', { name: 'Where it is asked' }).click();
+  await page.getByRole('option', { name: 'Asked at each shaft' }).click();
+  for (const step of [/^Step 4, Draw out seat/, /^Step 5, Fit seat/]) {
+    await page.getByRole('button', { name: step }).click();
+    await page.getByRole('button', { name: 'Only when', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Which question' }).click();
+    await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
+  }
+  await expect(page.getByText('Nothing found', { exact: false })).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByRole('button', { name: 'Release number 1' }).click();
+  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+
+  await startJob(page, 'Each shaft', 'SB-4004');
+  await stepDone(page, 2);
+  await expect(page.getByText('3 of 7')).toBeVisible();
+  await page.getByRole('group', { name: 'shaft 1' }).getByRole('button', { name: 'no' }).click();
+  await expect(page.getByRole('button', { name: /answer/ })).toBeDisabled();
+  await page.getByRole('group', { name: 'shaft 2' }).getByRole('button', { name: 'yes' }).click();
+  await stepDone(page);
+  // The seat stayed at shaft 2 only.
+  await expect(page.getByRole('heading', { name: 'Draw out the seat at shaft 2' })).toBeVisible();
+  await stepDone(page);
+  await expect(page.getByRole('heading', { name: 'Fit the seat at shaft 2' })).toBeVisible();
 });
 
 test('what lies over a part is presumed, struck out or confirmed, and says what must come off to reach it', async ({

@@ -73,6 +73,32 @@ test('a series with pictures goes out as a zip and comes back on another shelf w
   }
 });
 
+test('an import that fails in the middle leaves neither documents nor media', async () => {
+  const { sent, photo, flat } = await illustrated('half-way');
+  const { zipPackage } = await import('#core/package/zip');
+  const photos = await Promise.all(
+    [photo, flat].map(async (hash) => {
+      const bytes = new Uint8Array(await (await fetchAs(`/api/photos/${hash}`)).arrayBuffer());
+      return { hash, ending: 'jpg' as const, bytes };
+    }),
+  );
+  const other = await openWorkshop();
+  const { db, photos: files } = other.running.services;
+  try {
+    // The documents are refused after the media were stored: a series of this id is on the shelf.
+    const plain = packageOf({ ...sent.series, name: 'Already here' }, []);
+    await other.call('trainer', 'POST', '/api/packages', { package: plain, when: 'new' });
+    const refused = await other.call('trainer', 'POST', '/api/packages/zip?when=new', zipPackage(sent, photos));
+    expect(refused.json.fault?.code).toBe('series-exists');
+    for (const hash of [photo, flat]) expect(await files.read(hash, 'thumb')).toBeFalsy();
+    expect(await db.select().from(table.photo)).toEqual([]);
+    const { series } = (await other.call('trainer', 'GET', '/api/shelf')).json;
+    expect(series.map(({ name }: { name: string }) => name)).toEqual(['Already here']);
+  } finally {
+    await other.close();
+  }
+});
+
 test('a zip whose media are not what they are named for changes nothing', async () => {
   const { sent, photo } = await illustrated('damaged');
   const { zipPackage } = await import('#core/package/zip');

@@ -5,10 +5,15 @@ import { ApiFault } from './api';
 /** The one way to say that something went wrong: what, where, and what to do. */
 export function tellFault(error: unknown): void {
   const { what, todo, where } = faultText(error);
+  tellProblem(what, [...where, todo]);
+}
+
+/** What is wrong, and line by line where and what to do. */
+export function tellProblem(what: string, lines: readonly string[]): void {
   notifications.show({
     color: 'kaki',
     title: what,
-    message: [...where, todo].join('\n'),
+    message: lines.join('\n'),
     autoClose: 9000,
     withBorder: true,
     styles: { description: { color: 'var(--ink-2)', whiteSpace: 'pre-line' } },

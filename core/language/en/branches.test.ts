@@ -21,6 +21,8 @@ const [, seat, manifold] = workbook.procedure.steps;
 
 test('a step says on which answers it hangs', () => {
   expect(conditionOf(seat!, workbook)).toBe('when step 1 is answered "no" or "in pieces"');
+  const atEach = withStep(workbook, 0, ({ decision }) => ({ decision: { ...decision!, eachOf: 'shafts' } }));
+  expect(conditionOf(seat!, atEach)).toBe('where step 1 is answered "no" or "in pieces"');
   expect(conditionOf(manifold!, workbook)).toBeUndefined();
   expect(conditionOf({ ...seat!, when: [{ stepId: 'gone', answerIds: ['y'] }] }, workbook)).toContain('is gone');
 });

@@ -7,10 +7,11 @@ import { VERB_SAYS } from './verbs';
 export function conditionOf(step: Step, { procedure }: Workbook): string | undefined {
   const conditions = (step.when ?? []).map(({ stepId, answerIds }) => {
     const asking = procedure.steps.findIndex((candidate) => candidate.id === stepId);
-    const answers = procedure.steps[asking]?.decision?.answers.filter(({ id }) => answerIds.includes(id)) ?? [];
+    const decision = procedure.steps[asking]?.decision;
+    const answers = decision?.answers.filter(({ id }) => answerIds.includes(id)) ?? [];
     return asking < 0
       ? 'when a question is answered that is gone'
-      : `when step ${asking + 1} is answered ${answers.map(({ text }) => `"${text}"`).join(' or ')}`;
+      : `${decision?.eachOf ? 'where' : 'when'} step ${asking + 1} is answered ${answers.map(({ text }) => `"${text}"`).join(' or ')}`;
   });
   return conditions.length > 0 ? listing(conditions) : undefined;
 }

@@ -8,6 +8,7 @@ import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
 import { answer, api } from '../../ground/api';
+import { tellProblem } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { Tag } from '../../parts/Tag';
 import { useAuthor, useHistory } from '../../state/author-store';
@@ -58,6 +59,7 @@ export function AuthorScreen() {
   }, [query.data]);
   useEffect(() => (writes ? watchEdits() : undefined), [writes]);
   useAuthorKeys(writes);
+  useRefusalsTold();
 
   const workbook = useAuthor((state) => state.workbook);
   if (query.error) return <FaultNotice error={query.error} />;
@@ -163,5 +165,21 @@ function IconAction({ label, disabled, onClick, children }: IconActionProps) {
     <ActionIcon variant="default" size={36} aria-label={label} title={label} disabled={disabled} onClick={onClick}>
       {children}
     </ActionIcon>
+  );
+}
+
+/** Says why an edit was not taken, with where in the documents it would have broken something. */
+function useRefusalsTold(): void {
+  const { t } = useTranslation();
+  useEffect(
+    () =>
+      useAuthor.subscribe(({ refused }, before) => {
+        if (refused && refused !== before.refused)
+          tellProblem(t('author.notTaken'), [
+            ...refused.map(({ path, reason }) => `${path}: ${reason}`),
+            t('author.notTakenTodo'),
+          ]);
+      }),
+    [t],
   );
 }

@@ -9,6 +9,8 @@ export const authorTexts = {
     release: 'Release',
     releaseStops_one: '{{count}} stops release',
     releaseStops_other: '{{count}} stop release',
+    notTaken: 'This change was not made.',
+    notTakenTodo: 'Nothing else is changed. Put it otherwise and try again.',
   },
   save: {
     saved: 'Saved',

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
 import { VERB_SAYS } from '#core/language/en/verbs';
 import { POSES, type Pose } from '#core/model/faces';
-import { type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/model/procedure';
+import { type Decision, type Method, SETTINGS, type Setting, type Step, type Workbook } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';
 import { VERB_IDS, type Verb } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
@@ -18,12 +18,12 @@ interface FieldsProps {
 }
 
 /** A question with its answers, each of which may lead to steps of its own. */
-export function DecisionFields({ step, change }: FieldsProps) {
+export function DecisionFields({ step, change, series }: FieldsProps & { series: Series }) {
   const { t } = useTranslation();
-  const decision = step.decision ?? { question: '', answers: [] };
+  const decision: Decision = step.decision ?? { question: '', answers: [] };
   const set = (next: typeof decision) => {
     const answers = next.answers.length >= 2 ? next.answers : [...next.answers, ...usual(2 - next.answers.length)];
-    if (next.question) change({ decision: { question: next.question, answers } });
+    if (next.question) change({ decision: { ...next, answers } });
   };
   const usual = (missing: number) =>
     [t('step.answer.yes'), t('step.answer.no')].slice(2 - missing).map((text) => ({ id: nanoid(8), text }));
@@ -64,6 +64,18 @@ export function DecisionFields({ step, change }: FieldsProps) {
         >
           {t('step.addAnswer')}
         </Button>
+      )}
+      {step.decision && series.positionSets.length > 0 && (
+        <Select
+          aria-label={t('step.askedAt')}
+          data={[
+            { value: '', label: t('step.askedOnce') },
+            ...series.positionSets.map(({ id, name }) => ({ value: id, label: t('step.askedAtEach', { name }) })),
+          ]}
+          value={decision.eachOf ?? ''}
+          allowDeselect={false}
+          onChange={(eachOf) => set({ ...decision, eachOf: eachOf || undefined })}
+        />
       )}
     </div>
   );

@@ -139,6 +139,18 @@ export const STEP_EXTRAS = {
     fits: (step, series) => verbOf(step.verb).effect === 'refits' && isRepeated(step, series),
     Fields: CameFromField,
   },
+  host: {
+    label: 'step.host',
+    holds: ['intoId'],
+    fits: (step) => verbOf(step.verb).effect === 'refits',
+    Fields: HostField,
+  },
+  shaftAt: {
+    label: 'step.shaftAt',
+    holds: ['shaftAt'],
+    fits: (step) => step.verb !== 'turn',
+    Fields: ShaftField,
+  },
 } satisfies Record<string, StepExtra>;
 
 export type ExtraName = keyof typeof STEP_EXTRAS;
@@ -226,6 +238,36 @@ function CameFromField({ step, series, change }: StepExtraProps) {
       data={series.positionSets.flatMap((set) => set.positions.map(({ id, name }) => ({ value: id, label: name })))}
       value={step.fromPositionId ?? null}
       onChange={(fromPositionId) => change({ fromPositionId: fromPositionId ?? undefined })}
+    />
+  );
+}
+
+/** Another part than the one it sits in otherwise. */
+function HostField({ step, series, change }: StepExtraProps) {
+  const { t } = useTranslation();
+  const own = new Set(step.targets.map(({ componentId }) => componentId));
+  return (
+    <Select
+      searchable
+      clearable
+      aria-label={t('step.host')}
+      placeholder={t('step.hostHint')}
+      data={series.components.filter(({ id }) => !own.has(id)).map(({ id, name }) => ({ value: id, label: name }))}
+      value={step.intoId ?? null}
+      onChange={(intoId) => change({ intoId: intoId ?? undefined })}
+    />
+  );
+}
+
+function ShaftField({ step, change }: StepExtraProps) {
+  const { t } = useTranslation();
+  return (
+    <DraftText
+      ariaLabel={t('step.shaftAt')}
+      placeholder={t('step.shaftAtHint')}
+      value={step.shaftAt ?? ''}
+      maxLength={120}
+      onCommit={(shaftAt) => change({ shaftAt: shaftAt || undefined })}
     />
   );
 }
