@@ -1,5 +1,6 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { EntryContent } from '#core/job/entry';
+import { DOCUMENT_FORMAT, migrateEntry, migrateWorkbook } from '#core/model/migrations/migrate';
 import type { Workbook } from '#core/model/procedure';
 import type { Person } from '../../server/ground/roles';
 import type { OpenJob } from '../../server/store/jobs';
@@ -28,7 +29,10 @@ export interface UnsavedDraft {
   readonly at: string;
 }
 
-/** What this device keeps, so that neither a reload nor a dead network loses anything. */
+/**
+ * What this device keeps, so that neither a reload nor a dead network loses anything. Its version is the format of the
+ * documents in it: those of an older one are brought up when it is opened.
+ */
 class DeviceStore extends Dexie {
   jobs!: EntityTable<OpenJob, 'id'>;
   outbox!: EntityTable<OutboxEntry, 'order'>;
@@ -38,7 +42,35 @@ class DeviceStore extends Dexie {
   constructor() {
     super('fukusa');
     this.version(1).stores({ jobs: 'id', outbox: '++order, id, jobId', drafts: 'procedureId', people: 'key' });
+    for (let format = 2; format <= DOCUMENT_FORMAT; format += 1)
+      this.version(format).upgrade((rows) => bringUp(rows, format - 1));
   }
+}
+
+async function bringUp(rows: Transaction, from: number): Promise<void> {
+  const workbook = (stored: Workbook) => migrateWorkbook(stored, from) as Workbook;
+  await rows
+    .table<UnsavedDraft>('drafts')
+    .toCollection()
+    .modify((draft, row) => {
+      row.value = {
+        ...draft,
+        workbook: workbook(draft.workbook),
+        base: { ...draft.base, workbook: workbook(draft.base.workbook) },
+      };
+    });
+  await rows
+    .table<OpenJob>('jobs')
+    .toCollection()
+    .modify((job, row) => {
+      row.value = { ...job, release: { ...job.release, workbook: workbook(job.release.workbook) } };
+    });
+  await rows
+    .table<OutboxEntry>('outbox')
+    .toCollection()
+    .modify((entry, row) => {
+      row.value = { ...entry, content: migrateEntry(entry.content, from) as EntryContent };
+    });
 }
 
 export const device = new DeviceStore();
