@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { sayClocking } from '#core/language/en/directions';
+import { sayClocking, sayDirection, sayFacing } from '#core/language/en/directions';
 import type { Pose } from '#core/model/faces';
 import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
@@ -42,14 +42,16 @@ export function FacingSaid({ step, series, poses }: StepSectionsProps) {
   const other = component && otherWay(faces, component, series, poses);
   const lines = [
     other &&
-      (other.is === 'on-bench' ? t(`faces.onBench.${other.direction}`) : t('faces.inPump', { toward: other.toward })),
+      (other.is === 'on-bench'
+        ? t(`faces.onBench.${other.direction}`)
+        : t('faces.inPump', { toward: sayDirection(other.toward, series) })),
     faces.clocking && sayClocking(faces.clocking),
     faces.tellBy && t('bench.tellBy', { by: faces.tellBy }),
     faces.trialFit && t('faces.trial', { fit: faces.trialFit }),
   ].filter(Boolean);
   return (
     <span>
-      <strong>{t('step.facesSaid', { end: faces.end, toward: faces.toward })}</strong>
+      <strong>{sayFacing(faces, series)}</strong>
       {lines.map((line) => (
         <span key={line}>
           <br />

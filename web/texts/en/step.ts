@@ -69,7 +69,6 @@ export const stepTexts = {
     tools: 'Tools',
     toolsHint: 'Tool, size',
     faces: 'Faces',
-    facesSaid: '{{end}} facing {{toward}}',
     facesEnd: 'Which end',
     facesEndHint: 'lapped face',
     facesToward: 'Where it looks',

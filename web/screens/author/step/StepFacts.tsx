@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
+import { sayFacing } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
 import type { Step, Workbook } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
@@ -19,7 +20,7 @@ export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }
     [t('step.tools'), tools.join(', ')],
     [
       t('step.faces'),
-      step.faces && t('step.facesSaid', step.faces) + (step.faces.tellBy ? `, ${step.faces.tellBy}` : ''),
+      step.faces && sayFacing(step.faces, series) + (step.faces.tellBy ? `, ${step.faces.tellBy}` : ''),
     ],
     [t('step.apply'), applied.join('; ')],
     [t('step.torque'), step.torque && `${showQuantity(step.torque.figure)} ± ${step.torque.tolerancePercent} %`],
