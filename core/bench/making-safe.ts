@@ -5,6 +5,8 @@ import {
   isFillingPort,
   isKeptFluid,
   linesIn,
+  namesSame,
+  releasesToo,
   runsPump,
   sharesWord,
   tellingWords,
@@ -40,19 +42,24 @@ export function makeSafe(acting: Acting): void {
     case 'close-valve':
       around.isolations.set(isolationKey(step.verb, step.about), step);
       acting.write('isolated', isolationKey(step.verb, step.about), step.id);
+      if (releasesToo(step.about)) release(acting);
       break;
     case 'restore':
     case 'open-valve':
       restore(acting);
       break;
-    case 'release-pressure': {
-      const lines = linesIn(step.about).filter((line) => around.lines.has(line));
-      for (const line of lines.length > 0 ? lines : ['']) acting.write('pressure', line, 'released');
+    case 'release-pressure':
+      release(acting);
       break;
-    }
     case 'drain':
       around.drains.set(step.id, step);
       acting.write('drained', step.id, true);
+      // What is drained once the pressure is off holds none behind a closed valve either.
+      if (
+        !isKeptFluid(step.about) &&
+        ['', ...around.lines].some((line) => acting.read('pressure', line) === 'released')
+      )
+        for (const line of around.lines) acting.write('pressure', line, 'released');
       break;
     case 'fill':
       fill(acting);
@@ -63,6 +70,14 @@ export function makeSafe(acting: Acting): void {
     case 'turn':
       if (!step.pose) acting.write('shaft', '', step.shaftAt ?? step.about ?? null);
   }
+}
+
+/** Lets the pressure off the lines a step names, or off everything. */
+function release(acting: Acting): void {
+  const named = linesIn(acting.step.about).filter((line) => acting.around.lines.has(line));
+  // Through its valves a pump lets off toward the discharge side, never back.
+  const lines = named.includes('discharge') ? [...named, 'suction'] : named;
+  for (const line of lines.length > 0 ? lines : ['']) acting.write('pressure', line, 'released');
 }
 
 /** Two locks on two things are two; isolating a drive and locking it out is one. */
@@ -77,13 +92,21 @@ function isolationKey(verb: string, about: string | undefined): string {
 function restore(acting: Acting): void {
   const { step, around } = acting;
   const on = [...around.isolations].filter(([key]) => acting.read('isolated', key) !== null);
-  const named = on.filter(([, by]) => sharesWord(by.about, step.about));
+  const named = on.filter(([, by]) => namesSame(by.about, step.about));
+  // Opening a valve gives nothing back but what a valve holds back.
+  const rest = step.verb === 'restore' ? on : on.filter(([, by]) => by.verb === 'close-valve');
   const generic = tellingWords(step.about).length === 0;
   const energy = energyOf(step.about);
   const alike = on.filter(
     ([, by]) => energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other'),
   );
-  const meant = generic ? on : named.length > 0 ? [...named, ...undoneWith(named, on)] : alike.length > 0 ? alike : on;
+  const meant = generic
+    ? rest
+    : named.length > 0
+      ? [...named, ...undoneWith(named, on)]
+      : alike.length > 0
+        ? alike
+        : rest;
   judgeRestoring(acting, meant.length > 0 && meant.every(([, by]) => energyOf(by.about) === 'valve'));
   for (const [key] of meant) acting.write('isolated', key, null);
 }

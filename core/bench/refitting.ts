@@ -30,7 +30,8 @@ export function refit(acting: Acting, component: Component, fitted: readonly Pie
     putHome(acting, piece);
     if (step.faces) acting.write('facing', piece.id, step.faces);
     if (acting.structure.threaded.has(component.id)) {
-      acting.write('thread', piece.id, 'by-hand');
+      // A line that is connected is tightened with it.
+      acting.write('thread', piece.id, step.verb === 'connect' ? 'tight' : 'by-hand');
       acting.write('figure', piece.id, null);
       acting.around.loose.add(piece.id);
     }

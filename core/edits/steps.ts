@@ -85,6 +85,8 @@ const ROAMING: readonly Verb[] = ['mark', 'turn', 'lay', 'photo', 'wait', 'align
 /** A verb never falls behind its own stage; once the writer is past it, it stays where the writer is. */
 function stageAfter(verb: Verb, current: Stage | undefined): Stage {
   const { stage: home, effect } = verbOf(verb);
+  // Flushed before it is opened.
+  if (verb === 'clean' && current === 'make-safe') return current;
   if (!current || STAGES.indexOf(current) <= STAGES.indexOf(home))
     return current && ROAMING.includes(verb) ? current : home;
   // Looking and renewing are a pause in the taking down: a part taken off after them belongs before them.

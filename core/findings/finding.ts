@@ -92,7 +92,11 @@ export interface FactsOf {
   'no-unit': { readonly figure: string; readonly word: string };
   'no-figure': Record<never, never>;
   'two-figures': { readonly figure: Quantity; readonly also: Quantity; readonly percent: number };
-  'thread-condition': One & { readonly consumableId: Id | null; readonly figure: Quantity };
+  'thread-condition': One & {
+    readonly consumableId: Id | null;
+    readonly figure: Quantity;
+    readonly threadSaid: boolean;
+  };
   'no-source': { readonly figure: Quantity };
   // renewal
   reused: One & { readonly cut: boolean; readonly pieces: number };

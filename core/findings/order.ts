@@ -1,5 +1,5 @@
 import { movesOf, type Timeline } from '../bench/replay';
-import { closesOver } from '../model/kinds';
+import { closesOver, runsSideBySide } from '../model/kinds';
 import type { Step } from '../model/procedure';
 import type { Answered } from './finding';
 import { type CheckContext, noticed } from './rule';
@@ -60,6 +60,7 @@ function findDisorders(context: CheckContext): Disorder[] {
     // Something inside that came off before what closes over it was taken too early, and so was what is bolted on.
     const isBolted = threaded.has(other.id) && !threaded.has(over.id);
     if (isBolted && over.heldBy?.includes(other.id)) return [];
+    if (over.kind === other.kind && runsSideBySide(over.kind)) return [];
     if (((!closes && isClosed) || isBolted) && taking) return [{ at: 'taking', ...found, step: taking }];
     return [{ at: 'refitting', ...found }];
   });

@@ -39,6 +39,7 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     ...(line.faces && { faces: line.faces }),
     ...(line.about && { about: line.about }),
     ...(line.into && { into: line.into }),
+    ...(line.detail && { detail: line.detail }),
     ...(line.torque && { torque: { figure: line.torque, tolerancePercent: DEFAULT_TOLERANCE_PERCENT } }),
     ...(line.minutes !== undefined && { minutes: line.minutes }),
     ...(line.photo && { photo: { mustShow: line.photo } }),

@@ -183,3 +183,15 @@ describe('what is put on and which way it faces', () => {
     ]);
   });
 });
+
+test('what a look is for, and what to clean with, is no part of the name; a direction may be said without "to"', () => {
+  const said = (line: string) => parseLine(line, typed([]).series);
+  expect(said('check the vanes for wear')).toMatchObject({
+    parts: [{ name: 'vanes' }],
+    detail: 'for wear',
+    faults: [],
+  });
+  expect(said('flush the head with water')).toMatchObject({ parts: [{ name: 'head' }], detail: 'with water' });
+  expect(said('fit ring >groove up')).toMatchObject({ faces: { end: 'groove', toward: { is: 'up' } }, faults: [] });
+  expect(said('fit ring >groove').faults).toMatchObject([{ kind: 'bad-faces' }]);
+});

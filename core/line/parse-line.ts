@@ -49,6 +49,8 @@ export interface ParsedLine {
   readonly parts: readonly NamedPart[];
   readonly about: string | undefined;
   readonly into: string | undefined;
+  /** What a look is for, or what to clean with: "check the vanes for wear". */
+  readonly detail: string | undefined;
   readonly tools: readonly string[];
   readonly positionIds: readonly string[];
   readonly positionSetId: string | undefined;
@@ -82,7 +84,9 @@ export function parseLine(typed: string, series: Series): ParsedLine {
   const opening = readVerb(said);
   if (!opening) faults.push({ kind: 'no-verb', word: said.split(/\s+/)[0] ?? '' });
 
-  const object = opening ? readObject(opening.verb, opening.rest) : { parts: [], about: undefined, into: undefined };
+  const object = opening
+    ? readObject(opening.verb, opening.rest)
+    : { parts: [], about: undefined, into: undefined, detail: undefined };
   if (opening && verbOf(opening.verb).object === 'parts' && object.parts.length === 0) {
     faults.push({ kind: 'no-part', verb: opening.verb });
   }
@@ -119,7 +123,10 @@ export function parseLine(typed: string, series: Series): ParsedLine {
         break;
       }
       case '>': {
-        const [, end, toward] = /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ?? [];
+        const [, end, toward] =
+          /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ??
+          /^(.+?)\s+((?:up|down|out|in)(?:wards?)?)$/i.exec(words) ??
+          [];
         if (end && toward) faces = { end, toward: readDirection(toward, series) };
         else faults.push({ kind: 'bad-faces', text: words });
         break;
@@ -163,10 +170,12 @@ export function parseLine(typed: string, series: Series): ParsedLine {
   };
 }
 
-function readObject(verb: Verb, rest: string): Pick<ParsedLine, 'parts' | 'about' | 'into'> {
+function readObject(verb: Verb, rest: string): Pick<ParsedLine, 'parts' | 'about' | 'into' | 'detail'> {
   const [object = '', into] = verbOf(verb).effect === 'refits' ? splitInto(rest) : [rest, undefined];
-  if (verbOf(verb).object === 'words') return { parts: [], about: object.replace(/^of\s+/i, '') || undefined, into };
-  const parts = object
+  if (verbOf(verb).object === 'words')
+    return { parts: [], about: object.replace(/^of\s+/i, '') || undefined, into, detail: undefined };
+  const [named = '', detail] = object.split(DETAIL[verb] ?? /$^/);
+  const parts = named
     .split(/\s*,\s*|\s+(?:and|\+)\s+/i)
     .map((name) => name.trim().replace(/^the\s+/i, ''))
     .filter((name) => name !== '')
@@ -174,8 +183,15 @@ function readObject(verb: Verb, rest: string): Pick<ParsedLine, 'parts' | 'about
       const counted = /^(\d{1,2})\s+(?:x\s+)?(\D.*)$/.exec(name);
       return counted ? { name: counted[2] ?? name, count: Number(counted[1]) } : { name };
     });
-  return { parts, about: undefined, into };
+  return { parts, about: undefined, into, detail };
 }
+
+/** Where the name of a part ends and what to look for, or what to clean it with, begins. */
+const DETAIL: Readonly<Partial<Record<Verb, RegExp>>> = {
+  inspect: /\s+(?=for\s)/i,
+  compare: /\s+(?=for\s)/i,
+  clean: /\s+(?=with\s)/i,
+};
 
 function splitInto(rest: string): [string, string | undefined] {
   const match = /^(.*?)\s+(?:into|onto|in|on|over)\s+(?:the\s+)?(.+)$/i.exec(rest);

@@ -39,6 +39,7 @@ export type ComponentKind = (typeof COMPONENT_KINDS)[number];
 const FASTENERS: readonly ComponentKind[] = ['nut', 'dome-nut', 'bolt', 'screw', 'plug', 'fitting'];
 const SEALS: readonly ComponentKind[] = ['o-ring', 'seal', 'lip-seal'];
 const CLOSERS: readonly ComponentKind[] = ['cover', 'housing', 'retainer', 'plug', 'nut', 'dome-nut', 'bolt', 'screw'];
+const SIDE_BY_SIDE: readonly ComponentKind[] = ['rotor', 'plunger', 'valve-ball', 'poppet', 'valve-seat'];
 const LOCKS: readonly ComponentKind[] = ['pin', 'clip'];
 const SEALING: readonly ComponentKind[] = [...SEALS, 'seal-face', 'packing', 'gasket'];
 
@@ -55,6 +56,11 @@ export function tearsDry(kind: ComponentKind): boolean {
 /** Kinds whose work is to keep something in. */
 export function isSealing(kind: ComponentKind): boolean {
   return SEALING.includes(kind);
+}
+
+/** Kinds of which several lie beside one another in a pump, each with its own way out. */
+export function runsSideBySide(kind: ComponentKind): boolean {
+  return SIDE_BY_SIDE.includes(kind);
 }
 
 /** Kinds that close over what lies behind them. */

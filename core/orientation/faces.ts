@@ -20,7 +20,10 @@ export function sameEnd(a: Faces, b: Faces): boolean {
 }
 
 export function sameDirection(a: Direction, b: Direction): boolean {
-  if (a.is !== b.is || a.away !== b.away) return false;
+  if (a.away !== b.away) return false;
+  // The part was not in the series yet when somebody said "the seat".
+  if (a.is !== b.is)
+    return (a.is === 'words' || b.is === 'words') && a.said !== undefined && bare(a.said) === bare(b.said ?? '');
   if (a.is === 'part' && b.is === 'part') return a.componentId === b.componentId;
   return a.is !== 'words' || bare(a.said) === bare(b.said ?? '');
 }

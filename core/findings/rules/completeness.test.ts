@@ -156,3 +156,26 @@ describe('unconfirmed', () => {
     expect(after.procedure.steps.every((step) => step.drafted === undefined)).toBe(true);
   });
 });
+
+describe('isolations and lines, each by itself', () => {
+  const SHUT = ['isolate the drive', 'close the suction valve', 'close the discharge valve', 'release the pressure'];
+  const left = (...tail: string[]) => {
+    const workbook = typed([...SHUT, 'take off gasket', 'fit gasket', ...tail]);
+    return found(workbook, 'not-restored').map(({ facts }) => facts);
+  };
+  test('opening one valve opens neither the other nor the switch', () => {
+    expect(left('open the suction valve', 'open the discharge valve', 'restore the drive')).toEqual([]);
+    expect(left('open the suction valve', 'open the discharge valve')).toEqual([{ about: 'the drive' }]);
+    expect(left('open the discharge valve', 'restore the drive')).toEqual([{ about: 'the suction valve' }]);
+  });
+  test('air that is shut off and vented is without pressure, and is given back by opening it', () => {
+    const workbook = typed(['shut off the air and vent it', 'take off gasket', 'fit gasket', 'open the air']);
+    expect(found(workbook, 'pressure-kept')).toEqual([]);
+    expect(found(workbook, 'not-restored')).toEqual([]);
+  });
+  test('the discharge side let off lets off the suction side, not the other way about', () => {
+    const bled = (line: string) =>
+      found(typed([...SHUT.slice(0, 3), `bleed the ${line} line`, 'take off gasket']), 'pressure-kept').length;
+    expect([bled('discharge'), bled('suction')]).toEqual([0, 1]);
+  });
+});

@@ -413,7 +413,14 @@ export const threadCondition: Rule<'thread-condition'> = {
             {
               ...atStep(step, on),
               componentIds: [componentId],
-              facts: { componentId, consumableId, figure: step.torque.figure },
+              // A figure that names no thread may well be meant for the compound beside it.
+              ...(!step.torque.thread && { severity: 'advise' as const }),
+              facts: {
+                componentId,
+                consumableId,
+                figure: step.torque.figure,
+                threadSaid: step.torque.thread !== undefined,
+              },
             },
           ]
         : [],

@@ -268,7 +268,9 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
     'Step 3, "Fit packing": the packing has soaked about 4 of 10 minutes.',
   ],
   'thread-condition': [
-    stocked(typed(['clean 4 bolts', 'torque bolts =20 N·m']), 0, 'anti-seize paste'),
+    withStep(stocked(typed(['clean 4 bolts', 'torque bolts =20 N·m']), 0, 'anti-seize paste'), 1, ({ torque }) => ({
+      torque: { ...torque!, thread: { is: 'dry' } },
+    })),
     'Step 2, "Torque bolts": 20 N·m does not hold for this thread; anti-seize paste is on the bolts.',
   ],
   'two-figures': [

@@ -162,6 +162,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} and ${sayQuantity(f.facts.also)} are ${sayNumber(f.facts.percent, 2)} % apart.`,
   'thread-condition': (f, say) => {
     const on = f.facts.consumableId ? say.consumable(f.facts.consumableId) : 'nothing';
+    if (!f.facts.threadSaid)
+      return `${say.step(f)}, does not say whether ${sayQuantity(f.facts.figure)} is for a thread with ${on}, which is on the ${say.part(f.facts.componentId)}${say.on(f.on)}.`;
     return `${say.step(f)}: ${sayQuantity(f.facts.figure)} does not hold for this thread; ${on} is on the ${say.part(f.facts.componentId)}${say.on(f.on)}.`;
   },
   'no-source': (f, say) => `${say.step(f)}: ${sayQuantity(f.facts.figure)} has no source.`,

@@ -35,7 +35,8 @@ export function readDirection(
   const away = isAway && ({ away: true } as const);
   const key = nameKey(bare(said));
   const part = partNamed(key, series.components);
-  if (part) return { is: 'part', componentId: part.id, ...away };
+  // Called by less than its name it is said so, and known again by that.
+  if (part) return { is: 'part', componentId: part.id, ...(nameKey(bare(part.name)) !== key && { said }), ...away };
   const plain = READ.find(([pattern]) => pattern.test(bare(said)))?.[1];
   if (plain) return { is: plain, ...(bare(said) !== PLAIN[plain] && { said }), ...away };
   return { is: 'words', said, ...away };

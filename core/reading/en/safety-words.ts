@@ -64,6 +64,17 @@ export function sharesWord(a: string | undefined, b: string | undefined): boolea
   return tellingWords(b).some((word) => known.has(stem(word)));
 }
 
+/** Whether two sayings name one valve, line or switch; what they call it by tells, not that it is a valve. */
+export function namesSame(a: string | undefined, b: string | undefined): boolean {
+  const called = (words: string | undefined) =>
+    tellingWords(words)
+      .map(stem)
+      .filter((word) => !/^(valve|cock|line|hose)$/.test(word));
+  const [one, other] = [called(a), called(b)];
+  if (one.length === 0 || other.length === 0) return sharesWord(a, b);
+  return one.some((word) => other.includes(word));
+}
+
 function stem(word: string): string {
   return word.length > 4 ? word.replace(/(es|s)$/, '') : word;
 }
@@ -99,4 +110,9 @@ export function countIn(label: string): number {
   if (/\b(three)\b/i.test(label)) return 3;
   if (/\b(four)\b/i.test(label)) return 4;
   return /s\b/i.test(label.split(',')[0] ?? '') ? 2 : 1;
+}
+
+/** "shut off the air and vent it": an isolation that lets the pressure off as well. */
+export function releasesToo(words: string | undefined): boolean {
+  return /\b(vent|bleed|exhaust|depressuri[sz]e|release|relieve)\b/i.test(words ?? '');
 }
