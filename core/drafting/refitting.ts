@@ -92,7 +92,29 @@ export function mirroredIndex(
     if (step.verb === 'torque' && step.targets.some((target) => takenLater.has(target.componentId)))
       index = Math.max(index, i + 1);
   });
-  return index;
+  const built = hostGoesHome(timeline, takenAt, componentId);
+  return built === undefined ? index : Math.min(index, built);
+}
+
+/** The step that puts home the host a part was taken out of on the bench: it is built up before that. */
+function hostGoesHome(
+  { frames, structure, units }: Timeline,
+  takenAt: number,
+  componentId: string,
+): number | undefined {
+  const hosts = new Set(
+    (structure.byComponent.get(componentId) ?? []).flatMap(({ id }) => structure.hostOf.get(id) ?? []),
+  );
+  let isOut = false;
+  for (const [index, frame] of frames.entries()) {
+    for (const { act, unitId } of movesOf(frame)) {
+      if (!hosts.has(units.get(unitId)?.pieceId ?? '')) continue;
+      if (act === 'home' && isOut && index > takenAt) return index;
+      if (index <= takenAt && act === 'out') isOut = true;
+      if (index <= takenAt && act === 'home') isOut = false;
+    }
+  }
+  return undefined;
 }
 
 /** The last step of this effect that names one of the components, whether it found them or not; -1 for none. */

@@ -53,7 +53,7 @@ function findDisorders(context: CheckContext): Disorder[] {
       sure: notice.sure,
     };
     if (notice.sure) return [{ at: 'refitting', ...found }];
-    if (!notice.segment && isSideBySide(log, notice.takenAt, under.id, index)) return [];
+    if (!notice.segment && isSideBySide(log, timeline.structure, notice.takenAt, under.id, index)) return [];
     const closes = closesOver(over.kind) || threaded.has(over.id);
     const isClosed = closesOver(other.kind) || threaded.has(other.id);
     const taking = timeline.frames[notice.takenAt]?.step;
@@ -116,10 +116,21 @@ function movesLog(timeline: Timeline): MovesLog {
  * Two assemblies that lie beside one another may go back in any order, each as a whole. Where one lies over the other,
  * parts of both mix on the way back.
  */
-function isSideBySide({ takings }: MovesLog, takenAt: number, underId: string, homeAt: number): boolean {
+function isSideBySide(
+  { takings }: MovesLog,
+  { pieces }: Timeline['structure'],
+  takenAt: number,
+  underId: string,
+  homeAt: number,
+): boolean {
   const upper = takings.find(({ off }) => off === takenAt)?.layer;
   const under = takings.findLast(({ pieceId, off }) => pieceId === underId && off < homeAt)?.layer;
   if (upper === undefined || under === undefined || upper === under) return false;
+  // A part by itself is no assembly.
+  const parts = new Set(
+    takings.flatMap(({ pieceId, layer }) => (layer === upper ? [pieces.get(pieceId)?.componentId] : [])),
+  );
+  if (parts.size < 2) return false;
   const backs = (holds: (layer: number) => boolean) =>
     takings.filter(({ layer, back }) => holds(layer) && back < Number.POSITIVE_INFINITY).map(({ back }) => back);
   const first = backs((layer) => layer === upper);
