@@ -355,7 +355,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
     withStep(typed(['take off 8 bolts', 'fit cover /guide pins', 'start by hand bolts']), 1, (step) => ({
       aidsIn: step.toolIds,
     })),
-    'Step 3, "Start by hand bolts": the guide pins stand in 2 holes, so only 6 of the bolts can go in.',
+    'Step 3, "Start by hand bolts": the guide pins stand in 2 holes, so only 6 of the bolts fit.',
   ],
   implausible: [
     typed(['torque 4 M8 bolts =320 N·m']),
@@ -363,7 +363,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   ],
   'key-size': [
     typed(['take off 4 bolts /socket, 17 mm', 'start by hand bolts', 'torque bolts =40 N·m /socket, 19 mm']),
-    'Step 3, "Torque bolts": the bolts came off with the socket, 17 mm and go back with the socket, 19 mm.',
+    'Step 3, "Torque bolts": the bolts came off with socket, 17 mm and go on with socket, 19 mm.',
   ],
   'lift-short': [
     lifting(typed(['draw stator /hoist, 100 kg']), 250),
@@ -463,7 +463,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   ],
   'wrench-range': [
     typed(['torque 4 bolts =60 N·m /torque wrench, 5-50 N·m']),
-    'Step 1, "Torque bolts": 60 N·m is outside the range of the torque wrench, 5-50 N·m, 5 N·m to 50 N·m.',
+    'Step 1, "Torque bolts": 60 N·m is outside the range of the torque wrench, 5-50 N·m.',
   ],
   'wrong-places': [
     withStep(
@@ -484,7 +484,7 @@ describe.each(Object.entries(PLANTED) as [RuleId, [Workbook, string]][])('%s', (
   test('is found and told in one plain sentence', () => {
     const told = found(workbook, id).map((finding) => sayFinding(finding, workbook));
     expect(told).toEqual([sentence]);
-    expect(sentence.split(' ').length).toBeLessThanOrEqual(24);
+    expect(sentence.split(' ').length).toBeLessThanOrEqual(20);
   });
 
   test('its fix, where there is one, removes it and adds no stop', () => {

@@ -143,14 +143,14 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'second-figure': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'was', 'were')} torqued to ${sayQuantity(f.facts.first)} before, and here to ${sayQuantity(f.facts.second)}${say.on(f.on)}.`,
   'hole-occupied': (f, say) =>
-    `${say.step(f)}: the ${say.tool(f.facts.toolId)} stand${f.facts.used === 1 ? 's' : ''} in ${counted(f.facts.used, 'hole', 'holes')}, so only ${f.facts.free} of the ${say.part(f.facts.componentId)} can go in${say.on(f.on)}.`,
+    `${say.step(f)}: the ${say.tool(f.facts.toolId)} stand${f.facts.used === 1 ? 's' : ''} in ${counted(f.facts.used, 'hole', 'holes')}, so only ${f.facts.free} of the ${say.part(f.facts.componentId)} fit${say.on(f.on)}.`,
   'key-size': (f, say) =>
-    `${say.step(f)}: the ${say.part(f.facts.componentId)} came off with the ${f.facts.down} and ${say.agree(f.facts.componentId, 'goes', 'go')} back with the ${f.facts.back}.`,
+    `${say.step(f)}: the ${say.part(f.facts.componentId)} came off with ${f.facts.down} and ${say.agree(f.facts.componentId, 'goes', 'go')} on with ${f.facts.back}.`,
   'wrench-loosens': (f, say) => `${say.step(f)}, loosens with the ${say.tool(f.facts.toolId)}.`,
   'power-tightens': (f, say) => `${say.step(f)}, tightens with the ${say.tool(f.facts.toolId)}.`,
   'no-wrench': (f, say) => `${say.step(f)}, lists no torque wrench.`,
   'wrench-range': (f, say) =>
-    `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}, ${sayQuantity(f.facts.from)} to ${sayQuantity(f.facts.to)}.`,
+    `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}.`,
   implausible: (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be meant for ${f.facts.thread}, which bears ${sayNumber(f.facts.least, 2)} to ${sayNumber(f.facts.most, 2)} ${f.facts.figure.unit}.`,
   'odd-unit': (f, say) =>
