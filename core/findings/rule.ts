@@ -1,8 +1,11 @@
 import type { Notice, NoticeKind, NoticeOf } from '../bench/notices';
-import type { Timeline } from '../bench/replay';
+import { type Frame, movesOf, type Timeline } from '../bench/replay';
 import { NO_WAY, type Ways } from '../bench/ways';
+import { draftStep } from '../drafting/draft-step';
+import type { Edit } from '../edits/edit';
 import type { Step, Workbook } from '../model/procedure';
 import type { Component, Series, Tool } from '../model/series';
+import type { Verb } from '../model/verbs';
 import type { Answered, Family, Finding, FindingOf, Fix, RuleId, Severity } from './finding';
 
 /** What a rule looks at. */
@@ -98,6 +101,40 @@ export function answersOn({ questions }: Timeline, ways: Ways, all: Ways): reado
 /** A finding about a step that the bench noticed. */
 export function atStep(step: Step, on: readonly Answered[] | undefined) {
   return { stepId: step.id, ...(on && on.length > 0 && { on }) };
+}
+
+/** What the bench noticed of one part, of a rule that needs no more than which. */
+export function noticedOfPart<K extends NoticeKind & RuleId>(context: CheckContext, kind: K) {
+  return noticed(context, kind).flatMap(({ step, on, notice }) =>
+    'componentId' in notice
+      ? [{ ...atStep(step, on), componentIds: [notice.componentId], facts: { componentId: notice.componentId } }]
+      : [],
+  );
+}
+
+/** Whether a step takes a part off, on whichever way. */
+export function comesOff({ units }: Timeline, frame: Frame, componentId: string): boolean {
+  return movesOf(frame).some(({ act, unitId }) => act === 'out' && units.get(unitId)?.componentId === componentId);
+}
+
+/** A drafted step for a part right before the one a finding is about, at the same places and on the same answers. */
+export function draftedBefore(
+  context: CheckContext,
+  stepId: string | undefined,
+  verb: Verb,
+  componentId: string,
+  fields: Partial<Step> = {},
+): Edit[] {
+  const step = stepOf(context, stepId);
+  if (!step) return [];
+  const drafted = draftStep(context.workbook, verb, componentId, {
+    stage: step.stage,
+    targets: [{ componentId }],
+    positionIds: step.positionIds,
+    ...(step.when && { when: step.when }),
+    ...fields,
+  });
+  return [{ kind: 'insert', index: indexOf(context, stepId), step: drafted }];
 }
 
 /** What is read from the words of a step, computed once for each version of the step and its series. */

@@ -1,4 +1,3 @@
-import { newStep } from '../../edits/steps';
 import { writtenIn } from '../../edits/written';
 import type { Step } from '../../model/procedure';
 import { UNSAID_MINUTES } from '../../model/procedure';
@@ -11,7 +10,7 @@ import {
   type CheckContext,
   changeStep,
   componentOf,
-  indexOf,
+  draftedBefore,
   noticed,
   type Rule,
   stepOf,
@@ -79,22 +78,10 @@ export const oldCompound: Rule<'old-compound'> = {
       componentIds: [componentId],
       facts: { componentId, consumableId },
     })),
-  fix: ({ stepId, facts: { componentId } }, context) => {
-    const step = stepOf(context, stepId);
-    if (!step) return undefined;
-    const clean: Step = {
-      ...newStep(`clean-${componentId}-${step.id}`.slice(0, 64), 'clean', step),
-      stage: step.stage,
-      targets: [{ componentId }],
-      positionIds: step.positionIds,
-      ...(step.when && { when: step.when }),
-      drafted: ['verb', 'targets'],
-    };
-    return {
-      words: { does: 'add-cleaning' },
-      edits: [{ kind: 'insert', index: indexOf(context, stepId), step: clean }],
-    };
-  },
+  fix: ({ stepId, facts: { componentId } }, context) => ({
+    words: { does: 'add-cleaning' },
+    edits: draftedBefore(context, stepId, 'clean', componentId),
+  }),
 };
 
 export const setsFirst: Rule<'sets-first'> = {

@@ -4,7 +4,7 @@ import { inSi, readQuantity } from '../../quantity/quantity';
 import { unitOf } from '../../quantity/units';
 import { isEmptyVerdict } from '../../reading/en/wording';
 import { rangeIn } from '../../torque/plausible';
-import { changeStep, componentOf, type Rule, stepOf, targetIds } from '../rule';
+import { changeStep, comesOff, componentOf, type Rule, stepOf, targetIds } from '../rule';
 
 /** Every measurement of a step, with those of its other methods. */
 function measurementsOf(step: Step): Measurement[] {
@@ -156,9 +156,7 @@ export const neverLooked: Rule<'never-looked'> = {
     );
     return workbook.series.components.flatMap((component) => {
       if (!component.looks || component.looks.length === 0 || looked.has(component.id)) return [];
-      const taking = timeline.frames.find(({ moves }) =>
-        moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === component.id),
-      );
+      const taking = timeline.frames.find((frame) => comesOff(timeline, frame, component.id));
       if (!taking) return [];
       return [{ stepId: taking.step.id, componentIds: [component.id], facts: { componentId: component.id } }];
     });
@@ -195,9 +193,5 @@ function judgesWear({ looks = [] }: Step): boolean {
 
 /** Taken off once more for the look. */
 function isOutAgain({ timeline }: Parameters<typeof componentOf>[0], componentId: string, index: number): boolean {
-  return timeline.frames
-    .slice(index + 1)
-    .some(({ moves }) =>
-      moves.some(({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId),
-    );
+  return timeline.frames.slice(index + 1).some((frame) => comesOff(timeline, frame, componentId));
 }

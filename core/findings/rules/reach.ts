@@ -1,8 +1,16 @@
-import { movesOf } from '../../bench/replay';
-import { newStep } from '../../edits/steps';
 import type { Step } from '../../model/procedure';
 import { disorders } from '../order';
-import { atStep, type CheckContext, changeStep, indexOf, noticed, type Rule, stepOf } from '../rule';
+import {
+  atStep,
+  type CheckContext,
+  changeStep,
+  comesOff,
+  draftedBefore,
+  indexOf,
+  noticed,
+  type Rule,
+  stepOf,
+} from '../rule';
 
 export const covered: Rule<'covered'> = {
   id: 'covered',
@@ -53,13 +61,7 @@ export const covered: Rule<'covered'> = {
 
 function comesOffLater({ timeline }: CheckContext, componentId: string, step: Step): boolean {
   const at = timeline.frames.findIndex((frame) => frame.step.id === step.id);
-  return timeline.frames
-    .slice(at + 1)
-    .some((frame) =>
-      movesOf(frame).some(
-        ({ act, unitId }) => act === 'out' && timeline.units.get(unitId)?.componentId === componentId,
-      ),
-    );
+  return timeline.frames.slice(at + 1).some((frame) => comesOff(timeline, frame, componentId));
 }
 
 export const stillTight: Rule<'still-tight'> = {
@@ -72,21 +74,11 @@ export const stillTight: Rule<'still-tight'> = {
       componentIds: [componentId, fastenerId],
       facts: { componentId, fastenerId },
     })),
-  fix: ({ stepId, facts: { fastenerId } }, context) => {
-    const step = stepOf(context, stepId);
-    if (!step) return undefined;
-    const loosen: Step = {
-      ...newStep(`loosen-${fastenerId}-${step.id}`.slice(0, 64), 'loosen', step),
-      stage: step.stage,
-      targets: [{ componentId: fastenerId }],
-      ...(step.when && { when: step.when }),
-      drafted: ['verb', 'targets'],
-    };
-    return {
-      words: { does: 'loosen-first' },
-      edits: [{ kind: 'insert', index: indexOf(context, stepId), step: loosen }],
-    };
-  },
+  // The fasteners may stand at other places than what they hold.
+  fix: ({ stepId, facts: { fastenerId } }, context) => ({
+    words: { does: 'loosen-first' },
+    edits: draftedBefore(context, stepId, 'loosen', fastenerId, { positionIds: [] }),
+  }),
 };
 
 export const notThere: Rule<'not-there'> = {

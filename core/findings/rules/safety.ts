@@ -1,4 +1,4 @@
-import { newStep } from '../../edits/steps';
+import { draftStep } from '../../drafting/draft-step';
 import { writtenIn } from '../../edits/written';
 import { PLANNED_LIFT_KG } from '../../model/limits';
 import type { Step } from '../../model/procedure';
@@ -11,8 +11,10 @@ import {
   type CheckContext,
   changeStep,
   componentOf,
+  draftedBefore,
   indexOf,
   noticed,
+  noticedOfPart,
   type Rule,
   stepOf,
   targetIds,
@@ -23,26 +25,13 @@ export const springRelease: Rule<'spring-release'> = {
   id: 'spring-release',
   family: 'safety',
   severity: 'stop',
-  find: (context) =>
-    noticed(context, 'spring-release').map(({ step, on, notice: { componentId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId },
-    })),
-  fix: ({ stepId, facts: { componentId } }, context) => {
-    const step = stepOf(context, stepId);
-    if (!step) return undefined;
-    const ease: Step = {
-      ...newStep(`ease-${componentId}-${step.id}`.slice(0, 64), 'ease', step),
-      stage: step.stage,
-      targets: [{ componentId }],
-      positionIds: step.positionIds,
+  find: (context) => noticedOfPart(context, 'spring-release'),
+  fix: ({ stepId, facts: { componentId } }, context) => ({
+    words: { does: 'ease-first' },
+    edits: draftedBefore(context, stepId, 'ease', componentId, {
       cautions: [{ signal: 'WARNING', usual: 'spring' }],
-      ...(step.when && { when: step.when }),
-      drafted: ['verb', 'targets', 'cautions'],
-    };
-    return { words: { does: 'ease-first' }, edits: [{ kind: 'insert', index: indexOf(context, stepId), step: ease }] };
-  },
+    }),
+  }),
 };
 
 export const notIsolated: Rule<'not-isolated'> = {
@@ -55,13 +44,9 @@ export const notIsolated: Rule<'not-isolated'> = {
       componentIds: targetIds(step),
       facts: {},
     })),
-  fix: ({ stepId }) => {
-    const isolate: Step = {
-      ...newStep(`isolate-${stepId}`.slice(0, 64), 'isolate', undefined),
-      cautions: [{ signal: 'DANGER', usual: 'restart' }],
-      drafted: ['verb', 'cautions'],
-    };
-    return { words: { does: 'add-isolating' }, edits: [{ kind: 'insert', index: 0, step: isolate }] };
+  fix: (_finding, { workbook }) => {
+    const step = draftStep(workbook, 'isolate', 'first', { cautions: [{ signal: 'DANGER', usual: 'restart' }] });
+    return { words: { does: 'add-isolating' }, edits: [{ kind: 'insert', index: 0, step }] };
   },
 };
 
@@ -99,15 +84,13 @@ export const pressureKept: Rule<'pressure-kept'> = {
     const isolated = steps.findLastIndex(
       ({ verb, stage }) => ['isolate', 'lock-out', 'close-valve'].includes(verb) && stage === 'make-safe',
     );
-    const release: Step = {
-      ...newStep(`release-${line ?? ''}-${stepId}`.slice(0, 64), 'release-pressure', undefined),
+    const step = draftStep(context.workbook, 'release-pressure', line ?? 'all', {
       ...(line && { about: `the ${line} line` }),
       cautions: [{ signal: 'DANGER', usual: 'jet' }],
-      drafted: ['verb', 'cautions'],
-    };
+    });
     const opening = indexOf(context, stepId);
     const index = isolated >= 0 && isolated < opening ? isolated + 1 : 0;
-    return { words: { does: 'add-release' }, edits: [{ kind: 'insert', index, step: release }] };
+    return { words: { does: 'add-release' }, edits: [{ kind: 'insert', index, step }] };
   },
 };
 
