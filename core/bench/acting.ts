@@ -1,30 +1,19 @@
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
-import type { Away } from './away';
-import type { Cells } from './cells';
+import type { Carried } from './carried';
 import { type Now, placeOfPiece, type Variant } from './facts';
 import type { FieldName, ValueOf } from './fields';
 import type { Move, Notice, NoticeOf } from './notices';
 import type { Structure } from './structure';
 import type { Generation, Piece, Place, Unit } from './units';
 
+type Kept = Pick<Carried, 'cells' | 'away' | 'takenFirst' | 'isolations' | 'drains' | 'aids' | 'loose'>;
+
 /** What a replay knows beside the facts of the bench, the same on every way. */
-export interface Surroundings {
+export interface Surroundings extends Kept {
   readonly structure: Structure;
-  readonly cells: Cells;
-  readonly away: Away;
-  /** The first step that takes each piece off, on whichever way. */
-  readonly takenFirst: Map<string, number>;
-  /** What the words of isolations and locks were that may be on, by the step that put them on. */
-  readonly isolations: Map<string, Step>;
-  /** Steps that drained something. */
-  readonly drains: Map<string, Step>;
-  /** Aids that were put in. */
-  readonly aids: Set<string>;
   /** How many holes of fasteners each guide pin, or set of them, stands in. */
   readonly aidHoles: ReadonlyMap<string, number>;
-  /** Threads that may be loose or only started by hand. */
-  readonly loose: Set<string>;
   /** Lines that some step closes or releases, so that each has to be released. */
   readonly lines: ReadonlySet<string>;
   /** Minutes of work from a step to the one in hand, on each way that can have passed both. */

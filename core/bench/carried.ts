@@ -10,10 +10,15 @@ export class Carried {
   readonly facts: Facts;
   readonly cells: Cells;
   readonly away: Away;
+  /** The first step that takes each piece off, on whichever way. */
   readonly takenFirst: Map<string, number>;
+  /** The isolations and locks that may be on, by what they isolate, with the step that put them on. */
   readonly isolations: Map<string, Step>;
+  /** Steps that drained something. */
   readonly drains: Map<string, Step>;
+  /** Aids that were put in. */
   readonly aids: Set<string>;
+  /** Threads that may be loose or only started by hand. */
   readonly loose: Set<string>;
   /** On which ways each question was asked. */
   readonly asked: Map<string, Ways>;

@@ -190,16 +190,17 @@ function surroundings(
       standsInHoles(name) ? [[id, countIn(`${name} ${size ?? ''}`)] as const] : [],
     ),
   );
+  const { cells, away, takenFirst, isolations, drains, aids, loose } = carried;
   return {
     structure,
-    cells: carried.cells,
-    away: carried.away,
-    takenFirst: carried.takenFirst,
-    isolations: carried.isolations,
-    drains: carried.drains,
-    aids: carried.aids,
+    cells,
+    away,
+    takenFirst,
+    isolations,
+    drains,
+    aids,
+    loose,
     aidHoles,
-    loose: carried.loose,
     lines,
     minutesSince: (index, now) => minutesBetween(history, index, now.ways, carried.facts.questions),
     facingElsewhere: (componentId, except) =>
