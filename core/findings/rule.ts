@@ -6,7 +6,7 @@ import type { Edit } from '../edits/edit';
 import type { Step, Workbook } from '../model/procedure';
 import type { Component, Series, Tool } from '../model/series';
 import type { Verb } from '../model/verbs';
-import type { Answered, Family, Finding, FindingOf, Fix, RuleId, Severity } from './finding';
+import type { Answered, FactsOf, Family, Finding, FindingOf, Fix, RuleId, Severity } from './finding';
 
 /** What a rule looks at. */
 export interface CheckContext {
@@ -103,13 +103,21 @@ export function atStep(step: Step, on: readonly Answered[] | undefined) {
   return { stepId: step.id, ...(on && on.length > 0 && { on }) };
 }
 
-/** What the bench noticed of one part, of a rule that needs no more than which. */
-export function noticedOfPart<K extends NoticeKind & RuleId>(context: CheckContext, kind: K) {
-  return noticed(context, kind).flatMap(({ step, on, notice }) =>
-    'componentId' in notice
-      ? [{ ...atStep(step, on), componentIds: [notice.componentId], facts: { componentId: notice.componentId } }]
-      : [],
-  );
+/** The fields of a notice that name a part, the part it is about first. */
+const PART_FIELDS = ['componentId', 'fastenerId', 'lockId', 'heldId', 'overId', 'housingId'] as const;
+
+/** Rules whose facts are what the bench notices under the same name. */
+type AsNoticed = {
+  [K in NoticeKind & RuleId]: Omit<NoticeOf<K>, 'kind'> extends FactsOf[K] ? K : never;
+}[NoticeKind & RuleId];
+
+/** What the bench noticed, told as it is: the facts of the finding are those of the notice. */
+export function asNoticed<K extends AsNoticed>(context: CheckContext, kind: K): Found<K>[] {
+  return noticed(context, kind).map(({ step, on, notice }) => {
+    const { kind: _rule, ...facts } = notice as { readonly [field: string]: unknown };
+    const componentIds = PART_FIELDS.flatMap((field) => facts[field] ?? []);
+    return { ...atStep(step, on), componentIds, facts } as unknown as Found<K>;
+  });
 }
 
 /** Whether a step takes a part off, on whichever way. */

@@ -6,6 +6,7 @@ import { compatibility } from '../../supplies/compatibility';
 import { isCompound, isLubricant } from '../../supplies/consumable-kinds';
 import { materialOf } from '../../supplies/materials';
 import {
+  asNoticed,
   atStep,
   type CheckContext,
   changeStep,
@@ -72,12 +73,7 @@ export const oldCompound: Rule<'old-compound'> = {
   id: 'old-compound',
   family: 'compounds',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'old-compound').map(({ step, on, notice: { componentId, consumableId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, consumableId },
-    })),
+  find: (context) => asNoticed(context, 'old-compound'),
   fix: ({ stepId, facts: { componentId } }, context) => ({
     words: { does: 'add-cleaning' },
     edits: draftedBefore(context, stepId, 'clean', componentId),
@@ -88,24 +84,14 @@ export const setsFirst: Rule<'sets-first'> = {
   id: 'sets-first',
   family: 'compounds',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'sets-first').map(({ step, on, notice: { componentId, consumableId, openMinutes, minutes } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, consumableId, openMinutes, minutes },
-    })),
+  find: (context) => asNoticed(context, 'sets-first'),
 };
 
 export const soakShort: Rule<'soak-short'> = {
   id: 'soak-short',
   family: 'compounds',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'soak-short').map(({ step, on, notice: { componentId, wanted, minutes } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, wanted, minutes },
-    })),
+  find: (context) => asNoticed(context, 'soak-short'),
   fix: ({ facts: { componentId, wanted, minutes } }, { workbook: { procedure } }) => {
     const soaked = procedure.steps.findLast(
       (other) => other.verb === 'soak' && other.targets.some((target) => target.componentId === componentId),
@@ -165,12 +151,7 @@ export const compoundMissing: Rule<'compound-missing'> = {
   id: 'compound-missing',
   family: 'compounds',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'compound-missing').map(({ step, on, notice: { componentId, consumableId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, consumableId },
-    })),
+  find: (context) => asNoticed(context, 'compound-missing'),
   fix: ({ stepId, facts: { componentId, consumableId } }, context) => {
     const step = stepOf(context, stepId);
     const want = componentOf(context, componentId)?.wants?.find((wanted) => wanted.consumableId === consumableId);

@@ -5,7 +5,7 @@ import type { Procedure, Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { placesInStacks } from '../../orientation/directions';
 import { countInStack } from '../../orientation/stack-section';
-import { atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { asNoticed, atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
 import { saysFacing } from '../words/compare-text';
 
 /** The steps that say how a single part faces, by component, once for each version of a procedure. */
@@ -62,12 +62,7 @@ export const facesClash: Rule<'faces-clash'> = {
   id: 'faces-clash',
   family: 'faces',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'faces-clash').map(({ step, on, notice: { componentId, housingId, pose, expected } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, housingId],
-      facts: { componentId, housingId, pose, expected },
-    })),
+  find: (context) => asNoticed(context, 'faces-clash'),
 };
 
 /** How a part is turned may be said in words instead. */
@@ -139,12 +134,7 @@ export const stackOrder: Rule<'stack-order'> = {
   id: 'stack-order',
   family: 'faces',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'stack-order').map(({ step, on, notice: { componentId, overId, stackId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, overId],
-      facts: { componentId, overId, stackId },
-    })),
+  find: (context) => asNoticed(context, 'stack-order'),
 };
 
 export const stackCount: Rule<'stack-count'> = {

@@ -1,10 +1,10 @@
-import { draftedBefore, noticedOfPart, type Rule } from '../rule';
+import { asNoticed, draftedBefore, type Rule } from '../rule';
 
 export const unmarked: Rule<'unmarked'> = {
   id: 'unmarked',
   family: 'matching',
   severity: 'warn',
-  find: (context) => noticedOfPart(context, 'unmarked'),
+  find: (context) => asNoticed(context, 'unmarked'),
   fix: ({ stepId, facts: { componentId } }, context) => ({
     words: { does: 'mark-first' },
     edits: draftedBefore(context, stepId, 'mark', componentId),

@@ -1,6 +1,7 @@
 import type { Step } from '../../model/procedure';
 import { disorders } from '../order';
 import {
+  asNoticed,
   atStep,
   type CheckContext,
   changeStep,
@@ -68,12 +69,7 @@ export const stillTight: Rule<'still-tight'> = {
   id: 'still-tight',
   family: 'reach',
   severity: 'stop',
-  find: (context) =>
-    noticed(context, 'still-tight').map(({ step, on, notice: { componentId, fastenerId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, fastenerId],
-      facts: { componentId, fastenerId },
-    })),
+  find: (context) => asNoticed(context, 'still-tight'),
   // The fasteners may stand at other places than what they hold.
   fix: ({ stepId, facts: { fastenerId } }, context) => ({
     words: { does: 'loosen-first' },
@@ -85,24 +81,14 @@ export const notThere: Rule<'not-there'> = {
   id: 'not-there',
   family: 'reach',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'not-there').map(({ step, on, notice: { componentId, reason } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, reason },
-    })),
+  find: (context) => asNoticed(context, 'not-there'),
 };
 
 export const partlyThere: Rule<'partly-there'> = {
   id: 'partly-there',
   family: 'reach',
   severity: 'advise',
-  find: (context) =>
-    noticed(context, 'partly-there').map(({ step, on, notice: { componentId, positionIds, act } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, positionIds, act },
-    })),
+  find: (context) => asNoticed(context, 'partly-there'),
 };
 
 export const aidNotThere: Rule<'aid-not-there'> = {
@@ -131,12 +117,7 @@ export const wrongPlaces: Rule<'wrong-places'> = {
   id: 'wrong-places',
   family: 'reach',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'wrong-places').map(({ step, on, notice: { componentId, positionIds } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, positionIds },
-    })),
+  find: (context) => asNoticed(context, 'wrong-places'),
 };
 
 /**

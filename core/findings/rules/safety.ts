@@ -7,6 +7,7 @@ import { convert, readQuantity } from '../../quantity/quantity';
 import { energyOf } from '../../reading/en/safety-words';
 import { isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
 import {
+  asNoticed,
   atStep,
   type CheckContext,
   changeStep,
@@ -14,7 +15,6 @@ import {
   draftedBefore,
   indexOf,
   noticed,
-  noticedOfPart,
   type Rule,
   stepOf,
   targetIds,
@@ -25,7 +25,7 @@ export const springRelease: Rule<'spring-release'> = {
   id: 'spring-release',
   family: 'safety',
   severity: 'stop',
-  find: (context) => noticedOfPart(context, 'spring-release'),
+  find: (context) => asNoticed(context, 'spring-release'),
   fix: ({ stepId, facts: { componentId } }, context) => ({
     words: { does: 'ease-first' },
     edits: draftedBefore(context, stepId, 'ease', componentId, {

@@ -7,6 +7,7 @@ import { convert, inSi, type Quantity, readQuantity, relativeGap } from '../../q
 import { bareTorqueIn, isPowerTool, isTorqueTool, turnsBySize } from '../../reading/en/wording';
 import { plausibleTorque, rangeIn, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
 import {
+  asNoticed,
   atStep,
   type CheckContext,
   changeStep,
@@ -41,36 +42,21 @@ export const torqueEarly: Rule<'torque-early'> = {
   id: 'torque-early',
   family: 'tightening',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'torque-early').map(({ step, on, notice: { componentId, heldId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, heldId],
-      facts: { componentId, heldId },
-    })),
+  find: (context) => asNoticed(context, 'torque-early'),
 };
 
 export const lockEarly: Rule<'lock-early'> = {
   id: 'lock-early',
   family: 'tightening',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'lock-early').map(({ step, on, notice: { componentId, fastenerId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, fastenerId],
-      facts: { componentId, fastenerId },
-    })),
+  find: (context) => asNoticed(context, 'lock-early'),
 };
 
 export const lockBeforeTorque: Rule<'lock-before-torque'> = {
   id: 'lock-before-torque',
   family: 'tightening',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'lock-before-torque').map(({ step, on, notice: { componentId, lockId } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId, lockId],
-      facts: { componentId, lockId },
-    })),
+  find: (context) => asNoticed(context, 'lock-before-torque'),
 };
 
 export const secondFigure: Rule<'second-figure'> = {
@@ -117,12 +103,7 @@ export const holeOccupied: Rule<'hole-occupied'> = {
   id: 'hole-occupied',
   family: 'tightening',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'hole-occupied').map(({ step, on, notice: { componentId, toolId, free, used } }) => ({
-      ...atStep(step, on),
-      componentIds: [componentId],
-      facts: { componentId, toolId, free, used },
-    })),
+  find: (context) => asNoticed(context, 'hole-occupied'),
 };
 
 const LOOSENS: readonly Step['verb'][] = ['loosen', 'take-off', 'draw', 'separate'];
