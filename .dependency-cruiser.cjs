@@ -19,6 +19,13 @@ module.exports = {
         pathNot: 'node_modules/(zod|pluralize|@types/pluralize)/',
       },
     },
+    {
+      name: 'bench-knows-no-language',
+      comment: 'what words mean is asked of core/reading, whatever the language',
+      severity: 'error',
+      from: { path: '^core/bench', pathNot: '[.]test[.]ts$' },
+      to: { path: '^core/(language|reading/en)' },
+    },
     { name: 'server-knows-no-screen', severity: 'error', from: { path: '^server' }, to: { path: '^web' } },
     {
       name: 'only-main-knows-the-demo',

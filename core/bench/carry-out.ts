@@ -2,7 +2,7 @@ import type { Step, Workbook } from '../model/procedure';
 import { UNSAID_MINUTES } from '../model/procedure';
 import type { Series } from '../model/series';
 import { stepBy } from '../model/setting';
-import { countIn, linesIn, standsInHoles } from '../reading/en/safety-words';
+import { countIn, linesIn, standsInHoles } from '../reading/words';
 import type { Surroundings } from './acting';
 import type { Carried } from './carried';
 import { type Explored, explore, merged, type Variant } from './facts';

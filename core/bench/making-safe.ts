@@ -10,7 +10,7 @@ import {
   runsPump,
   sharesWord,
   tellingWords,
-} from '../reading/en/safety-words';
+} from '../reading/words';
 import type { Acting } from './acting';
 import type { Piece } from './units';
 

@@ -1,5 +1,5 @@
 import type { Faces, Pose } from '../model/faces';
-import type { Line } from '../reading/en/safety-words';
+import type { Line } from '../reading/words';
 import type { Place } from './units';
 
 /** What a step did to a unit: laid out, put home, thrown away, or carried along in its host. */

@@ -1,7 +1,7 @@
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
 import { verbOf } from '../model/verbs';
-import { sharesWord } from '../reading/en/safety-words';
+import { sharesWord } from '../reading/words';
 import { Acting, type Surroundings } from './acting';
 import type { Now } from './facts';
 import { loosen, torque } from './fastening';

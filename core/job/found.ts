@@ -6,7 +6,8 @@ import type { StepRun } from './job';
 export interface Found {
   /** What was looked at or measured. */
   readonly where: string;
-  readonly sign: string;
+  /** What was seen, in the words of the look, or which limit was passed. */
+  readonly found: { readonly sign: string } | { readonly limit: 'under' | 'over' };
   readonly positionId: string | null;
   readonly follows: Consequence;
   readonly at: string;
@@ -18,7 +19,9 @@ export function foundIn(step: Step, run: StepRun): Found[] {
   const faults = run.looked.flatMap(({ lookId, faultId, positionId, at, by }): Found[] => {
     const look = step.looks?.find(({ id }) => id === lookId);
     const fault = look?.faults.find(({ id }) => id === faultId);
-    return look && fault ? [{ where: look.at, sign: fault.sign, positionId, follows: fault.follows, at, by }] : [];
+    return look && fault
+      ? [{ where: look.at, found: { sign: fault.sign }, positionId, follows: fault.follows, at, by }]
+      : [];
   });
   const worn = (step.measurements ?? []).flatMap((measurement): Found[] => {
     const out = run.measured.filter(
@@ -28,8 +31,8 @@ export function foundIn(step: Step, run: StepRun): Found[] {
       const [first] = out.filter((one) => one.positionId === positionId);
       if (!first) return [];
       const { at, by, verdict } = first;
-      const sign = verdict === 'under' ? 'under its limit' : 'over its limit';
-      return [{ where: measurement.what, sign, positionId, follows: measurement.follows, at, by }];
+      const found = { limit: verdict === 'under' ? ('under' as const) : ('over' as const) };
+      return [{ where: measurement.what, found, positionId, follows: measurement.follows, at, by }];
     });
   });
   return [...faults, ...worn];

@@ -235,8 +235,8 @@ describe('looks, lengths and places one by one', () => {
   test('what is found wrong is told with what follows, a worn part once however often it was measured', () => {
     const worn = run(looked('s1', 'step'), measured('s1', 1, 39.8), measured('s1', 2, 39.7), measured('s2', 1, 39.95));
     expect(foundIn(step, runOf(worn, stepId))).toMatchObject([
-      { where: 'surface', sign: 'a step', positionId: 's1', follows: 'renew' },
-      { where: 'diameter', sign: 'under its limit', positionId: 's1', follows: 'refer' },
+      { where: 'surface', found: { sign: 'a step' }, positionId: 's1', follows: 'renew' },
+      { where: 'diameter', found: { limit: 'under' }, positionId: 's1', follows: 'refer' },
     ]);
     expect(foundIn(step, runOf(run(...shaft2), stepId))).toEqual([]);
   });

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
+import { signsFor } from '../language/en/wear-signs';
 import type { Measurement } from '../model/procedure';
 import { convert } from '../quantity/quantity';
 import { judgeReading, type Measured, placesOf, summarise } from './measure';
-import { signsFor } from './signs';
 
 const mm = (value: number) => ({ value, unit: 'mm' as const });
 const PLUNGER: Measurement = {

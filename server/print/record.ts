@@ -3,6 +3,7 @@ import { type Entry, OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
+import { sayFound } from '#core/language/en/found';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
@@ -73,11 +74,11 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       const noted = run.overrides[what];
       return noted ? [{ ...noted, label: WORDS.overridden[what] }] : [];
     });
-    const found = foundIn(step, run).map(({ where, sign, positionId, follows, at, by }) => ({
-      at,
-      by,
-      label: WORDS.follows[follows],
-      text: [positionName(positionId), where, sign].filter(Boolean).join(', '),
+    const found = foundIn(step, run).map((one) => ({
+      at: one.at,
+      by: one.by,
+      label: WORDS.follows[one.follows],
+      text: [positionName(one.positionId), one.where, sayFound(one)].filter(Boolean).join(', '),
     }));
     return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem })), ...found].map(
       ({ label, text, by, at }) => ({

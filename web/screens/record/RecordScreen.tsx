@@ -6,6 +6,7 @@ import { OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
+import { sayFound } from '#core/language/en/found';
 import { photoShows } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
@@ -42,9 +43,13 @@ export function RecordScreen() {
         run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
-      ...foundIn(step, run).map(({ where, sign, positionId, follows, at, by }) => ({
-        label: t(`consequence.${follows}`),
-        noted: { at, by, text: `${[placeName(positionId), where].filter(Boolean).join(', ')}: ${sign}` },
+      ...foundIn(step, run).map((one) => ({
+        label: t(`consequence.${one.follows}`),
+        noted: {
+          at: one.at,
+          by: one.by,
+          text: `${[placeName(one.positionId), one.where].filter(Boolean).join(', ')}: ${sayFound(one)}`,
+        },
       })),
     ];
   }

@@ -2,7 +2,7 @@ import { Autocomplete, Button, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { signsFor } from '#core/judging/signs';
+import { signsFor } from '#core/language/en/wear-signs';
 import { CONSEQUENCES, type Consequence, type Look } from '#core/model/looks';
 import type { Measurement, Step } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';

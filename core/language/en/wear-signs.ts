@@ -1,5 +1,5 @@
-import type { ComponentKind } from '../model/kinds';
-import type { Consequence } from '../model/looks';
+import type { ComponentKind } from '../../model/kinds';
+import type { Consequence } from '../../model/looks';
 
 /** A sign of wear, what it points to, and what usually follows. Common practice throughout. */
 export interface WearSign {
