@@ -187,6 +187,33 @@ test('a question is asked at each place, and what follows is done where it was a
   await expect(page.getByRole('heading', { name: 'Fit the seat at shaft 2' })).toBeVisible();
 });
 
+test('steps are done together, one place after the other, with parts on the bench to begin with', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Block');
+  await typeLines(page, ['fit seal @each shaft +silicone grease', 'fit rotor @each shaft']);
+  await expect(page.getByText(/is neither on the cloth nor ready in the tray|are neither/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: /About this procedure/ }).click();
+  await page.getByRole('checkbox', { name: /Starts with parts on the bench/ }).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await page.getByRole('button', { name: /^Step 2, Fit rotors/ }).click();
+  await page.getByRole('button', { name: 'One by one', exact: true }).click();
+  await page.getByRole('combobox', { name: 'How it is gone through' }).click();
+  await page.getByRole('option', { name: 'with the step before, place by place' }).click();
+  await expect(page.getByText('Done with steps 1 to 2, one place after the other')).toBeVisible();
+  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByRole('button', { name: 'Release number 1' }).click();
+  await startJob(page, 'Block', 'SB-5005');
+  for (const told of ['the seal at shaft 1', 'the rotor at shaft 1', 'the seal at shaft 2', 'the rotor at shaft 2']) {
+    await expect(page.getByRole('heading', { name: `Fit ${told}`, exact: false, level: 1 })).toBeVisible();
+    await stepDone(page);
+  }
+  await expect(page.getByRole('button', { name: 'Finish and seal the record' })).toBeVisible();
+});
+
 test('what lies over a part is presumed, struck out or confirmed, and says what must come off to reach it', async ({
   page,
 }) => {

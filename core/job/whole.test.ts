@@ -1,5 +1,6 @@
 import { replay } from '../bench/replay';
 import { lyingFree, stateAfter } from '../bench/state';
+import { sayStep } from '../language/en/sentence';
 import type { Workbook } from '../model/procedure';
 import { branching } from '../testing/findings';
 import { typed } from '../testing/workbook';
@@ -72,4 +73,19 @@ describe('a block', () => {
     expect(steps[5]?.when?.[0]?.stepId).toBe(steps[4]?.id);
     expect(steps.some(({ blockId }) => blockId)).toBe(false);
   });
+  test('may be told as in a mirror from the second place on', () => {
+    const blocks = workbook.procedure.blocks!.map((block) => ({ ...block, mirrored: true as const }));
+    const { steps } = wholeChain({ ...workbook, procedure: { ...workbook.procedure, blocks } }).procedure;
+    expect(steps.map(({ mirrored }) => mirrored ?? false)).toEqual([false, false, false, true, true, true]);
+    expect(sayStep(steps[3]!, workbook.series)).toBe('Draw out the rotor at shaft 1, as a mirror image.');
+  });
+});
+
+test('the chain starts from the parts that its first module starts from', () => {
+  const down = typed(['fit rotor @each shaft']);
+  const first = { ...down.procedure, startsFrom: { is: 'parts' as const } };
+  const second = { ...typed(['draw rotor @each shaft'], { ...down, procedure: { ...down.procedure, steps: [] } }) };
+  const whole = wholeChain({ ...second, before: [first] });
+  expect(whole.procedure.startsFrom).toEqual({ is: 'parts' });
+  expect(lyingFree(replay(whole), stateAfter(replay(whole), 0))).toHaveLength(2);
 });

@@ -18,22 +18,27 @@ export function wholeChain(workbook: Workbook): Workbook {
     const ids = new Map(module.steps.map(({ id }) => [id, gone(id)]));
     for (const id of ids.values()) taken.add(id);
     const own = { ...module, steps: module.steps.map((step) => renamed(step, ids)) };
-    return stepRuns(own).flatMap(({ from, to, positionIds }) =>
-      repeated(own.steps.slice(from, to), positionIds, series),
-    );
+    return stepRuns(own).flatMap(({ from, to, positionIds }) => {
+      const block = module.blocks?.find(({ id }) => id === own.steps[from]?.blockId);
+      return repeated(own.steps.slice(from, to), positionIds, series, block?.mirrored ?? false);
+    });
   });
-  const { blocks: _expanded, ...whole } = procedure;
-  return { series, procedure: { ...whole, steps } };
+  const { blocks: _expanded, startsFrom: _ofTheFirst, ...whole } = procedure;
+  const { startsFrom } = modules[0] ?? procedure;
+  return { series, procedure: { ...whole, steps, ...(startsFrom && { startsFrom }) } };
 }
 
 /** The steps of a block, once for each place; those of the last place keep their ids, for what hangs on them outside. */
-function repeated(steps: readonly Step[], places: readonly string[] | null, series: Series): Step[] {
+function repeated(steps: readonly Step[], places: readonly string[] | null, series: Series, mirrored: boolean): Step[] {
   if (!places) return [...steps];
   const all = new Places(series);
   return places.flatMap((place, i) => {
     const isLast = i === places.length - 1;
     const ids = new Map(steps.map(({ id }) => [id, isLast ? id : `${id.slice(0, 60 - place.length)}--${place}`]));
-    return steps.map(({ blockId: _block, ...step }) => renamed(atPlace(step, place, series, all), ids));
+    const asFirst = i === 0 || !mirrored;
+    return steps.map(({ blockId: _block, ...step }) =>
+      renamed({ ...atPlace(step, place, series, all), ...(!asFirst && { mirrored: true as const }) }, ids),
+    );
   });
 }
 

@@ -77,7 +77,7 @@ export function PartFields({ component, series, onChange }: PartFieldsProps) {
         checked={component.matched}
         onChange={(event) => onChange({ matched: event.currentTarget.checked })}
       />
-      {(['keyed', 'leftHand', 'dry', 'brittle', 'springLoaded'] as const).map((trait) => (
+      {(['keyed', 'threaded', 'leftHand', 'dry', 'brittle', 'springLoaded'] as const).map((trait) => (
         <Checkbox
           key={trait}
           label={t(`part.${trait}`)}

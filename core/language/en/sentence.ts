@@ -69,7 +69,8 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
     add(end ? ' facing ' : ', facing ', sayDirection(toward, series), 'toward');
     if (clocking) add(', ', sayClocking(clocking), 'face');
   }
-  if (step.mirrored) pieces.push({ text: ', the other side as a mirror image' });
+  if (step.mirrored)
+    pieces.push({ text: step.positionIds.length === 1 ? ', as a mirror image' : ', the other side as a mirror image' });
   pieces.push({ text: '.' });
   return pieces;
 }

@@ -165,6 +165,13 @@ function ConsumableFields({ consumable, onChange }: ConsumableFieldsProps) {
         />
       </Group>
       <Group grow align="flex-start">
+        <DraftText
+          label={t('consumable.grade')}
+          placeholder={t('consumable.gradeHint')}
+          value={consumable.grade ?? ''}
+          maxLength={60}
+          onCommit={(grade) => say({ grade: grade || undefined })}
+        />
         <NumberInput
           label={t('consumable.openMinutes')}
           min={0}

@@ -17,6 +17,7 @@ import { useShelf } from '../shelf/ShelfScreen';
 import { ConsumableTable } from './ConsumableTable';
 import { Delete } from './Delete';
 import { KitList } from './KitList';
+import { PositionList } from './PositionList';
 import styles from './Series.module.css';
 import { StackList } from './StackList';
 import { ToolTable } from './ToolTable';
@@ -93,14 +94,12 @@ export function SeriesScreen() {
         <Title order={2} size="h4" mb="xs">
           {t('series.positions')}
         </Title>
-        <List mb={series.positionSets.length > 0 ? 'sm' : 0}>
-          {series.positionSets.map((set) => (
-            <List.Item key={set.id}>
-              {`${t('part.each', { name: set.name })}: ${set.positions.map((p) => p.name).join(', ')} `}
-              {writes && <Delete name={set.name} onDelete={() => change(without(series, 'positionSets', set.id))} />}
-            </List.Item>
-          ))}
-        </List>
+        <PositionList
+          series={series}
+          writes={writes}
+          change={change}
+          remove={({ id: gone }) => change(without(series, 'positionSets', gone))}
+        />
         {series.positionSets.length === 0 && (
           <Text className="quiet" mb="sm">
             {t('series.noPositions')}

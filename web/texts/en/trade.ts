@@ -98,6 +98,7 @@ export const tradeTexts = {
     mirror: 'The other places',
     same: 'the others likewise',
     mirrored: 'the others as in a mirror',
+    block: 'with the step before, place by place',
   },
   safety: {
     title: 'Before you begin',

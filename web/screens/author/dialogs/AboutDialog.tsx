@@ -1,4 +1,4 @@
-import { ActionIcon, Checkbox, Modal, NumberInput, Select, Stack, Text } from '@mantine/core';
+import { ActionIcon, Checkbox, Modal, MultiSelect, NumberInput, Select, Stack, Text } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import type { IntendedChange, Procedure } from '#core/model/procedure';
@@ -59,6 +59,7 @@ function AboutFields() {
         value={procedure.takesOver ?? null}
         onChange={(takesOver) => change({ takesOver: takesOver ?? undefined })}
       />
+      {!procedure.takesOver && <StartsFrom series={series} procedure={procedure} onChange={change} />}
       <Checkbox
         label={t('about.handsOn')}
         checked={procedure.handsOn ?? false}
@@ -73,6 +74,32 @@ interface PartProps {
   readonly series: Series;
   readonly procedure: Procedure;
   readonly onChange: (fields: About) => void;
+}
+
+/** A complete pump, or parts that lie on the bench. */
+function StartsFrom({ series, procedure, onChange }: PartProps) {
+  const { t } = useTranslation();
+  const { startsFrom } = procedure;
+  return (
+    <>
+      <Checkbox
+        label={t('about.startsFrom')}
+        checked={startsFrom !== undefined}
+        onChange={(event) => onChange({ startsFrom: event.currentTarget.checked ? { is: 'parts' } : undefined })}
+      />
+      {startsFrom && (
+        <MultiSelect
+          searchable
+          clearable
+          label={t('about.onBench')}
+          placeholder={startsFrom.componentIds ? '' : t('about.onBenchAll')}
+          data={series.components.map(({ id, name }) => ({ value: id, label: name }))}
+          value={startsFrom.componentIds ?? []}
+          onChange={(ids) => onChange({ startsFrom: { is: 'parts', ...(ids.length > 0 && { componentIds: ids }) } })}
+        />
+      )}
+    </>
+  );
 }
 
 function Kits({ series, procedure, onChange }: PartProps) {
@@ -97,6 +124,7 @@ function Kits({ series, procedure, onChange }: PartProps) {
               if (kit && Number(value) >= 1) set(kits.with(i, { ...kit, count: Number(value) }));
             }}
           />
+          <KitWhen procedure={procedure} kit={kits[i] ?? { kitId, count }} onKit={(kit) => set(kits.with(i, kit))} />
           <RemoveRow onClick={() => set(kits.toSpliced(i, 1))} />
         </div>
       ))}
@@ -111,6 +139,41 @@ function Kits({ series, procedure, onChange }: PartProps) {
         onChange={(kitId) => kitId && set([...kits, { kitId, count: 1 }])}
       />
     </div>
+  );
+}
+
+type LaidOutKit = NonNullable<Procedure['kits']>[number];
+
+interface KitWhenProps {
+  readonly procedure: Procedure;
+  readonly kit: LaidOutKit;
+  readonly onKit: (kit: LaidOutKit) => void;
+}
+
+/** The leather set or the PTFE set: a kit that only one answer asks for. */
+function KitWhen({ procedure, kit, onKit }: KitWhenProps) {
+  const { t } = useTranslation();
+  const answers = procedure.steps.flatMap(({ id, decision }, i) =>
+    (decision?.answers ?? []).map((answer) => ({
+      value: `${id} ${answer.id}`,
+      label: t('about.kitOn', { number: i + 1, answer: answer.text }),
+    })),
+  );
+  if (answers.length === 0) return <span />;
+  const [condition] = kit.when ?? [];
+  const { when: _always, ...always } = kit;
+  return (
+    <Select
+      aria-label={t('about.kitWhen')}
+      placeholder={t('about.kitAlways')}
+      clearable
+      data={answers}
+      value={condition ? `${condition.stepId} ${condition.answerIds[0]}` : null}
+      onChange={(chosen) => {
+        const [stepId, answerId] = chosen?.split(' ') ?? [];
+        onKit(stepId && answerId ? { ...kit, when: [{ stepId, answerIds: [answerId] }] } : always);
+      }}
+    />
   );
 }
 

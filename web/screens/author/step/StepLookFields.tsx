@@ -1,4 +1,4 @@
-import { Autocomplete, Button, Select, TagsInput } from '@mantine/core';
+import { Autocomplete, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -249,57 +249,6 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
         />
         <ConsequenceSelect value={measurement.follows} onChange={(follows) => onChange({ ...measurement, follows })} />
       </div>
-    </div>
-  );
-}
-
-/** How a step that repeats is gone through: at once or one by one, in which order, and whether mirrored. */
-export function RepeatFields({ step, series, change }: LookFieldsProps) {
-  const { t } = useTranslation();
-  const places = series.positionSets.flatMap((set) => set.positions);
-  const own = step.targets.flatMap(({ componentId }) => {
-    const id = componentById(series, componentId)?.positionSetId;
-    return series.positionSets.find((set) => set.id === id)?.positions ?? [];
-  });
-  const order = step.positionIds.length > 0 ? step.positionIds : [...new Set(own.map(({ id }) => id))];
-  return (
-    <div className={styles.several}>
-      <Select
-        aria-label={t('repeat.how')}
-        allowDeselect={false}
-        data={[
-          { value: 'together', label: t('repeat.together') },
-          { value: 'one', label: t('repeat.oneByOne') },
-        ]}
-        value={step.oneByOne ? 'one' : 'together'}
-        onChange={(how) => change({ oneByOne: how === 'one' || undefined })}
-      />
-      {step.oneByOne && (
-        <div className={styles.order}>
-          {order.map((id, i) => (
-            <Button
-              key={id}
-              size="compact-sm"
-              variant="default"
-              disabled={i === 0}
-              aria-label={t('repeat.earlier', { name: places.find((place) => place.id === id)?.name ?? '' })}
-              onClick={() => change({ positionIds: order.toSpliced(i, 1).toSpliced(i - 1, 0, id) })}
-            >
-              {`${i + 1}  ${places.find((place) => place.id === id)?.name ?? ''}`}
-            </Button>
-          ))}
-        </div>
-      )}
-      <Select
-        aria-label={t('repeat.mirror')}
-        allowDeselect={false}
-        data={[
-          { value: 'same', label: t('repeat.same') },
-          { value: 'mirrored', label: t('repeat.mirrored') },
-        ]}
-        value={step.mirrored ? 'mirrored' : 'same'}
-        onChange={(how) => change({ mirrored: how === 'mirrored' || undefined })}
-      />
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
+import { stepRuns } from '#core/bench/passes';
 import { stateAfter } from '#core/bench/state';
 import { conditionOf } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
@@ -50,6 +51,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
   if (!step) return <EmptyStep writes={writes} />;
 
   const condition = conditionOf(step, workbook);
+  const block = stepRuns(procedure).find(({ from, to, positionIds }) => positionIds && from <= index && index < to);
   const { poses } = stateAfter(timelineTo(workbook, index), index);
   const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
     (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
@@ -90,6 +92,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
         )}
       </div>
       {condition && <p className={styles.only}>{t('step.only', { condition })}</p>}
+      {block && <p className={styles.only}>{t('step.inBlock', { from: block.from + 1, to: block.to })}</p>}
       {step.drafted && (
         <div className={styles.drafted}>
           <span>{t('step.drafted')}</span>

@@ -23,8 +23,9 @@ import {
 } from './StepBranchFields';
 import { newId, TorqueFields, TorqueThreadFields } from './StepFieldKinds';
 import { AppliedFields, CautionFields } from './StepListFields';
-import { LookFields, MeasurementFields, RepeatFields } from './StepLookFields';
+import { LookFields, MeasurementFields } from './StepLookFields';
 import { ClipFields, PictureFields } from './StepPictureFields';
+import { RepeatFields } from './StepRepeatFields';
 
 export interface StepExtraProps {
   readonly step: Step;
@@ -124,7 +125,12 @@ export const STEP_EXTRAS = {
   },
   pictures: { label: 'step.add.pictures', holds: ['pictures'], list: true, Fields: PictureFields },
   clips: { label: 'step.add.clips', holds: ['clips'], list: true, Fields: ClipFields },
-  repeat: { label: 'step.add.repeat', holds: ['oneByOne', 'mirrored'], fits: isRepeated, Fields: RepeatFields },
+  repeat: {
+    label: 'step.add.repeat',
+    holds: ['oneByOne', 'mirrored', 'blockId'],
+    fits: isRepeated,
+    Fields: RepeatFields,
+  },
   text: { label: 'step.add.text', holds: ['text'], Fields: OwnWordsField },
   minutes: { label: 'step.minutes', holds: ['minutes'], Fields: MinutesField },
   question: { label: 'step.decision', holds: ['decision'], Fields: DecisionFields },
