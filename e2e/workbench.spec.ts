@@ -201,7 +201,7 @@ test('steps are done together, one place after the other, with parts on the benc
   await page.getByRole('button', { name: 'One by one', exact: true }).click();
   await page.getByRole('combobox', { name: 'How it is gone through' }).click();
   await page.getByRole('option', { name: 'with the step before, place by place' }).click();
-  await expect(page.getByText('Done with steps 1 to 2, one place after the other')).toBeVisible();
+  await expect(page.getByText('Steps 1 to 2 are done together, one place after the other')).toBeVisible();
   await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();

@@ -5,7 +5,7 @@ export const seriesTexts = {
     note: 'Note',
     procedures: 'Procedures',
     positions: 'Positions',
-    within: 'Say where these lie',
+    within: 'Choose what these lie in',
     liesIn: '{{name}} lies in',
     lying: '{{name}} (in {{within}})',
     noPositions: 'Nothing repeats in this pump.',

@@ -24,7 +24,7 @@ export const stepTexts = {
     confirm: 'Confirm',
     proposed: 'Drafted, and not looked at yet',
     only: 'Only {{condition}}',
-    inBlock: 'Done with steps {{from}} to {{to}}, one place after the other',
+    inBlock: 'Steps {{from}} to {{to}} are done together, one place after the other',
     decision: 'Question',
     question: 'Question',
     questionHint: 'Did the seat come out with the ball?',
