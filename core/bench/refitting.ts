@@ -82,6 +82,8 @@ function noteClosedOver(acting: Acting, piece: Piece, host: string | null): void
       .get(under.componentId)
       ?.coveredBy?.find((c) => c.componentId === piece.componentId)?.said;
     if (said === 'clear' || (underAt <= offAt && !sure)) continue;
+    // What came off later lies underneath only where both came off at the same place.
+    if (!sure && !acting.meet(under.positionId, piece.positionId)) continue;
     const underHost = acting.read('host', under.id);
     const inIt = underHost === piece.id;
     // Into a host on the bench it closes over what sits in that host only.

@@ -75,9 +75,17 @@ export function isPhotographed(timeline: Timeline, { from, coveredAt }: LastLook
   return timeline.frames.slice(from, coveredAt).some(({ step }) => step.photo !== undefined || step.verb === 'photo');
 }
 
-/** How the pump was found can be seen until this step cleans or renews something; -1 when none does. */
+/**
+ * How the pump was found can be seen until this step cleans or renews something; -1 when none does. Flushing a pump
+ * that is still closed takes no evidence away.
+ */
 export function asFoundEnds(steps: readonly Step[]): number {
-  return steps.findIndex((step) => step.verb === 'clean' || verbOf(step.verb).effect === 'renews');
+  const opened = steps.findIndex(
+    ({ verb }) => ['takes', 'opens'].includes(verbOf(verb).effect) && verb !== 'disconnect',
+  );
+  return steps.findIndex(
+    ({ verb }, i) => (verb === 'clean' && opened >= 0 && i > opened) || verbOf(verb).effect === 'renews',
+  );
 }
 
 /** The steps that disturb what was found: each opens something, and a photo before or at one of them is evidence. */

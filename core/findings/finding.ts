@@ -132,7 +132,7 @@ export interface FactsOf {
   'never-looked': One;
   'look-late': One;
   // evidence
-  'no-last-look': One & { readonly coveredAt: At; readonly coveredById: Id };
+  'no-last-look': Record<never, never>;
   'no-as-found': { readonly disturbedAt: At };
   // words
   'text-differs': {

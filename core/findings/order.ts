@@ -61,9 +61,16 @@ function findDisorders(context: CheckContext): Disorder[] {
     const isBolted = threaded.has(other.id) && !threaded.has(over.id);
     if (isBolted && over.heldBy?.includes(other.id)) return [];
     if (over.kind === other.kind && runsSideBySide(over.kind)) return [];
+    // Lines are connected beside one another.
+    const otherTaking = timeline.frames[log.takings.findLast(isTakenBefore(under.id, index))?.off ?? -1]?.step;
+    if (taking?.verb === 'disconnect' && otherTaking?.verb === 'disconnect') return [];
     if (((!closes && isClosed) || isBolted) && taking) return [{ at: 'taking', ...found, step: taking }];
     return [{ at: 'refitting', ...found }];
   });
+}
+
+function isTakenBefore(pieceId: string, index: number) {
+  return (taking: MovesLog['takings'][number]) => taking.pieceId === pieceId && taking.off < index;
 }
 
 interface MovesLog {
@@ -124,7 +131,7 @@ function isSideBySide(
   homeAt: number,
 ): boolean {
   const upper = takings.find(({ off }) => off === takenAt)?.layer;
-  const under = takings.findLast(({ pieceId, off }) => pieceId === underId && off < homeAt)?.layer;
+  const under = takings.findLast(isTakenBefore(underId, homeAt))?.layer;
   if (upper === undefined || under === undefined || upper === under) return false;
   // A part by itself is no assembly.
   const parts = new Set(

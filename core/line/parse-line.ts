@@ -81,7 +81,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
   const segments = splitLine(typed);
   const faults: LineFault[] = [];
   const said = segments.find((segment) => segment.sign === 'said')?.text.trim() ?? '';
-  const opening = readVerb(said);
+  const opening = readVerb(said, (words) => byName(series.components, words) !== undefined);
   if (!opening) faults.push({ kind: 'no-verb', word: said.split(/\s+/)[0] ?? '' });
 
   const object = opening
@@ -124,6 +124,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
       }
       case '>': {
         const [, end, toward] =
+          /^(.+?)\s+(?:facing\s+)?(away\s+from\s+.+)$/i.exec(words) ??
           /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ??
           /^(.+?)\s+((?:up|down|out|in)(?:wards?)?)$/i.exec(words) ??
           [];

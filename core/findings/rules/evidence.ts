@@ -1,25 +1,28 @@
-import { asFoundEnds, asFoundPoints, isPhotographed, lastLooks } from '../../evidence/looks';
+import { asFoundEnds, asFoundPoints, isPhotographed, type LastLook, lastLooks } from '../../evidence/looks';
 import type { Component } from '../../model/series';
-import { changeStep, componentOf, type Rule, stepOf } from '../rule';
+import { type CheckContext, changeStep, componentOf, type Rule, stepOf } from '../rule';
 
 export const noLastLook: Rule<'no-last-look'> = {
   id: 'no-last-look',
   family: 'evidence',
   severity: 'advise',
-  find: (context) =>
-    lastLooks(context.timeline)
-      .filter(({ componentId }) => hidesMistakes(componentOf(context, componentId)))
-      .filter((look) => look.coveredById !== undefined && !isPhotographed(context.timeline, look))
-      .flatMap(({ componentId, from, coveredAt, coveredById }) => {
-        const step = context.timeline.frames[from]?.step;
-        if (!step || !coveredById) return [];
-        return [{ stepId: step.id, componentIds: [componentId], facts: { componentId, coveredAt, coveredById } }];
-      }),
-  fix: ({ stepId }, context) => {
-    const step = stepOf(context, stepId);
-    return step && { words: { does: 'ask-photo' }, edits: [changeStep(step, { photo: {} })] };
+  find: (context) => {
+    const missed = missedLooks(context);
+    const stepId = context.timeline.frames[missed[0]?.from ?? -1]?.step.id;
+    if (!stepId) return [];
+    return [{ stepId, componentIds: [...new Set(missed.map(({ componentId }) => componentId))], facts: {} }];
+  },
+  fix: (_finding, context) => {
+    const steps = new Set(missedLooks(context).flatMap(({ from }) => context.timeline.frames[from]?.step ?? []));
+    return { words: { does: 'ask-photo' }, edits: [...steps].map((step) => changeStep(step, { photo: {} })) };
   },
 };
+
+function missedLooks(context: CheckContext): LastLook[] {
+  return lastLooks(context.timeline)
+    .filter(({ componentId }) => hidesMistakes(componentOf(context, componentId)))
+    .filter((look) => look.coveredById !== undefined && !isPhotographed(context.timeline, look));
+}
 
 /** Of a part that goes in either way and at any angle the facing is soon seen to be right. */
 function hidesMistakes(component: Component | undefined): boolean {

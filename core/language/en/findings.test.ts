@@ -228,7 +228,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
       'seal',
       { keyed: true },
     ),
-    'No photo shows the seal before step 4 puts the cover over it.',
+    'No photo shows how the seal sits before something covers it.',
   ],
   'no-as-found': [
     typed(['take off gasket', 'clean gasket', 'fit gasket']),

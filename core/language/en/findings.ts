@@ -226,7 +226,7 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'look-late': (f, say) =>
     `${say.step(f)}, comes when the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is', 'are')} back in the pump.`,
   'no-last-look': (f, say) =>
-    `No photo shows the ${say.part(f.facts.componentId)} before step ${f.facts.coveredAt + 1} puts the ${say.part(f.facts.coveredById)} over ${say.agree(f.facts.componentId, 'it', 'them')}.`,
+    `No photo shows how ${say.parts(f.componentIds)} ${f.componentIds.length > 1 ? 'sit' : say.agree(f.componentIds[0] ?? '', 'sits', 'sit')} before something covers ${f.componentIds.length > 1 ? 'them' : say.agree(f.componentIds[0] ?? '', 'it', 'them')}.`,
   'no-as-found': (f) => `No photo shows what was found before step ${f.facts.disturbedAt + 1} cleans or renews it.`,
   'text-differs': (f, say) => {
     const { only, what, name, where, more } = f.facts;

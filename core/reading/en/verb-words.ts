@@ -135,14 +135,24 @@ const phrases: readonly { phrase: string; verb: Verb }[] = VERB_IDS.flatMap((ver
   VERB_WORDS[verb].map((phrase) => ({ phrase, verb })),
 ).sort((a, b) => b.phrase.length - a.phrase.length);
 
-/** The verb that opens `text` and what follows it. The longest phrase wins, so "take off" is not "take". */
-export function readVerb(text: string): { verb: Verb; phrase: string; rest: string } | undefined {
+interface Opening {
+  readonly verb: Verb;
+  readonly phrase: string;
+  readonly rest: string;
+}
+
+/**
+ * The verb that opens `text` and what follows it. The longest phrase wins, so "take off" is not "take", unless a shorter
+ * one leaves a known part: "open valve cage" takes a cage apart and opens no valve.
+ */
+export function readVerb(text: string, isPart: (words: string) => boolean = () => false): Opening | undefined {
   const trimmed = text.trimStart();
   const folded = trimmed.toLowerCase();
-  const hit = phrases.find(({ phrase }) => folded === phrase || folded.startsWith(`${phrase} `));
-  if (!hit) return undefined;
-  const rest = trimmed.slice(hit.phrase.length).trim();
-  return { verb: byObject(hit.verb, hit.phrase, rest), phrase: hit.phrase, rest };
+  const hits = phrases
+    .filter(({ phrase }) => folded === phrase || folded.startsWith(`${phrase} `))
+    .map(({ verb, phrase }) => ({ verb, phrase, rest: trimmed.slice(phrase.length).trim() }));
+  const hit = hits.find(({ rest }) => isPart(rest)) ?? hits[0];
+  return hit && { ...hit, verb: byObject(hit.verb, hit.phrase, hit.rest) };
 }
 
 /** Opened by a valve, not taken apart. */

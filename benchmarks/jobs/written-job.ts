@@ -1,0 +1,151 @@
+import { applyEdits, type Edit } from '#core/edits/edit';
+import { applyLine } from '#core/line/apply-line';
+import { parseLine } from '#core/line/parse-line';
+import { Procedure, type Step, type Workbook } from '#core/model/procedure';
+import { type Component, type Consumable, type Kit, type PositionSet, Series, type Stack } from '#core/model/series';
+
+/** What things are called, turned into their ids once all lines are typed. */
+export interface Named {
+  readonly part: (name: string) => string;
+  readonly place: (name: string) => string;
+  readonly tool: (name: string) => string;
+  readonly consumable: (name: string) => string;
+  /** The id of the step that a line typed. */
+  readonly step: (line: string) => string;
+}
+
+/** Fields, or what makes them of names and of what was typed. */
+export type Filled<T> = Partial<T> | ((named: Named, typed: T) => Partial<T>);
+
+/** A line as it is typed, and the fields of its step that are filled in by hand. */
+export interface WrittenLine {
+  /** Stays with the line when others are left out or moved. */
+  readonly key: string;
+  readonly line: string;
+  readonly fields?: Filled<Step>;
+}
+
+/** A whole job as a trainer writes it: lines, fields of steps, and what the pages of the series say. */
+export interface WrittenJob {
+  readonly name: string;
+  readonly positionSets: readonly PositionSet[];
+  readonly lines: readonly WrittenLine[];
+  readonly parts?: Readonly<Record<string, Filled<Component>>>;
+  readonly consumables?: Readonly<Record<string, Partial<Consumable>>>;
+  readonly stacks?: (named: Named) => Stack[];
+  readonly kits?: (named: Named) => Kit[];
+  readonly about?: Filled<Procedure>;
+}
+
+export function lines(...typed: readonly (string | readonly [string, Filled<Step>])[]): WrittenLine[] {
+  return typed.map((written, i) => {
+    const [line, fields] = typeof written === 'string' ? [written] : written;
+    return { key: String(i + 1), line, ...(fields && { fields }) };
+  });
+}
+
+/** Where the figure of a torque comes from, what is on its thread (nothing where no compound is named), and the rest. */
+export function sourced(source: string, compound?: string, rest?: Partial<Step> | ((named: Named) => Partial<Step>)) {
+  return (named: Named, { torque }: Step): Partial<Step> => {
+    const thread = compound
+      ? { is: 'with' as const, consumableId: named.consumable(compound) }
+      : { is: 'dry' as const };
+    return {
+      ...(torque && { torque: { ...torque, source, thread } }),
+      ...(typeof rest === 'function' ? rest(named) : rest),
+    };
+  };
+}
+
+export function places(name: string, ...names: readonly string[]): PositionSet {
+  const id = name.replaceAll(' ', '-');
+  return { id, name, positions: names.map((place) => ({ id: place.replaceAll(' ', '-'), name: place })) };
+}
+
+/** The workbook that comes of writing a job; a line that is not understood throws. */
+export function workbookOf(job: WrittenJob): Workbook {
+  const blank: Workbook = {
+    series: Series.parse({
+      id: 'series',
+      name: job.name,
+      code: 'W-1',
+      pumpType: 'other',
+      positionSets: job.positionSets,
+    }),
+    procedure: { id: 'procedure', seriesId: 'series', title: job.name, steps: [] },
+  };
+  const typed = job.lines.reduce((workbook, { key, line }) => {
+    let made = 0;
+    const parsed = parseLine(line, workbook.series);
+    const applied = applyLine(workbook, parsed, workbook.procedure.steps.length - 1, () => `line-${key}-${++made}`);
+    if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
+    return inTypedOrder(workbook, applied.edits, key);
+  }, blank);
+  return filledIn(typed, job);
+}
+
+/** The step stands where it was typed, whatever its stage. */
+function inTypedOrder(workbook: Workbook, edits: readonly Edit[], key: string): Workbook {
+  const index = workbook.procedure.steps.length;
+  const ordered = edits.map(
+    (edit): Edit => (edit.kind === 'insert' ? { ...edit, index, step: { ...edit.step, id: stepIdOf(key) } } : edit),
+  );
+  return applyEdits(workbook, ordered);
+}
+
+function stepIdOf(key: string): string {
+  return `step-${key}`;
+}
+
+function filledIn(workbook: Workbook, job: WrittenJob): Workbook {
+  const { series, procedure } = workbook;
+  const named = namesOf(workbook, job);
+  const fill = <T extends object>(thing: T, fields: Filled<T> | undefined): T =>
+    fields
+      ? { ...thing, ...(withoutMissing(typeof fields === 'function' ? fields(named, thing) : fields) as T) }
+      : thing;
+  return {
+    series: Series.parse({
+      ...series,
+      components: series.components.map((part) => fill(part, job.parts?.[part.name])),
+      consumables: series.consumables.map((one) => fill(one, job.consumables?.[one.name])),
+      ...(job.stacks && { stacks: withoutMissing(job.stacks(named)) as Stack[] }),
+      ...(job.kits && { kits: withoutMissing(job.kits(named)) as Kit[] }),
+    }),
+    procedure: Procedure.parse({
+      ...fill(procedure, job.about),
+      steps: procedure.steps.map((step, i) => fill(step, job.lines[i]?.fields)),
+    }),
+  };
+}
+
+function namesOf({ series }: Workbook, job: WrittenJob): Named {
+  const idIn = (list: readonly { readonly id: string; readonly name: string }[]) => (name: string) =>
+    list.find((thing) => thing.name === name)?.id ?? MISSING;
+  return {
+    part: idIn(series.components),
+    place: idIn(job.positionSets.flatMap(({ positions }) => positions)),
+    tool: idIn(series.tools),
+    consumable: idIn(series.consumables),
+    step: (line) => {
+      const written = job.lines.find((candidate) => candidate.line.startsWith(line));
+      return written ? stepIdOf(written.key) : MISSING;
+    },
+  };
+}
+
+/** What a job without some of its lines cannot name, because no line typed it. */
+const MISSING = 'missing';
+
+/** The same without what names something missing: a field, or the whole item of a list that is about it. */
+function withoutMissing(value: unknown): unknown {
+  if (Array.isArray(value)) return value.filter((item) => !isAboutMissing(item)).map(withoutMissing);
+  if (typeof value !== 'object' || value === null) return value;
+  const kept = Object.entries(value).filter(([, field]) => field !== MISSING && !isAboutMissing(field));
+  return Object.fromEntries(kept.map(([key, field]) => [key, withoutMissing(field)]));
+}
+
+function isAboutMissing(value: unknown): boolean {
+  if (value === MISSING) return true;
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && Object.values(value).includes(MISSING);
+}

@@ -1,0 +1,341 @@
+import type { Component } from '#core/model/series';
+import { does, type Mistake, type Planted, refilled, refits, type TypedJob, type TypedLine, takes } from './mistake';
+
+/** What goes wrong in fields and on the pages of the series, what is kept from a sister series, and what the words say. */
+
+/** The job with one part of the series said otherwise. */
+const resaid =
+  (change: (part: Component, job: TypedJob) => Partial<Component> | undefined) =>
+  (job: TypedJob): Planted[] =>
+    job.workbook.series.components.flatMap((part, i) => {
+      const fields = change(part, job);
+      if (!fields) return [];
+      const changed = Object.fromEntries(
+        Object.entries({ ...part, ...fields }).filter(([, value]) => value !== undefined),
+      ) as Component;
+      const { series } = job.workbook;
+      const workbook = { ...job.workbook, series: { ...series, components: series.components.with(i, changed) } };
+      return [{ workbook, parts: [part.name], keys: [], what: part.name }];
+    });
+
+const partNamed = ({ workbook }: TypedJob, name: string) =>
+  workbook.series.components.find((part) => part.name === name);
+const firstMeasure = ({ step }: TypedLine) => step.measurements?.[0];
+const remeasured = (change: (measurement: NonNullable<ReturnType<typeof firstMeasure>>) => object) =>
+  refilled((line) => {
+    const measurement = firstMeasure(line);
+    return measurement && { measurements: [{ ...measurement, ...change(measurement) }] };
+  });
+
+const FIELDS: readonly Mistake[] = [
+  {
+    kind: 'condition forgotten',
+    plant: refilled(({ step, verb }) => (step.when && verb !== 'soak' ? { when: undefined } : undefined)),
+  },
+  {
+    kind: 'condition on the same answer twice',
+    plant: refilled(({ step }, { typed }) => {
+      const other = typed.find((line) => line.step.when && line.step.when !== step.when);
+      return step.when && other ? { when: other.step.when } : undefined;
+    }),
+  },
+  {
+    kind: 'step of an answer deleted',
+    plant: (job) =>
+      job.typed
+        .filter(({ step }) => step.when)
+        .map((line) => ({
+          workbook: {
+            ...job.workbook,
+            procedure: { ...job.workbook.procedure, steps: job.workbook.procedure.steps.toSpliced(line.index, 1) },
+          },
+          parts: line.parts,
+          keys: job.typed.filter(({ step }) => step.decision).map(({ key }) => key),
+          what: line.line,
+        })),
+  },
+  {
+    kind: 'look without a verdict',
+    plant: refilled(({ step }) =>
+      step.looks?.[0] ? { looks: [{ ...step.looks[0], sound: 'OK', faults: [] }] } : undefined,
+    ),
+  },
+  {
+    kind: 'renewal by a look, and no spare',
+    plant: (job) =>
+      resaid((part, { typed }) => {
+        const looked = typed.some(
+          (line) =>
+            line.parts.includes(part.name) &&
+            line.step.looks?.some(({ faults }) => faults.some(({ follows }) => follows === 'renew')),
+        );
+        return looked && part.partNumber ? { partNumber: undefined } : undefined;
+      })(job),
+  },
+  {
+    kind: 'limits the wrong way about',
+    plant: remeasured(({ least, nominal }) => ({
+      least: nominal && { ...nominal, value: nominal.value + 1 },
+      most: least,
+    })),
+  },
+  {
+    kind: 'new size outside the limits',
+    plant: remeasured(({ nominal }) => ({ nominal: nominal && { ...nominal, value: nominal.value / 2 } })),
+  },
+  { kind: 'limit in another unit', plant: remeasured(({ least }) => ({ least: least && { ...least, unit: 'in' } })) },
+  { kind: 'limits left out', plant: remeasured(() => ({ least: undefined, most: undefined })) },
+  { kind: 'measuring tool left out', plant: refilled((line) => (firstMeasure(line) ? { toolIds: [] } : undefined)) },
+  { kind: 'aid left in', plant: refilled(({ step }) => (step.aidsOut ? { aidsOut: undefined } : undefined)) },
+  { kind: 'aid never put in', plant: refilled(({ step }) => (step.aidsIn ? { aidsIn: undefined } : undefined)) },
+  {
+    kind: 'second reading that disagrees',
+    plant: refilled(
+      ({ step }) =>
+        step.torque && {
+          torque: {
+            ...step.torque,
+            also: { value: Math.round(step.torque.figure.value * 8.85 * 1.2), unit: 'lbf·in' },
+          },
+        },
+    ),
+  },
+  {
+    kind: 'where it came from left out',
+    plant: refilled(({ step }) => (step.fromPositionId ? { fromPositionId: undefined } : undefined)),
+  },
+  {
+    kind: 'shaft position that nothing turns to',
+    plant: refilled((line) =>
+      takes(line) && !line.step.shaftAt ? { shaftAt: 'the second rod fully out' } : undefined,
+    ),
+  },
+  {
+    kind: 'kit one short',
+    plant: ({ workbook }) =>
+      (workbook.procedure.kits ?? []).map((kit, i) => ({
+        workbook:
+          kit.count > 1
+            ? {
+                ...workbook,
+                procedure: {
+                  ...workbook.procedure,
+                  kits: workbook.procedure.kits?.with(i, { ...kit, count: kit.count - 1 }),
+                },
+              }
+            : {
+                ...workbook,
+                series: {
+                  ...workbook.series,
+                  kits: workbook.series.kits.map((other) =>
+                    other.id === kit.kitId ? { ...other, contents: other.contents.slice(1) } : other,
+                  ),
+                },
+              },
+        parts:
+          workbook.series.kits
+            .find(({ id }) => id === kit.kitId)
+            ?.contents.flatMap(
+              ({ componentId }) => workbook.series.components.find(({ id }) => id === componentId)?.name ?? [],
+            ) ?? [],
+        keys: [],
+        what: kit.kitId,
+      })),
+  },
+  {
+    kind: 'intended change not said',
+    plant: ({ workbook }) =>
+      workbook.procedure.intends
+        ? [
+            {
+              workbook: {
+                ...workbook,
+                procedure: { ...workbook.procedure, intends: [] },
+                series: {
+                  ...workbook.series,
+                  components: workbook.series.components.map((part) =>
+                    workbook.procedure.intends?.some((change) => change.componentId === part.id)
+                      ? { ...part, matched: true }
+                      : part,
+                  ),
+                },
+              },
+              parts: workbook.procedure.intends.flatMap(
+                (change) => workbook.series.components.find(({ id }) => id === change.componentId)?.name ?? [],
+              ),
+              keys: [],
+              what: 'intends',
+            },
+          ]
+        : [],
+  },
+];
+
+const SISTER: readonly Mistake[] = [
+  {
+    kind: "the sister's figure beside the right one",
+    plant: (job) =>
+      job.typed.filter(does('torque')).map((line) => {
+        const torque = line.step.torque;
+        const again = {
+          ...line.step,
+          id: 'again',
+          ...(torque && {
+            torque: { ...torque, figure: { ...torque.figure, value: Math.round(torque.figure.value * 1.25) } },
+          }),
+        };
+        const { steps } = job.workbook.procedure;
+        return {
+          workbook: {
+            ...job.workbook,
+            procedure: { ...job.workbook.procedure, steps: steps.toSpliced(line.index + 1, 0, again) },
+          },
+          parts: line.parts,
+          keys: [line.key],
+          what: line.line,
+        };
+      }),
+  },
+  {
+    kind: 'the face of a sister on the page of the part',
+    plant: resaid((part) =>
+      part.keyed && part.faces?.end
+        ? { faces: { ...part.faces, toward: { ...part.faces.toward, away: true } } }
+        : undefined,
+    ),
+  },
+  {
+    kind: 'one more ring on the page than is handled',
+    plant: (job) =>
+      resaid((part) => (part.kind === 'packing' || part.kind === 'spring' ? { count: part.count + 1 } : undefined))({
+        ...job,
+        workbook: {
+          ...job.workbook,
+          procedure: {
+            ...job.workbook.procedure,
+            steps: job.workbook.procedure.steps.map((step) =>
+              takesCount(step, job)
+                ? {
+                    ...step,
+                    targets: step.targets.map((target) => ({
+                      ...target,
+                      count: partById(job, target.componentId)?.count,
+                    })),
+                  }
+                : step,
+            ),
+          },
+        },
+      } as TypedJob),
+  },
+];
+
+function partById({ workbook }: TypedJob, id: string) {
+  return workbook.series.components.find((part) => part.id === id);
+}
+/** Steps that name how many there are. */
+function takesCount(step: TypedLine['step'], job: TypedJob) {
+  return step.targets.some(({ componentId }) => ['packing', 'spring'].includes(partById(job, componentId)?.kind ?? ''));
+}
+
+const told = (say: (line: TypedLine, job: TypedJob) => string | undefined) =>
+  refilled((line, job) => {
+    const text = say(line, job);
+    return text === undefined ? undefined : { detail: [line.step.detail, text].filter(Boolean).join(' ') };
+  });
+const plural = (name: string) => `${name}s`;
+
+const WORDS: readonly Mistake[] = [
+  {
+    kind: 'words: another figure',
+    plant: told(({ step }) => step.torque && `Tighten to ${step.torque.figure.value + 15} N·m.`),
+  },
+  {
+    kind: 'words: a figure where the step has none',
+    plant: told((line) => (does('start-by-hand')(line) ? 'Tighten to 31 N·m.' : undefined)),
+  },
+  {
+    kind: 'words: a figure without unit',
+    plant: told(({ step }) => (step.torque ? 'Tighten to 218 pounds.' : undefined)),
+  },
+  {
+    kind: 'words: to specification',
+    plant: told((line) => (does('torque')(line) ? 'Tighten to specification.' : undefined)),
+  },
+  { kind: 'words: as shown', plant: told((line) => (refits(line) ? 'As shown in the diagram.' : undefined)) },
+  {
+    kind: 'words: another tool',
+    plant: told((line) => (takes(line) && line.step.toolIds.length > 0 ? 'Use a 14 mm spanner.' : undefined)),
+  },
+  {
+    kind: 'words: another size',
+    plant: told((line) =>
+      /\/(socket|hex key|spanner), \d+ mm/.test(line.line)
+        ? line.line.replace(/.*\/(socket|hex key|spanner), \d+ mm.*/, 'Use the 41 mm $1.')
+        : undefined,
+    ),
+  },
+  {
+    kind: 'words: the other way round',
+    plant: told(({ step }) =>
+      step.faces?.end && step.faces.toward.is === 'pressure'
+        ? `The ${step.faces.end} faces away from the pressure.`
+        : undefined,
+    ),
+  },
+  {
+    kind: 'words: the other side',
+    plant: told((line, { job }) => {
+      const set = job.positionSets.find(({ positions }) => positions.some(({ id }) => id === line.step.positionIds[0]));
+      const other = set?.positions.find(({ id }) => id !== line.step.positionIds[0]);
+      return line.step.positionIds.length === 1 && other && refits(line) ? `Start at the ${other.name}.` : undefined;
+    }),
+  },
+  {
+    kind: 'words: another number',
+    plant: told((line, job) => {
+      const [name = ''] = line.parts;
+      const count = partNamed(job, name)?.count ?? 1;
+      return count > 2 && (refits(line) || does('torque')(line))
+        ? `All ${count - 2} ${plural(name)} go in.`
+        : undefined;
+    }),
+  },
+  {
+    kind: 'words: the old one again',
+    plant: told((line, job) =>
+      refits(line) && partNamed(job, line.parts[0] ?? '')?.renewal === 'always'
+        ? `Refit the old ${line.parts[0]}.`
+        : undefined,
+    ),
+  },
+  {
+    kind: 'words: another grease',
+    plant: told((line) =>
+      refits(line) && line.step.applications.length > 0 ? 'Coat it with petroleum jelly.' : undefined,
+    ),
+  },
+  {
+    kind: 'words: dry against grease',
+    plant: told((line) => (refits(line) && line.step.applications.length > 0 ? 'Fit it dry.' : undefined)),
+  },
+  { kind: 'words: another time', plant: told((line) => (does('soak')(line) ? 'Soak for 5 minutes.' : undefined)) },
+  {
+    kind: 'words: a tool that nobody laid out',
+    plant: told((line) =>
+      refits(line) && line.step.toolIds.length === 0 ? 'Tap it home with a brass drift.' : undefined,
+    ),
+  },
+  {
+    kind: 'words: pried on one side',
+    plant: told((line, job) =>
+      takes(line) && partNamed(job, line.parts[0] ?? '')?.brittle ? 'Lever it out with a screwdriver.' : undefined,
+    ),
+  },
+  {
+    kind: 'words: an impact wrench',
+    plant: told((line) => (does('torque')(line) ? 'Finish with the impact wrench.' : undefined)),
+  },
+];
+
+export const FILLING_MISTAKES: readonly Mistake[] = [...FIELDS, ...SISTER, ...WORDS];
