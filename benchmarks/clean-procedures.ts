@@ -1,7 +1,7 @@
 import { draftPutBack } from '#core/drafting/way-back';
 import { changeStep } from '#core/edits/steps';
 import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
-import type { Component, Consumable } from '#core/model/series';
+import type { Component, Consumable, Tool } from '#core/model/series';
 import { readPackage } from '#core/package/package';
 import { isCompound } from '#core/supplies/consumable-kinds';
 import { componentId, typed, withComponent, withStep } from '#core/testing/workbook';
@@ -20,6 +20,8 @@ export function demoProcedures(): Workbook[] {
     return released ? [{ series, procedure: released }] : [];
   });
 }
+
+const WRENCH: Tool = { id: 'wrench', name: 'torque wrench', size: '5-60 N·m' };
 
 /** Drafted procedures of several shapes, with structure, branches and faces, confirmed and sourced throughout. */
 export function generatedProcedures(count: number): Workbook[] {
@@ -123,11 +125,11 @@ function confirmed(workbook: Workbook): Workbook {
     (changed, step) =>
       changeStep(changed, step.id, {
         drafted: undefined,
-        ...(step.verb === 'torque' && { torque: { ...figure, thread: threadOf(step) } }),
+        ...(step.verb === 'torque' && { torque: { ...figure, thread: threadOf(step) }, toolIds: [WRENCH.id] }),
       } satisfies Partial<Step>),
     workbook.procedure,
   );
-  return { ...workbook, procedure };
+  return { ...workbook, procedure, series: { ...workbook.series, tools: [...workbook.series.tools, WRENCH] } };
 }
 
 function letters(i: number): string {

@@ -14,7 +14,7 @@ export const VALVE_BLOCK: WrittenJob = {
     'mark valve body /paint marker',
     [
       'unscrew inlet fitting /spanner, 19 mm',
-      (it) => ({ aidsIn: [it.tool('soft jaws')], toolIds: [it.tool('spanner'), it.tool('soft jaws')] }),
+      (it, { toolIds }) => ({ aidsIn: [it.tool('soft jaws')], toolIds: [...(toolIds ?? []), it.tool('soft jaws')] }),
     ],
     'take off fitting seal',
     'unscrew end plug /spanner, 22 mm /soft jaws',
@@ -54,13 +54,7 @@ export const VALVE_BLOCK: WrittenJob = {
     'fit seat seal +silicone grease, thin film',
     [
       'press valve seat /seat tool >chamfer to the valve cone',
-      (it) => ({
-        faces: {
-          end: 'chamfer',
-          toward: { is: 'part', componentId: it.part('valve cone') },
-          trialFit: 'the fitting enters this end only',
-        },
-      }),
+      (_it, { faces }) => (faces ? { faces: { ...faces, trialFit: 'the fitting enters this end only' } } : {}),
     ],
     'fit valve cone >cone to the seat',
     'fit cone spring',

@@ -62,8 +62,11 @@ export function places(name: string, ...names: readonly string[]): PositionSet {
   return { id, name, positions: names.map((place) => ({ id: place.replaceAll(' ', '-'), name: place })) };
 }
 
-/** The workbook that comes of writing a job; a line that is not understood throws. */
-export function workbookOf(job: WrittenJob): Workbook {
+/**
+ * The workbook that comes of writing a job, with the tools and consumables that the workshop has already; a line that
+ * is not understood throws.
+ */
+export function workbookOf(job: WrittenJob, known?: Pick<Series, 'tools' | 'consumables'>): Workbook {
   const blank: Workbook = {
     series: Series.parse({
       id: 'series',
@@ -71,13 +74,20 @@ export function workbookOf(job: WrittenJob): Workbook {
       code: 'W-1',
       pumpType: 'other',
       positionSets: job.positionSets,
+      tools: known?.tools,
+      consumables: known?.consumables,
     }),
     procedure: { id: 'procedure', seriesId: 'series', title: job.name, steps: [] },
   };
   const typed = job.lines.reduce((workbook, { key, line }) => {
     let made = 0;
     const parsed = parseLine(line, workbook.series);
-    const applied = applyLine(workbook, parsed, workbook.procedure.steps.length - 1, () => `line-${key}-${++made}`);
+    const applied = applyLine(
+      workbook,
+      parsed,
+      workbook.procedure.steps.length - 1,
+      () => `${known ? 'again' : 'line'}-${key}-${++made}`,
+    );
     if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
     return inTypedOrder(workbook, applied.edits, key);
   }, blank);

@@ -1,3 +1,4 @@
+import { sayStep } from '#core/language/en/sentence';
 import type { Component } from '#core/model/series';
 import { does, type Mistake, type Planted, refilled, refits, type TypedJob, type TypedLine, takes } from './mistake';
 
@@ -69,7 +70,8 @@ const FIELDS: readonly Mistake[] = [
             line.parts.includes(part.name) &&
             line.step.looks?.some(({ faults }) => faults.some(({ follows }) => follows === 'renew')),
         );
-        return looked && part.partNumber ? { partNumber: undefined } : undefined;
+        const renewed = typed.some((line) => line.verb === 'renew' && line.parts.includes(part.name));
+        return looked && !renewed && part.partNumber ? { partNumber: undefined } : undefined;
       })(job),
   },
   {
@@ -86,8 +88,14 @@ const FIELDS: readonly Mistake[] = [
   { kind: 'limit in another unit', plant: remeasured(({ least }) => ({ least: least && { ...least, unit: 'in' } })) },
   { kind: 'limits left out', plant: remeasured(() => ({ least: undefined, most: undefined })) },
   { kind: 'measuring tool left out', plant: refilled((line) => (firstMeasure(line) ? { toolIds: [] } : undefined)) },
-  { kind: 'aid left in', plant: refilled(({ step }) => (step.aidsOut ? { aidsOut: undefined } : undefined)) },
-  { kind: 'aid never put in', plant: refilled(({ step }) => (step.aidsIn ? { aidsIn: undefined } : undefined)) },
+  {
+    kind: 'aid left in',
+    plant: refilled(({ step }) => (step.aidsOut ? { aidsOut: undefined } : undefined), 'aid-left-in'),
+  },
+  {
+    kind: 'aid never put in',
+    plant: refilled(({ step }) => (step.aidsIn ? { aidsIn: undefined } : undefined), 'aid-not-there'),
+  },
   {
     kind: 'second reading that disagrees',
     plant: refilled(
@@ -106,9 +114,7 @@ const FIELDS: readonly Mistake[] = [
   },
   {
     kind: 'shaft position that nothing turns to',
-    plant: refilled((line) =>
-      takes(line) && !line.step.shaftAt ? { shaftAt: 'the second rod fully out' } : undefined,
-    ),
+    plant: refilled((line) => (takes(line) && !line.step.shaftAt ? { shaftAt: 'the eccentric level' } : undefined)),
   },
   {
     kind: 'kit one short',
@@ -171,6 +177,68 @@ const FIELDS: readonly Mistake[] = [
   },
 ];
 
+/** The sentence in the trainer's own words, as the program would say it, with something in it that is wrong. */
+const inOwnWords = (change: (sentence: string, line: TypedLine, job: TypedJob) => string) =>
+  refilled((line, job) => {
+    const sentence = sayStep(line.step, job.workbook.series);
+    const text = change(sentence, line, job);
+    return text === sentence ? undefined : { text };
+  });
+
+function towardOf({ faces }: TypedLine['step'], { workbook }: TypedJob): string {
+  const toward = faces?.toward;
+  if (toward?.is === 'part')
+    return `the ${workbook.series.components.find(({ id }) => id === toward.componentId)?.name ?? ''}`;
+  return toward?.said ?? `the ${toward?.is ?? ''}`;
+}
+
+const OWN_WORDS: readonly Mistake[] = [
+  {
+    kind: 'own words: another figure',
+    plant: inOwnWords((text) => text.replace(/(\d+) N·m/, (_hit, value) => `${Number(value) + 9} N·m`)),
+  },
+  {
+    kind: 'own words: without the figure',
+    plant: inOwnWords((text, { step }) => (step.torque ? text.replace(/ to \d+ N·m.*/, '.') : text)),
+  },
+  {
+    kind: 'own words: another part',
+    plant: inOwnWords((text, line, { typed }) => {
+      const other = typed.find(
+        (candidate) => refits(candidate) && !candidate.parts.some((part) => line.parts.includes(part)),
+      )?.parts[0];
+      return refits(line) && line.parts.length === 1 && other
+        ? text.replace(new RegExp(`${line.parts[0]}s?`), other)
+        : text;
+    }),
+  },
+  {
+    kind: 'own words: another place',
+    plant: inOwnWords((text, line, { job }) => {
+      const set = job.positionSets.find(({ positions }) => positions.some(({ id }) => id === line.step.positionIds[0]));
+      const own = set?.positions.find(({ id }) => id === line.step.positionIds[0])?.name ?? '';
+      const other = set?.positions.find(({ name }) => name !== own)?.name ?? '';
+      return line.step.positionIds.length === 1 && !line.step.fromPositionId ? text.replace(own, other) : text;
+    }),
+  },
+  {
+    kind: 'own words: another size',
+    plant: inOwnWords((text, { line }) =>
+      /\/(socket|hex key|spanner), \d+ mm/.test(line)
+        ? `${text.replace(/[.]$/, '')} with the 41 mm ${/\/(socket|hex key|spanner)/.exec(line)?.[1]}.`
+        : text,
+    ),
+  },
+  {
+    kind: 'own words: the other way round',
+    plant: inOwnWords((text, { step }, job) =>
+      step.faces?.end
+        ? `${text.replace(/[.]$/, '')}, ${step.faces.end} facing away from ${towardOf(step, job)}.`
+        : text,
+    ),
+  },
+];
+
 const SISTER: readonly Mistake[] = [
   {
     kind: "the sister's figure beside the right one",
@@ -205,38 +273,10 @@ const SISTER: readonly Mistake[] = [
     ),
   },
   {
-    kind: 'one more ring on the page than is handled',
-    plant: (job) =>
-      resaid((part) => (part.kind === 'packing' || part.kind === 'spring' ? { count: part.count + 1 } : undefined))({
-        ...job,
-        workbook: {
-          ...job.workbook,
-          procedure: {
-            ...job.workbook.procedure,
-            steps: job.workbook.procedure.steps.map((step) =>
-              takesCount(step, job)
-                ? {
-                    ...step,
-                    targets: step.targets.map((target) => ({
-                      ...target,
-                      count: partById(job, target.componentId)?.count,
-                    })),
-                  }
-                : step,
-            ),
-          },
-        },
-      } as TypedJob),
+    kind: 'fewer on the page of the part than the steps say',
+    plant: resaid((part) => (part.count > 2 ? { count: part.count - 1 } : undefined)),
   },
 ];
-
-function partById({ workbook }: TypedJob, id: string) {
-  return workbook.series.components.find((part) => part.id === id);
-}
-/** Steps that name how many there are. */
-function takesCount(step: TypedLine['step'], job: TypedJob) {
-  return step.targets.some(({ componentId }) => ['packing', 'spring'].includes(partById(job, componentId)?.kind ?? ''));
-}
 
 const told = (say: (line: TypedLine, job: TypedJob) => string | undefined) =>
   refilled((line, job) => {
@@ -260,7 +300,9 @@ const WORDS: readonly Mistake[] = [
   },
   {
     kind: 'words: to specification',
-    plant: told((line) => (does('torque')(line) ? 'Tighten to specification.' : undefined)),
+    plant: refilled((line) =>
+      does('torque')(line) ? { torque: undefined, detail: 'Tighten to specification.' } : undefined,
+    ),
   },
   { kind: 'words: as shown', plant: told((line) => (refits(line) ? 'As shown in the diagram.' : undefined)) },
   {
@@ -287,8 +329,9 @@ const WORDS: readonly Mistake[] = [
     kind: 'words: the other side',
     plant: told((line, { job }) => {
       const set = job.positionSets.find(({ positions }) => positions.some(({ id }) => id === line.step.positionIds[0]));
-      const other = set?.positions.find(({ id }) => id !== line.step.positionIds[0]);
-      return line.step.positionIds.length === 1 && other && refits(line) ? `Start at the ${other.name}.` : undefined;
+      const [one, other] = set?.positions ?? [];
+      if (!one || !other || !refits(line) || line.step.fromPositionId) return undefined;
+      return line.step.positionIds.length > 1 ? `Only at the ${other.name}.` : undefined;
     }),
   },
   {
@@ -338,4 +381,4 @@ const WORDS: readonly Mistake[] = [
   },
 ];
 
-export const FILLING_MISTAKES: readonly Mistake[] = [...FIELDS, ...SISTER, ...WORDS];
+export const FILLING_MISTAKES: readonly Mistake[] = [...FIELDS, ...SISTER, ...WORDS, ...OWN_WORDS];

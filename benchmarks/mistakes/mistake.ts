@@ -58,11 +58,11 @@ export const does =
 
 /** The job with other lines, as it would have come out; nothing where it would not be understood. */
 export function rewritten(
-  { job }: TypedJob,
+  { job, workbook: right }: TypedJob,
   lines: readonly WrittenLine[],
   about: Pick<TypedLine, 'parts' | 'key' | 'line'>,
 ): Planted[] {
-  const workbook = workbookOf({ ...job, lines });
+  const workbook = workbookOf({ ...job, lines }, right.series);
   return [{ workbook, parts: about.parts, keys: [about.key], what: about.line }];
 }
 
@@ -101,7 +101,7 @@ export const moved =
 
 /** One job for each step whose fields are filled in otherwise. */
 export const refilled =
-  (change: (line: TypedLine, job: TypedJob) => Partial<Step> | undefined) =>
+  (change: (line: TypedLine, job: TypedJob) => Partial<Step> | undefined, ...rules: readonly RuleId[]) =>
   (typed: TypedJob): Planted[] =>
     typed.typed.flatMap((line) => {
       const fields = change(line, typed);
@@ -111,7 +111,7 @@ export const refilled =
         Object.entries({ ...line.step, ...fields }).filter(([, value]) => value !== undefined),
       ) as Step;
       const procedure = { ...workbook.procedure, steps: workbook.procedure.steps.with(line.index, step) };
-      return [{ workbook: { ...workbook, procedure }, parts: line.parts, keys: [line.key], what: line.line }];
+      return [{ workbook: { ...workbook, procedure }, parts: line.parts, keys: [line.key], rules, what: line.line }];
     });
 
 /** What is found about a workbook by rule, step and parts, so that findings of two versions can be compared. */

@@ -27,8 +27,24 @@ const withoutSign = (mark: string) => (line: TypedLine) => {
   return text && line.line.replace(text, '');
 };
 const hasOnThread = ({ step }: TypedLine) => step.torque?.thread?.is === 'with';
+const placesOf = ({ job }: TypedJob) => job.positionSets.flatMap(({ positions }) => positions);
 const figure = /=(\d+(?:\.\d+)?) N·m/;
 const holdsOnlyPlaces = ({ step }: TypedLine) => step.positionIds.length > 1;
+
+/** Parts whose order does not matter: at different places, inside different hosts, or moved to another side. */
+const isIndependent = (a: TypedLine, b: TypedLine, job: TypedJob) => {
+  const [one, other] = [a, b].map((line) => line.parts.map((name) => partNamed(job, name)));
+  const hosts = (parts: typeof one) => (parts ?? []).map((part) => part?.hostId);
+  const sets = (parts: typeof one) => (parts ?? []).map((part) => part?.positionSetId);
+  const isLine = (line: TypedLine) => does('disconnect', 'connect')(line);
+  return (
+    hosts(one).some((host) => !hosts(other).includes(host)) ||
+    sets(one).some((set) => set && !sets(other).includes(set) && sets(other).every(Boolean)) ||
+    [a, b].some(({ step }) => step.fromPositionId) ||
+    a.step.positionIds.some((id) => b.step.positionIds.length > 0 && !b.step.positionIds.includes(id)) ||
+    (isLine(a) && isLine(b))
+  );
+};
 
 const LEFT_OUT: readonly Mistake[] = [
   {
@@ -40,11 +56,21 @@ const LEFT_OUT: readonly Mistake[] = [
   { kind: 'putting back left out', plant: leftOut(refits) },
   { kind: 'renewal left out', plant: leftOut((line, job) => does('renew')(line) && isAlwaysRenewed(line, job)) },
   { kind: 'isolation left out', plant: leftOut(does('isolate', 'lock-out'), 'not-isolated') },
-  { kind: 'release left out', plant: leftOut(does('release-pressure'), 'pressure-kept') },
+  {
+    kind: 'release left out',
+    plant: leftOut((line) => does('release-pressure')(line) && !/suction|hydraulic/.test(line.line), 'pressure-kept'),
+  },
   { kind: 'closing a valve left out', plant: leftOut(does('close-valve'), 'not-closed') },
   { kind: 'opening a valve left out', plant: leftOut(does('open-valve'), 'not-restored') },
   { kind: 'restoring left out', plant: leftOut(does('restore'), 'not-restored') },
-  { kind: 'filling left out', plant: leftOut((line) => does('fill')(line) && /oil/.test(line.line), 'not-refilled') },
+  {
+    kind: 'filling left out',
+    plant: leftOut(
+      (line, { typed }) =>
+        does('fill')(line) && typed.some((other) => does('drain')(other) && other.step.about === line.step.about),
+      'not-refilled',
+    ),
+  },
   {
     kind: 'draining left out',
     plant: leftOut(
@@ -64,7 +90,7 @@ const LEFT_OUT: readonly Mistake[] = [
   },
   { kind: 'soaking left out', plant: leftOut(does('soak')) },
   { kind: 'easing or compressing left out', plant: leftOut((line) => does('ease')(line)) },
-  { kind: 'taking apart or snapping together left out', plant: leftOut(does('split', 'join')) },
+  { kind: 'taking apart or snapping together left out', plant: leftOut(does('split', 'join'), 'left-on-cloth') },
 ];
 
 /** Before the line that first takes something off. */
@@ -79,7 +105,19 @@ const MISPLACED: readonly Mistake[] = [
   },
   {
     kind: 'release behind the opening',
-    plant: moved((line, job) => (does('release-pressure')(line) ? firstOpened(job) + 1 : undefined), 'pressure-kept'),
+    plant: moved(
+      (line, job) =>
+        does('release-pressure')(line) && !/suction|hydraulic/.test(line.line) ? firstOpened(job) + 1 : undefined,
+      'pressure-kept',
+    ),
+  },
+  {
+    kind: 'a question behind what hangs on it',
+    plant: moved((line, { typed }) => {
+      if (!line.step.decision) return undefined;
+      const hangs = typed.findLast(({ step }) => step.when?.some(({ stepId }) => stepId === line.step.id));
+      return hangs?.index;
+    }, 'dead-path'),
   },
   {
     kind: 'power given back too early',
@@ -130,25 +168,41 @@ const MISPLACED: readonly Mistake[] = [
       moved((line) => {
         if (!does('renew')(line) || !isAlwaysRenewed(line, job)) return undefined;
         const fitted = laterLine(line, job, refits);
-        return fitted && fitted.index;
+        return fitted?.index;
       })(job),
   },
   {
     kind: 'two lines of the way back changed over',
-    plant: moved((line, { typed }) => {
-      const next = typed[line.index + 1];
-      if (!next || !refits(line) || !refits(next) || sharesPart(line)(next) || line.step.when || next.step.when)
+    plant: moved((line, job) => {
+      const next = job.typed[line.index + 1];
+      if (
+        !next ||
+        isIndependent(line, next, job) ||
+        !refits(line) ||
+        !refits(next) ||
+        sharesPart(line)(next) ||
+        line.step.when ||
+        next.step.when
+      )
         return undefined;
       return line.index + 1;
     }),
   },
   {
     kind: 'two lines of the teardown changed over',
-    plant: moved((line, { typed }) => {
-      const next = typed[line.index + 1];
-      if (!next || !takes(line) || !takes(next) || sharesPart(line)(next) || line.step.when || next.step.when)
+    plant: moved((line, job) => {
+      const next = job.typed[line.index + 1];
+      if (
+        !next ||
+        isIndependent(line, next, job) ||
+        !takes(line) ||
+        !takes(next) ||
+        sharesPart(line)(next) ||
+        line.step.when ||
+        next.step.when
+      )
         return undefined;
-      return does('disconnect')(line) && does('disconnect')(next) ? undefined : line.index + 1;
+      return line.index + 1;
     }),
   },
   {
@@ -216,10 +270,27 @@ const MISTYPED: readonly Mistake[] = [
     plant: retyped((line, job) => {
       if (!(refits(line) || takes(line) || does('torque')(line)) || !holdsOnlyPlaces(line) || line.step.decision)
         return undefined;
-      const names = line.step.positionIds
-        .slice(1)
-        .map((id) => job.job.positionSets.flatMap(({ positions }) => positions).find((place) => place.id === id)?.name);
+      const names = line.step.positionIds.slice(1).map((id) => placesOf(job).find((place) => place.id === id)?.name);
       return line.line.replace(/@each [a-z ]+?(?=\s[/+>!=~?]|$)/, names.map((name) => `@${name}`).join(' '));
+    }),
+  },
+  {
+    kind: 'renewed at fewer places',
+    plant: retyped((line, job) => {
+      const fitted = laterLine(line, job, refits);
+      const [, ...others] = fitted?.step.positionIds ?? [];
+      if (!does('renew')(line) || line.parts.length !== 1 || others.length === 0 || !isAlwaysRenewed(line, job))
+        return undefined;
+      const names = others.map((id) => placesOf(job).find((place) => place.id === id)?.name);
+      return `${line.line} ${names.map((name) => `@${name}`).join(' ')}`;
+    }),
+  },
+  {
+    kind: 'renewed fewer than there are',
+    plant: retyped((line, job) => {
+      const [name = ''] = line.parts;
+      const count = partNamed(job, name)?.count ?? 1;
+      return does('renew')(line) && count > 1 ? `renew ${count - 1} ${line.line.replace(/^renew /, '')}` : undefined;
     }),
   },
   {
@@ -265,7 +336,11 @@ const MISTYPED: readonly Mistake[] = [
   {
     kind: 'wanted grease left out',
     plant: retyped((line, job) =>
-      refits(line) && line.parts.some((name) => partNamed(job, name)?.wants) ? withoutSign('+')(line) : undefined,
+      refits(line) &&
+      line.parts.some((name) => partNamed(job, name)?.wants) &&
+      !job.typed.some((other) => does('soak')(other) && sharesPart(line)(other))
+        ? withoutSign('+')(line)
+        : undefined,
     ),
   },
   {

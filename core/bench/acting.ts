@@ -1,5 +1,6 @@
 import type { Step } from '../model/procedure';
 import type { Component } from '../model/series';
+import type { Line } from '../reading/words';
 import type { Carried } from './carried';
 import { type Now, placeOfPiece, type Variant } from './facts';
 import type { FieldName, ValueOf } from './fields';
@@ -15,7 +16,9 @@ export interface Surroundings extends Kept {
   /** How many holes of fasteners each guide pin, or set of them, stands in. */
   readonly aidHoles: ReadonlyMap<string, number>;
   /** Lines that some step closes or releases, so that each has to be released. */
-  readonly lines: ReadonlySet<string>;
+  readonly lines: ReadonlySet<Line>;
+  /** Whether the words of the procedure tell of a liquid, besides the air that drives the pump. */
+  readonly liquid: boolean;
   /** Minutes of work from a step to the one in hand, on each way that can have passed both. */
   minutesSince(index: number, now: Now): readonly Variant<number>[];
   /** How a part faces as another step for it alone says. */

@@ -2,13 +2,13 @@ import type { Step, Workbook } from '../model/procedure';
 import { UNSAID_MINUTES } from '../model/procedure';
 import type { Series } from '../model/series';
 import { stepBy } from '../model/setting';
-import { countIn, linesIn, standsInHoles } from '../reading/words';
+import { countIn, type Line, linesIn, saysLiquid, standsInHoles } from '../reading/words';
 import type { Surroundings } from './acting';
 import type { Carried } from './carried';
 import { type Explored, explore, merged, type Variant } from './facts';
 import { FIELD_NAMES, FIELDS } from './fields';
 import type { Move, Notice } from './notices';
-import { type Asked, atPlace, methodKey, methodsThatDiffer, type Pass, passesOf, type StepRun } from './passes';
+import { type Asked, atBlockPlace, methodKey, methodsThatDiffer, type Pass, passesOf, type StepRun } from './passes';
 import { type Outcome, perform } from './perform';
 import type { Structure } from './structure';
 import { NO_WAY, type Questions, type Route, type Ways } from './ways';
@@ -73,10 +73,10 @@ export class Replayer {
     const places = run.positionIds ?? [null];
     for (const place of places) {
       own.forEach((step, i) => {
-        const here = place === null ? step : atPlace(step, place, series, structure.places);
+        const here = place === null ? step : atBlockPlace(step, place, series, structure.places);
         // Times are counted along the first pass through a block.
         if (place === places[0]) history.steps.push({ ways: NO_WAY, minutes: step.minutes ?? UNSAID_MINUTES });
-        for (const pass of passesOf(here, asked)) {
+        for (const pass of here ? passesOf(here, asked) : []) {
           const done = questions.both(pass.ways, within);
           ways[i] = questions.either(ways[i] ?? NO_WAY, done);
           const at = history.steps.length - 1 - (place === places[0] ? 0 : own.length - 1 - i);
@@ -202,6 +202,9 @@ function surroundings(
     loose,
     aidHoles,
     lines,
+    liquid: [...steps.map(({ about }) => about), ...structure.series.components.map(({ name }) => name)].some(
+      saysLiquid,
+    ),
     minutesSince: (index, now) => minutesBetween(history, index, now.ways, carried.facts.questions),
     facingElsewhere: (componentId, except) =>
       facings.get(componentId)?.find((step) => step.id !== except.id)?.faces ?? null,
@@ -209,7 +212,7 @@ function surroundings(
 }
 
 /** The lines that steps close or release, so that each has to be without pressure before anything is opened. */
-export function linesSaid(steps: readonly Step[]): string[] {
+export function linesSaid(steps: readonly Step[]): Line[] {
   const said = steps.flatMap(({ verb, about }) =>
     verb === 'release-pressure' || verb === 'close-valve' || verb === 'isolate' ? linesIn(about) : [],
   );

@@ -118,8 +118,10 @@ export const FIELDS = {
   drained: field<boolean>({ of: 'step', start: () => false, same, endsDifferent: itself }),
   /** How the shaft was last turned, in the words of the step. */
   shaft: field<string | null>({ of: 'pump', start: () => null, same, endsDifferent: noTrace }),
-  /** Whether anything was opened yet; the safety of opening is judged once. */
+  /** Whether anything was loosened yet; isolation is judged once. */
   opened: field<boolean>({ of: 'pump', start: () => false, same, endsDifferent: noTrace }),
+  /** Whether more than a line was opened; the pressure of the pump is judged once. */
+  entered: field<boolean>({ of: 'pump', start: () => false, same, endsDifferent: noTrace }),
   /** What was taken off last: a lock, a fastener, a closing part or something inside. */
   lastTaken: field<{ readonly role: 'fastener' | 'lock' | 'other'; readonly componentId: string } | null>({
     of: 'pump',

@@ -1,14 +1,21 @@
-import { isSealing } from '../model/kinds';
+import { isSealing, isValvePart } from '../model/kinds';
 import { opensPump } from '../model/verbs';
 import {
   energyOf,
+  isBesideLiquid,
+  isCheckValve,
   isFillingPort,
   isKeptFluid,
+  isLinePart,
+  isSumpOil,
+  type Line,
   linesIn,
+  namesPump,
   namesSame,
   releasesToo,
   runsPump,
   sharesWord,
+  standsClosed,
   tellingWords,
 } from '../reading/words';
 import type { Acting } from './acting';
@@ -17,20 +24,46 @@ import type { Piece } from './units';
 /** The first loosening of all is judged: isolated, and every line without pressure. */
 export function judgeOpening(acting: Acting): void {
   const { step, around } = acting;
-  if (!opensPump(step.verb) || acting.read('opened', '')) return;
-  acting.write('opened', '', true);
-  const isolated = [...around.isolations].some(
-    ([key, by]) => energyOf(by.about) !== 'valve' && acting.read('isolated', key) !== null,
-  );
-  if (!isolated) acting.note({ kind: 'not-isolated' });
+  if (!opensPump(step.verb)) return;
+  if (!acting.read('opened', '')) {
+    acting.write('opened', '', true);
+    const isolated = [...around.isolations].some(
+      ([key, by]) => energyOf(by.about) !== 'valve' && acting.read('isolated', key) !== null,
+    );
+    if (!isolated) acting.note({ kind: 'not-isolated' });
+  }
   const released = acting.read('pressure', '') === 'released';
-  if (!released && ![...around.lines].some((line) => acting.read('pressure', line) === 'released')) {
-    acting.note({ kind: 'pressure-kept', line: null });
+  const holds = (line: Line) => !released && acting.read('pressure', line) === 'held';
+  const own = linesOpened(acting);
+  if (own) {
+    for (const line of own.filter(holds)) {
+      acting.note({ kind: 'pressure-kept', line });
+      // Told once.
+      acting.write('pressure', line, 'released');
+    }
     return;
   }
-  for (const line of around.lines)
-    if (!released && acting.read('pressure', line) === 'held')
-      acting.note({ kind: 'pressure-kept', line: line as ReturnType<typeof linesIn>[number] });
+  if (acting.read('entered', '')) return;
+  acting.write('entered', '', true);
+  if (!released && !isLiquidReleased(acting)) acting.note({ kind: 'pressure-kept', line: null });
+  else for (const line of [...around.lines].filter(holds)) acting.note({ kind: 'pressure-kept', line });
+}
+
+/** The lines that a step opens when it opens hoses and tubes only, as far as their names tell. */
+function linesOpened({ step, structure }: Acting): Line[] | undefined {
+  const names = step.targets.map(({ componentId }) => structure.components.get(componentId)?.name ?? '');
+  if (names.length === 0 || !names.every(isLinePart)) return undefined;
+  const lines = names.flatMap(linesIn);
+  return lines.length > 0 ? lines : undefined;
+}
+
+/** Without its air a pump still holds its liquid under pressure, unless that was let off or drained. */
+function isLiquidReleased(acting: Acting): boolean {
+  const { lines, drains, liquid } = acting.around;
+  const released = [...lines].filter((line) => acting.read('pressure', line) === 'released');
+  if (released.length === 0) return false;
+  if (!liquid || released.some((line) => !isBesideLiquid(line))) return true;
+  return [...drains].some(([id, by]) => !isKeptFluid(by.about) && acting.read('drained', id));
 }
 
 /** What the verbs do that act on no part. */
@@ -54,12 +87,7 @@ export function makeSafe(acting: Acting): void {
     case 'drain':
       around.drains.set(step.id, step);
       acting.write('drained', step.id, true);
-      // What is drained once the pressure is off holds none behind a closed valve either.
-      if (
-        !isKeptFluid(step.about) &&
-        ['', ...around.lines].some((line) => acting.read('pressure', line) === 'released')
-      )
-        for (const line of around.lines) acting.write('pressure', line, 'released');
+      drain(acting);
       break;
     case 'fill':
       fill(acting);
@@ -70,6 +98,26 @@ export function makeSafe(acting: Acting): void {
     case 'turn':
       if (!step.pose) acting.write('shaft', '', step.shaftAt ?? step.about ?? null);
   }
+}
+
+/**
+ * What is drained once the pressure is off holds none behind a closed valve either, but for the discharge side of a
+ * pump with valves of its own: they hold back what is behind them.
+ */
+function drain(acting: Acting): void {
+  const { step, around } = acting;
+  if (isKeptFluid(step.about)) return;
+  if (!['', ...around.lines].some((line) => acting.read('pressure', line) === 'released')) return;
+  for (const line of around.lines)
+    if (line !== 'discharge' || !hasValves(acting) || linesIn(step.about).includes('discharge'))
+      acting.write('pressure', line, 'released');
+}
+
+function hasValves({ structure: { series } }: Acting): boolean {
+  return (
+    ['plunger', 'piston', 'dosing', 'intensifier'].includes(series.pumpType) ||
+    series.components.some(({ kind, name }) => isValvePart(kind) || isCheckValve(name))
+  );
 }
 
 /** Lets the pressure off the lines a step names, or off everything. */
@@ -93,22 +141,44 @@ function restore(acting: Acting): void {
   const { step, around } = acting;
   const on = [...around.isolations].filter(([key]) => acting.read('isolated', key) !== null);
   const named = on.filter(([, by]) => namesSame(by.about, step.about));
-  // Opening a valve gives nothing back but what a valve holds back.
-  const rest = step.verb === 'restore' ? on : on.filter(([, by]) => by.verb === 'close-valve');
+  // Opening a valve gives nothing back but what a valve holds back, and unlocking the pump opens none.
+  const shut = on.filter(([, by]) => by.verb === 'close-valve');
+  const locked = on.filter(([, by]) => by.verb !== 'close-valve');
+  const rest = step.verb === 'open-valve' ? shut : locked.length > 0 && namesPump(step.about) ? locked : on;
   const generic = tellingWords(step.about).length === 0;
   const energy = energyOf(step.about);
   const alike = on.filter(
-    ([, by]) => energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other'),
+    ([, by]) =>
+      (energyOf(by.about) === energy || (energy === 'electric' && energyOf(by.about) === 'other')) &&
+      !namesOtherLine(by.about, step.about),
   );
+  if (step.verb === 'open-valve' && !generic && !isClosedBefore(acting)) acting.note({ kind: 'not-closed' });
   const meant = generic
     ? rest
     : named.length > 0
       ? [...named, ...undoneWith(named, on)]
       : alike.length > 0
         ? alike
-        : rest;
+        : rest.filter(([, by]) => !namesOtherLine(by.about, step.about));
   judgeRestoring(acting, meant.length > 0 && meant.every(([, by]) => energyOf(by.about) === 'valve'));
   for (const [key] of meant) acting.write('isolated', key, null);
+}
+
+/** A valve on one line is none on another. */
+function namesOtherLine(a: string | undefined, b: string | undefined): boolean {
+  const [one, other] = [linesIn(a), linesIn(b)];
+  return one.length > 0 && other.length > 0 && !one.some((line) => other.includes(line));
+}
+
+/** Whether something that a valve step opens in a pump that was open was ever closed or isolated. */
+function isClosedBefore(acting: Acting): boolean {
+  const { step, around } = acting;
+  if (!acting.read('entered', '') || standsClosed(step.about)) return true;
+  return [...around.isolations.values()].some(
+    ({ about, verb }) =>
+      namesSame(about, step.about) ||
+      (!namesOtherLine(about, step.about) && (verb === 'close-valve' || energyOf(about) === energyOf(step.about))),
+  );
 }
 
 type Isolations = readonly (readonly [string, { readonly verb: string; readonly about?: string | undefined }])[];
@@ -161,6 +231,10 @@ function fill(acting: Acting): void {
   const kept = named.length > 0 ? named : open.filter(([, by]) => isKeptFluid(by.about) && isKeptFluid(step.about));
   for (const [id] of kept.length === 1 || named.length > 0 ? kept : []) acting.write('drained', id, false);
   if (!isKeptFluid(step.about)) return;
+  const wasDrained = [...around.drains.values()].some(
+    ({ about }) => isKeptFluid(about) || tellingWords(about).length === 0,
+  );
+  if (isSumpOil(step.about) && acting.read('entered', '') && !wasDrained) acting.note({ kind: 'not-drained' });
   const leaking = piecesOut(acting).filter((piece) => {
     const component = acting.component(piece.componentId);
     if (!component || isFillingPort(component.name)) return false;

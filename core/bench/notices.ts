@@ -43,6 +43,12 @@ export type Notice =
   | { kind: 'pressure-kept'; line: Line | null }
   | { kind: 'restored-open'; componentIds: readonly string[]; why: 'out' | 'loose' }
   | { kind: 'tested-locked'; lockedBy: string }
+  /** A valve is opened that nothing closed. */
+  | { kind: 'not-closed' }
+  /** Oil is filled that nothing drained. */
+  | { kind: 'not-drained' }
+  /** The step names more pieces than there are at a place. */
+  | { kind: 'too-many'; componentId: string; said: number; there: number }
   | { kind: 'spring-release'; componentId: string }
   | { kind: 'unmarked'; componentId: string }
   | { kind: 'swapped'; componentId: string; fromPositionId: string; toPositionId: string }

@@ -131,8 +131,15 @@ function ofWholePump(step: Step, series: Series): Step {
   return targets.length === step.targets.length ? step : { ...step, targets, positionIds: [] };
 }
 
+/** The step at one place that its block goes through; undefined where the step names others of the same set only. */
+export function atBlockPlace(step: Step, place: string, series: Series, places: Places): Step | undefined {
+  const set = series.positionSets.find(({ positions }) => positions.some(({ id }) => id === place));
+  const named = step.positionIds.filter((id) => set?.positions.some((position) => position.id === id));
+  return named.length > 0 && !named.includes(place) ? undefined : atPlace(step, place, series, places);
+}
+
 /** The step at one place only, with those of its parts that are there. */
-export function atPlace(step: Step, place: string, series: Series, places: Places): Step {
+function atPlace(step: Step, place: string, series: Series, places: Places): Step {
   const positionIds = step.positionIds.filter((id) => places.meet(id, place));
   const targets = step.targets.filter(({ componentId }) => {
     const set = setOf(componentId, series);

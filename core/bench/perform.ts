@@ -51,6 +51,7 @@ function act(acting: Acting, component: Component, count: number | undefined): v
     return;
   }
   const seat = (piece: Piece) => acting.seat(piece);
+  noteTooMany(acting, component, count, meant);
   const some = (pieces: readonly Piece[]) => limit(pieces, count, seat);
   switch (verbOf(step.verb).effect) {
     case 'takes': {
@@ -133,6 +134,13 @@ function isGone(acting: Acting, piece: Piece): boolean {
   return (
     at === 'bin' || (at === 'tray' && acting.step.verb !== 'align' && acting.read('generation', piece.id) === 'new')
   );
+}
+
+/** "Fit ten bolts" where there are eight. */
+function noteTooMany(acting: Acting, component: Component, count: number | undefined, meant: readonly Piece[]): void {
+  const there = Math.min(component.count, meant.length);
+  if (count !== undefined && count > there)
+    acting.note({ kind: 'too-many', componentId: component.id, said: count, there });
 }
 
 /** A step for several positions finds its parts at some of them only. */

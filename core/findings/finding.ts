@@ -2,6 +2,7 @@ import type { Edit } from '../edits/edit';
 import type { WrittenWhere } from '../edits/written';
 import type { Faces, Pose } from '../model/faces';
 import type { Quantity } from '../quantity/quantity';
+import type { DifferentIn } from './words/difference';
 
 /** What the checker says about a procedure: what would go wrong at the bench. */
 export type Severity = 'stop' | 'warn' | 'advise';
@@ -38,6 +39,7 @@ export interface FactsOf {
   'not-there': One & {
     readonly reason: 'not-in-pump' | 'not-out' | 'already-renewed' | 'nothing-in-it' | 'not-fitted' | 'gone';
   };
+  'too-many': One & { readonly said: number; readonly there: number };
   'partly-there': One & { readonly positionIds: readonly Id[]; readonly act: 'takes' | 'refits' };
   'aid-not-there': { readonly toolId: Id };
   'wrong-places': One & { readonly positionIds: readonly Id[] };
@@ -59,6 +61,8 @@ export interface FactsOf {
   'filled-open': { readonly componentIds: readonly Id[] };
   'not-restored': { readonly about: string | undefined };
   'restored-open': { readonly componentIds: readonly Id[]; readonly why: 'out' | 'loose' };
+  'not-closed': { readonly about: string | undefined };
+  'not-drained': { readonly about: string | undefined };
   'tested-locked': { readonly lockedAt: At | null };
   // faces
   'faces-wrong': One & { readonly expected: Faces };
@@ -88,7 +92,7 @@ export interface FactsOf {
     readonly least: number;
     readonly most: number;
   };
-  'odd-unit': { readonly figure: Quantity; readonly usual: string };
+  'odd-unit': { readonly figure: Quantity; readonly usual: string; readonly by: 'figures' | 'wrench' };
   'no-unit': { readonly figure: string; readonly word: string };
   'no-figure': Record<never, never>;
   'two-figures': { readonly figure: Quantity; readonly also: Quantity; readonly percent: number };
@@ -136,7 +140,7 @@ export interface FactsOf {
   'no-as-found': { readonly disturbedAt: At };
   // words
   'text-differs': {
-    readonly what: 'figure' | 'tool' | 'part' | 'face' | 'count' | 'size' | 'place';
+    readonly what: DifferentIn;
     readonly only: 'text' | 'step';
     readonly name: string;
     readonly where: WrittenWhere;
@@ -213,7 +217,9 @@ export type FixWords =
         | 'confirm-all'
         | 'swap-limits'
         | 'take-kit-out'
-        | 'isolate-first';
+        | 'isolate-first'
+        | 'add-closing'
+        | 'add-draining';
     }
   | { readonly does: 'use-facing'; readonly faces: Faces }
   | { readonly does: 'use-tool' | 'use-consumable' | 'say-consumable' | 'apply-consumable'; readonly id: string }

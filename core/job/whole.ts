@@ -1,4 +1,4 @@
-import { atPlace, stepRuns } from '../bench/passes';
+import { atBlockPlace, stepRuns } from '../bench/passes';
 import { Places } from '../bench/places';
 import type { Step, Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
@@ -28,17 +28,20 @@ export function wholeChain(workbook: Workbook): Workbook {
   return { series, procedure: { ...whole, steps, ...(startsFrom && { startsFrom }) } };
 }
 
-/** The steps of a block, once for each place; those of the last place keep their ids, for what hangs on them outside. */
+/** The steps of a block, once for each place; each keeps its id at its last place, for what hangs on it outside. */
 function repeated(steps: readonly Step[], places: readonly string[] | null, series: Series, mirrored: boolean): Step[] {
   if (!places) return [...steps];
   const all = new Places(series);
-  return places.flatMap((place, i) => {
-    const isLast = i === places.length - 1;
-    const ids = new Map(steps.map(({ id }) => [id, isLast ? id : `${id.slice(0, 60 - place.length)}--${place}`]));
+  const passes = places.map((place) => ({
+    place,
+    steps: steps.flatMap(({ blockId: _block, ...step }) => atBlockPlace(step, place, series, all) ?? []),
+  }));
+  const lastPlace = new Map(passes.flatMap((pass) => pass.steps.map(({ id }) => [id, pass.place] as const)));
+  return passes.flatMap(({ place, steps: here }, i) => {
+    const idAt = (id: string) => (lastPlace.get(id) === place ? id : `${id.slice(0, 60 - place.length)}--${place}`);
+    const ids = new Map(here.map(({ id }) => [id, idAt(id)]));
     const asFirst = i === 0 || !mirrored;
-    return steps.map(({ blockId: _block, ...step }) =>
-      renamed({ ...atPlace(step, place, series, all), ...(!asFirst && { mirrored: true as const }) }, ids),
-    );
+    return here.map((step) => renamed({ ...step, ...(!asFirst && { mirrored: true as const }) }, ids));
   });
 }
 

@@ -63,19 +63,17 @@ export class NamingEdits {
     this.series = { ...this.series, [edit.list]: [...(this.series[edit.list] ?? []), edit.item] };
   }
 
-  /** The component a name means. A number said first becomes its count, or, of one that is known, how many are meant. */
+  /** The component a name means. A number said of a new one becomes its count; said later it is how many are meant. */
   component(part: NamedPart, positionSetId: string | undefined): Target {
+    const said = part.count === undefined ? {} : { count: part.count };
     const known = byName(this.series.components, part.name);
-    if (known) {
-      const fewer = part.count !== undefined && part.count < known.count;
-      return fewer ? { componentId: known.id, count: part.count } : { componentId: known.id };
-    }
+    if (known) return { componentId: known.id, ...said };
     const item = newComponent(this.newId(), part.name, {
-      ...(part.count && { count: part.count }),
+      ...said,
       ...(positionSetId && { positionSetId }),
     });
     this.add({ kind: 'add', list: 'components', item });
-    return { componentId: item.id };
+    return { componentId: item.id, ...said };
   }
 
   /** The tool a label means: "ring pusher, 50 mm". */

@@ -40,6 +40,7 @@ const FASTENERS: readonly ComponentKind[] = ['nut', 'dome-nut', 'bolt', 'screw',
 const SEALS: readonly ComponentKind[] = ['o-ring', 'seal', 'lip-seal'];
 const CLOSERS: readonly ComponentKind[] = ['cover', 'housing', 'retainer', 'plug', 'nut', 'dome-nut', 'bolt', 'screw'];
 const SIDE_BY_SIDE: readonly ComponentKind[] = ['rotor', 'plunger', 'valve-ball', 'poppet', 'valve-seat'];
+const VALVE_PARTS: readonly ComponentKind[] = ['valve-ball', 'poppet', 'valve-seat'];
 const LOCKS: readonly ComponentKind[] = ['pin', 'clip'];
 const SEALING: readonly ComponentKind[] = [...SEALS, 'seal-face', 'packing', 'gasket'];
 
@@ -61,6 +62,11 @@ export function isSealing(kind: ComponentKind): boolean {
 /** Kinds of which several lie beside one another in a pump, each with its own way out. */
 export function runsSideBySide(kind: ComponentKind): boolean {
   return SIDE_BY_SIDE.includes(kind);
+}
+
+/** Kinds of part that a valve is made of. */
+export function isValvePart(kind: ComponentKind): boolean {
+  return VALVE_PARTS.includes(kind);
 }
 
 /** Kinds that close over what lies behind them. */

@@ -1,7 +1,31 @@
-import type { Procedure } from '../model/procedure';
+import type { Condition, Procedure, Step } from '../model/procedure';
 import type { Series } from '../model/series';
 
 type Kits = NonNullable<Procedure['kits']>;
+
+/** What is laid out and renewed together: everything, or what one answer to the questions that pick kits leads to. */
+export interface KitAlternative {
+  /** The answer it takes; absent where no answer picks a kit. */
+  readonly answer?: { readonly stepId: string; readonly answerId: string };
+  readonly kits: Kits;
+  /** Whether a step is carried out on it. */
+  readonly includes: (step: Step) => boolean;
+}
+
+/** Each answer by which kits are picked, for itself: the leather set and the PTFE set are never laid out together. */
+export function kitAlternatives({ kits = [], steps }: Procedure): KitAlternative[] {
+  const asking = new Set(kits.flatMap(({ when = [] }) => when.map(({ stepId }) => stepId)));
+  if (asking.size === 0) return [{ kits, includes: () => true }];
+  return steps
+    .filter(({ id }) => asking.has(id))
+    .flatMap(({ id: stepId, decision }) =>
+      (decision?.answers ?? []).map(({ id: answerId }): KitAlternative => {
+        const holds = ({ when = [] }: { readonly when?: readonly Condition[] | undefined }) =>
+          when.every((condition) => condition.stepId !== stepId || condition.answerIds.includes(answerId));
+        return { answer: { stepId, answerId }, kits: kits.filter(holds), includes: holds };
+      }),
+    );
+}
 
 /** How many new pieces are asked for of each component, given the component of each. */
 export function piecesNeeded(componentIds: readonly string[]): Map<string, number> {
@@ -10,15 +34,12 @@ export function piecesNeeded(componentIds: readonly string[]): Map<string, numbe
   return needed;
 }
 
-/** Pieces that the kits laid out for a procedure hold of each component. Kits picked by an answer do not add up. */
+/** Pieces that kits laid out together hold of each component. */
 export function piecesInKits(series: Series, kits: Kits): Map<string, number> {
   const held = new Map<string, number>();
-  for (const { kitId, count, when } of kits) {
-    for (const content of series.kits.find((kit) => kit.id === kitId)?.contents ?? []) {
-      const there = held.get(content.componentId) ?? 0;
-      const more = content.count * count;
-      held.set(content.componentId, when ? Math.max(there, more) : there + more);
-    }
+  for (const { kitId, count } of kits) {
+    for (const content of series.kits.find((kit) => kit.id === kitId)?.contents ?? [])
+      held.set(content.componentId, (held.get(content.componentId) ?? 0) + content.count * count);
   }
   return held;
 }

@@ -1,9 +1,11 @@
 import { leftOut } from '../../bench/state';
 import { NO_WAY, type Ways } from '../../bench/ways';
+import { draftStep } from '../../drafting/draft-step';
 import { counterpart } from '../../drafting/preparing';
 import { refitting, torqueAfter } from '../../drafting/refitting';
 import { takingOf } from '../../drafting/takings';
 import { isLeaving, type Step } from '../../model/procedure';
+import { opensPump } from '../../model/verbs';
 import { bare } from '../../orientation/faces';
 import { isKeptFluid } from '../../reading/en/safety-words';
 import { answersOn, atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
@@ -275,6 +277,48 @@ export const notRestored: Rule<'not-restored'> = {
     return { words: { does: 'add-restoring' }, edits: counterpart(context.workbook, step, verb) };
   },
 };
+
+export const notClosed: Rule<'not-closed'> = {
+  id: 'not-closed',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'not-closed').map(({ step, on }) => ({
+      ...atStep(step, on),
+      componentIds: [],
+      facts: { about: step.about },
+    })),
+  fix: ({ stepId, facts: { about } }, context) => {
+    const opening = stepOf(context, stepId);
+    if (!opening) return undefined;
+    const step = draftStep(context.workbook, 'close-valve', opening.id, { ...(about && { about }) });
+    return { words: { does: 'add-closing' }, edits: [{ kind: 'insert', index: safeUntil(context), step }] };
+  },
+};
+
+export const notDrained: Rule<'not-drained'> = {
+  id: 'not-drained',
+  family: 'completeness',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'not-drained').map(({ step, on }) => ({
+      ...atStep(step, on),
+      componentIds: [],
+      facts: { about: step.about },
+    })),
+  fix: ({ stepId, facts: { about } }, context) => {
+    const filling = stepOf(context, stepId);
+    if (!filling) return undefined;
+    const step = draftStep(context.workbook, 'drain', filling.id, { ...(about && { about }) });
+    return { words: { does: 'add-draining' }, edits: [{ kind: 'insert', index: safeUntil(context), step }] };
+  },
+};
+
+/** Where making safe ends: before the first step that opens the pump. */
+function safeUntil({ workbook }: CheckContext): number {
+  const opening = workbook.procedure.steps.findIndex(({ verb }) => opensPump(verb));
+  return Math.max(0, opening);
+}
 
 /** Parts that are out as power is given back and still go back later; what never does is told as left over. */
 function laterBack({ timeline }: CheckContext, index: number, componentIds: readonly string[]): string[] {

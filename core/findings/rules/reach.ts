@@ -87,8 +87,17 @@ export const notThere: Rule<'not-there'> = {
 export const partlyThere: Rule<'partly-there'> = {
   id: 'partly-there',
   family: 'reach',
-  severity: 'advise',
-  find: (context) => asNoticed(context, 'partly-there'),
+  severity: 'warn',
+  // Where only some answers leave nothing to do at a place, the step may well be meant for the others.
+  find: (context) =>
+    asNoticed(context, 'partly-there').map((found) => (found.on ? { ...found, severity: 'advise' as const } : found)),
+};
+
+export const tooMany: Rule<'too-many'> = {
+  id: 'too-many',
+  family: 'reach',
+  severity: 'warn',
+  find: (context) => asNoticed(context, 'too-many'),
 };
 
 export const aidNotThere: Rule<'aid-not-there'> = {

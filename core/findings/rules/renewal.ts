@@ -2,7 +2,7 @@ import { newPieces } from '../../bench/state';
 import { renewing } from '../../drafting/preparing';
 import type { Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
-import { kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
+import { type KitAlternative, kitAlternatives, kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
 import { atStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 export const reused: Rule<'reused'> = {
@@ -57,10 +57,19 @@ export const untouched: Rule<'untouched'> = {
   },
 };
 
-/** Kits laid out on the ways looked at; alternatives are each judged on their own answers. */
-function kitWays(context: CheckContext) {
-  const { procedure } = context.workbook;
-  return procedure.kits ?? [];
+/** What one alternative needs new of each component. */
+function neededOn({ timeline, workbook }: CheckContext, { includes }: KitAlternative): Map<string, number> {
+  const renewed = new Set(
+    workbook.procedure.steps
+      .filter((step) => step.verb === 'renew' && includes(step))
+      .flatMap(({ targets }) => targets.map(({ componentId }) => componentId)),
+  );
+  const before = (workbook.before ?? []).length > 0;
+  return piecesNeeded(newPieces(timeline).filter((componentId) => before || renewed.has(componentId)));
+}
+
+function onAnswer({ answer }: KitAlternative) {
+  return answer ? { on: [answer] } : {};
 }
 
 export const kitShort: Rule<'kit-short'> = {
@@ -69,23 +78,26 @@ export const kitShort: Rule<'kit-short'> = {
   severity: 'stop',
   find: (context) => {
     const { series, procedure } = context.workbook;
-    const needed = newPieces(context.timeline);
-    const held = piecesInKits(series, kitWays(context));
-    return [...piecesNeeded(needed)].flatMap(([componentId, count]) => {
-      const there = held.get(componentId);
-      if (there === undefined || there >= count || !procedure.kits) return [];
-      return [{ componentIds: [componentId], facts: { componentId, needed: count, held: there } }];
+    if (!procedure.kits) return [];
+    return kitAlternatives(procedure).flatMap((alternative) => {
+      const held = piecesInKits(series, alternative.kits);
+      return [...neededOn(context, alternative)].flatMap(([componentId, needed]) => {
+        const there = held.get(componentId);
+        if (there === undefined || there >= needed) return [];
+        return [{ ...onAnswer(alternative), componentIds: [componentId], facts: { componentId, needed, held: there } }];
+      });
     });
   },
-  fix: ({ facts: { componentId } }, context) => {
+  fix: ({ on, facts: { componentId, needed } }, context) => {
     const { series, procedure } = context.workbook;
+    const alternative = kitAlternatives(procedure).find(({ answer }) => answer?.answerId === on?.[0]?.answerId);
     const kit = series.kits.find(
       ({ id, contents }) =>
         contents.some((content) => content.componentId === componentId) &&
-        procedure.kits?.some((choice) => choice.kitId === id),
+        alternative?.kits.some((choice) => choice.kitId === id),
     );
-    if (!kit) return undefined;
-    const count = kitsNeeded(series, procedure.kits ?? [], kit.id, newPieces(context.timeline));
+    if (!kit || !alternative) return undefined;
+    const count = kitsNeeded(series, alternative.kits, kit.id, Array(needed).fill(componentId));
     const kits = (procedure.kits ?? []).map((choice) => (choice.kitId === kit.id ? { ...choice, count } : choice));
     return { words: { does: 'lay-out-kits', count }, edits: [{ kind: 'change-procedure', fields: { kits } }] };
   },
@@ -98,10 +110,16 @@ export const notInKit: Rule<'not-in-kit'> = {
   find: (context) => {
     const { series, procedure } = context.workbook;
     if (!procedure.kits || procedure.kits.length === 0) return [];
-    const held = piecesInKits(series, kitWays(context));
-    return [...piecesNeeded(newPieces(context.timeline))]
-      .filter(([componentId]) => !held.has(componentId))
-      .map(([componentId, needed]) => ({ componentIds: [componentId], facts: { componentId, needed } }));
+    return kitAlternatives(procedure).flatMap((alternative) => {
+      const held = piecesInKits(series, alternative.kits);
+      return [...neededOn(context, alternative)]
+        .filter(([componentId]) => !held.has(componentId))
+        .map(([componentId, needed]) => ({
+          ...onAnswer(alternative),
+          componentIds: [componentId],
+          facts: { componentId, needed },
+        }));
+    });
   },
 };
 
@@ -115,7 +133,8 @@ export const kitUnused: Rule<'kit-unused'> = {
       const kit = series.kits.find((candidate) => candidate.id === kitId);
       // A kit picked by an answer is not unused because the other answer picks another one.
       if (!kit || when) return [];
-      const needed = kitsNeeded(series, procedure.kits ?? [], kitId, newPieces(timeline));
+      const always = (procedure.kits ?? []).filter((other) => !other.when);
+      const needed = kitsNeeded(series, always, kitId, newPieces(timeline));
       if (needed >= count) return [];
       return [
         {

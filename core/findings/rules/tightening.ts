@@ -6,6 +6,7 @@ import { verbOf } from '../../model/verbs';
 import { convert, inSi, type Quantity, readQuantity, relativeGap } from '../../quantity/quantity';
 import { bareTorqueIn, isPowerTool, isTorqueTool, turnsBySize } from '../../reading/en/wording';
 import { plausibleTorque, rangeIn, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
+import type { FactsOf } from '../finding';
 import {
   asNoticed,
   atStep,
@@ -78,6 +79,11 @@ export const secondFigure: Rule<'second-figure'> = {
     ),
 };
 
+/** The last but one pass of a tightening reaches at most this share of the figure, unless its words call it a pass. */
+const MOST_BEFORE_LAST = 0.75;
+const CALLED_PASS =
+  /\b(?:first|second|third|final|last|next) (?:pass|round|stage|time)\b|\b(?:pass|stage|round) \d|\b(?:snug|half|pre-?torque)\b|\d+ ?%/i;
+
 /** Two torque steps right after one another with a rising figure are passes of one tightening. */
 function isPass(
   { workbook }: CheckContext,
@@ -92,11 +98,26 @@ function isPass(
     .findLast((other) => other.verb === 'torque' && other.targets.some((target) => target.componentId === componentId));
   const between = before ? workbook.procedure.steps.slice(workbook.procedure.steps.indexOf(before) + 1, index) : [];
   const rises = second > first && second <= first * 6;
+  const called = [before, step].some(
+    (one) => one && writtenIn(one).some(({ where, text }) => where !== 'caution' && CALLED_PASS.test(text)),
+  );
   return (
     rises &&
+    (called || first < second * MOST_BEFORE_LAST || isThirdInARow(workbook.procedure.steps, index)) &&
     between.every(({ verb }) => ['torque', 'turn', 'wait', 'inspect', 'photo'].includes(verb)) &&
     step.stage === before?.stage
   );
+}
+
+/** Three torques of the same parts right after one another are rounds of one tightening. */
+function isThirdInARow(steps: readonly Step[], index: number): boolean {
+  const parts = JSON.stringify(steps[index]?.targets);
+  const run = (from: number) => {
+    let i = from;
+    while (steps[i]?.verb === 'torque' && JSON.stringify(steps[i]?.targets) === parts) i += from < index ? -1 : 1;
+    return Math.abs(i - from);
+  };
+  return run(index - 1) + 1 + run(index + 1) >= 3;
 }
 
 export const holeOccupied: Rule<'hole-occupied'> = {
@@ -106,7 +127,7 @@ export const holeOccupied: Rule<'hole-occupied'> = {
   find: (context) => asNoticed(context, 'hole-occupied'),
 };
 
-const LOOSENS: readonly Step['verb'][] = ['loosen', 'take-off', 'draw', 'separate'];
+const LOOSENS: readonly Step['verb'][] = ['loosen', 'take-off', 'draw', 'separate', 'disconnect', 'ease'];
 const TIGHTENS: readonly Step['verb'][] = ['torque', 'start-by-hand', 'fit', 'connect'];
 
 /** Sizes across flats of the tools that turn a part, in mm, by whether it comes off or goes back. */
@@ -147,8 +168,10 @@ export const keySize: Rule<'key-size'> = {
       const back = keySizes(context, TIGHTENS, componentId);
       const [first] = down;
       if (!first || back.length === 0) return [];
-      const odd = back.find(({ size }) => !down.some((other) => Math.abs(other.size - size) < 0.3));
-      if (!odd || back.some(({ size }) => down.some((other) => Math.abs(other.size - size) < 0.3))) return [];
+      const fits = ({ size }: (typeof back)[number]) => down.some((other) => Math.abs(other.size - size) < 0.3);
+      // A step may list a second key to hold against.
+      const odd = back.find((key) => !back.some((other) => other.step === key.step && fits(other)));
+      if (!odd) return [];
       return [
         {
           stepId: odd.step.id,
@@ -208,17 +231,16 @@ export const powerTightens: Rule<'power-tightens'> = {
   fix: ({ stepId, facts }, context) => withoutTool(stepOf(context, stepId), facts.toolId),
 };
 
-/** A torque that no wrench is laid out for, where the procedure lays one out elsewhere or lists other tools instead. */
+/** A torque that no wrench is laid out for, in a procedure that lists its tools. */
 export const noWrench: Rule<'no-wrench'> = {
   id: 'no-wrench',
   family: 'tightening',
   severity: 'warn',
   find: ({ workbook: { series, procedure } }) => {
-    const laidOut = procedure.steps.some((step) => toolsOf(step, series).some(isTorque));
+    const listsTools = procedure.steps.some((step) => toolsOf(step, series).length > 0);
     return procedure.steps.flatMap((step) => {
       if (step.verb !== 'torque' || !step.torque) return [];
-      const tools = toolsOf(step, series);
-      if (tools.some(isTorque) || (!laidOut && tools.length === 0)) return [];
+      if (!listsTools || toolsOf(step, series).some(isTorque)) return [];
       return [{ stepId: step.id, componentIds: targetIds(step), facts: {} }];
     });
   },
@@ -305,17 +327,30 @@ export const oddUnit: Rule<'odd-unit'> = {
   id: 'odd-unit',
   family: 'tightening',
   severity: 'warn',
-  find: ({ workbook: { procedure } }) => {
+  find: ({ workbook: { series, procedure } }) => {
     const isPound = ({ unit }: Quantity) => unit.startsWith('lbf');
     const torqued = procedure.steps.flatMap((step) =>
       step.torque ? [{ step, figure: step.torque.figure, also: step.torque.also }] : [],
     );
     return torqued.flatMap(({ step, figure, also }) => {
+      if (also) return [];
+      const ranges = toolsOf(step, series).flatMap((tool) => (isTorque(tool) ? (torqueRange(tool) ?? []) : []));
+      const [scale] = ranges;
+      if (scale && ranges.every(({ from }) => isPound(from) !== isPound(figure))) {
+        const facts: FactsOf['odd-unit'] = { figure, usual: scale.from.unit, by: 'wrench' };
+        return [{ stepId: step.id, componentIds: targetIds(step), facts }];
+      }
       const others = torqued.filter((other) => other.step !== step);
       const [first] = others;
-      if (also || others.length < 2 || !first) return [];
+      if (others.length < 2 || !first) return [];
       if (others.some((other) => isPound(other.figure) === isPound(figure))) return [];
-      return [{ stepId: step.id, componentIds: targetIds(step), facts: { figure, usual: first.figure.unit } }];
+      return [
+        {
+          stepId: step.id,
+          componentIds: targetIds(step),
+          facts: { figure, usual: first.figure.unit, by: 'figures' as const },
+        },
+      ];
     });
   },
 };

@@ -3,7 +3,8 @@ import { toolsOnlyInText } from '../../reading/en/mentions';
 import { VERB_WORDS } from '../../reading/en/verb-words';
 import { pointsIn, sentencesOf, tellsTwo, vagueIn, wordsOf } from '../../reading/en/wording';
 import { changeStep, type Rule, remembered, stepOf, targetIds } from '../rule';
-import { compareText, type TextDifference } from '../words/compare-text';
+import { compareText } from '../words/compare-text';
+import type { TextDifference } from '../words/difference';
 
 const differences = remembered((step, series): readonly TextDifference[] => compareText(step, series));
 

@@ -1,4 +1,4 @@
-import { type WrittenWhere, writtenIn } from '../../edits/written';
+import { writtenIn } from '../../edits/written';
 import type { Faces } from '../../model/faces';
 import { pluralName } from '../../model/names';
 import type { Step } from '../../model/procedure';
@@ -8,22 +8,16 @@ import { bare } from '../../orientation/faces';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
 import { readDirection } from '../../reading/en/direction-words';
 import { mentioned } from '../../reading/en/mentions';
-
-/** Something that only one of the two says: words of the trainer, or the fields of the step. */
-export interface TextDifference {
-  readonly what: 'figure' | 'tool' | 'part' | 'face' | 'count' | 'size' | 'place';
-  readonly only: 'text' | 'step';
-  readonly name: string;
-  readonly where: WrittenWhere;
-}
-
-type Difference = Omit<TextDifference, 'where'>;
+import { saysOnlyThere } from '../../reading/en/remark-words';
+import { turnsBySize } from '../../reading/en/wording';
+import type { Difference, TextDifference } from './difference';
+import { treatmentAgainst } from './treatment-words';
 
 /** Rounded conversions of one figure count as the same. */
 const SAME_FIGURE = 0.02;
 /** "facing the pressure", "toward the rotor", "must face the drive"; the "lapped face" of a part is no direction. */
 const FACING =
-  /\b(?:facing|towards?|faces?(?!\s+(?:facing|towards?|up|down))|looks?(?:ing)? (?:to|at))\s+(?:the\s+)?([\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
+  /\b(?:facing|towards?|faces?(?!\s+(?:facing|towards?|up|down|away))|looks?(?:ing)? (?:to|at)|(?=away from))\s*\b((?:away from\s+)?(?:the\s+)?[\p{L}-]+(?:\s[\p{L}-]+)?)/giu;
 /** "lip up", "groove down", "lips upward". */
 const BENCH_FACING = /\b(up|down)(?:wards?)?\b/gi;
 /** A figure on the way to the one of the step. */
@@ -74,7 +68,8 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
   differences.push(
     ...countsAgainst(text, step, series),
     ...sizesAgainst(text, listed),
-    ...placesAgainst(text, step, series),
+    ...placesAgainst(text, step, series, true),
+    ...treatmentAgainst(text, step, series),
   );
   return differences;
 }
@@ -87,7 +82,8 @@ function contradictions(text: string, step: Step, series: Series): Difference[] 
     ...facingsAgainst(text, step, series, false),
     ...countsAgainst(text, step, series),
     ...sizesAgainst(text, listed),
-    ...placesAgainst(text, step, series),
+    ...placesAgainst(text, step, series, false),
+    ...treatmentAgainst(text, step, series),
   ];
 }
 
@@ -98,14 +94,20 @@ function targetsOf(step: Step, series: Series): Component[] {
 function figuresAgainst(text: string, step: Step): Difference[] {
   const own = [step.torque?.figure, step.torque?.also].filter((figure) => figure !== undefined);
   const [main] = own;
-  if (!main) return [];
   const figures = torquesIn(text);
+  if (!main) {
+    const [only] = TIGHTENS.includes(step.verb) ? figures : [];
+    return only ? [{ what: 'figure', only: 'text', name: sayQuantity(only) }] : [];
+  }
   const other = figures.find((figure) => !own.some((mine) => relativeGap(mine, figure) <= SAME_FIGURE));
   if (!other) return [];
   // Passes are told with the figures on the way.
   const isPass = ON_THE_WAY.test(text) && relativeTo(other, main) < 1;
   return isPass ? [] : [{ what: 'figure', only: 'text', name: sayQuantity(other) }];
 }
+
+/** Verbs whose figure in words is one to tighten to. */
+const TIGHTENS: readonly Step['verb'][] = ['start-by-hand', 'torque', 'connect', 'fit', 'join'];
 
 /** How large a torque is in shares of another. */
 function relativeTo(a: Quantity, b: Quantity): number {
@@ -121,21 +123,22 @@ function facingsAgainst(text: string, step: Step, series: Series, strict: boolea
   const [part, more] = targetsOf(step, series);
   const { faces } = step;
   if (!part || more) return [];
-  const toward = [...text.matchAll(FACING)].flatMap(([, direction]) => direction ?? []);
+  const toward = directionsIn(text, FACING);
   const saysSame = (said: string) => faces !== undefined && agrees(said, faces, part, series);
-  if (strict) {
-    const [first] = toward;
-    return first && !toward.some(saysSame) ? [{ what: 'face', only: 'text', name: first }] : [];
+  const [first] = toward;
+  if (strict && first && !toward.some(saysSame)) return [{ what: 'face', only: 'text', name: first }];
+  if (!faces) return [];
+  for (const clause of clausesNaming(text, faces.end)) {
+    const said = [...directionsIn(clause, FACING), ...directionsIn(clause, BENCH_FACING)];
+    const [name] = said;
+    if (name && said.every((direction) => isContrary(direction, faces, part, series)))
+      return [{ what: 'face', only: 'text', name: `${faces.end ?? ''} ${name}`.trim() }];
   }
-  const [clause] = clausesNaming(text, faces?.end);
-  if (!faces || !clause) return [];
-  const said = [
-    ...[...clause.matchAll(FACING)].flatMap(([, direction]) => direction ?? []),
-    ...[...clause.matchAll(BENCH_FACING)].flatMap(([, direction]) => direction ?? []),
-  ];
-  const [first] = said;
-  const contrary = first && said.every((direction) => isContrary(direction, faces, part, series));
-  return first && contrary ? [{ what: 'face', only: 'text', name: `${faces.end ?? ''} ${first}`.trim() }] : [];
+  return [];
+}
+
+function directionsIn(text: string, pattern: RegExp): string[] {
+  return [...text.matchAll(pattern)].flatMap(([, direction]) => direction?.replace(/^(away from )?the /i, '$1') ?? []);
 }
 
 /** Whether a text says which way an end looks. */
@@ -198,7 +201,7 @@ function countsAgainst(text: string, step: Step, series: Series): Difference[] {
   if (!part || more || !target || part.count < 2) return [];
   const plural = pluralName(part.name.toLowerCase()).split(' ').at(-1) ?? '';
   const pattern = new RegExp(
-    `\\b(?:all|the)\\s+(\\d{1,2}|${Object.keys(NUMBERS).join('|')})\\s+(?:[\\p{L}-]+\\s)?${plural}\\b`,
+    `\\b(?:all|the)\\s+(\\d{1,2}|${Object.keys(NUMBERS).join('|')})\\s+(?:[\\p{L}-]+\\s){0,4}?${plural}\\b`,
     'iu',
   );
   const said = pattern.exec(text)?.[1]?.toLowerCase();
@@ -215,9 +218,12 @@ function sizesAgainst(text: string, listed: Series['tools']): Difference[] {
   return [...text.matchAll(SIZED_TOOL)].flatMap(([, before, name = '', after]): Difference[] => {
     const size = (before ?? after ?? '').replace(/\s+/g, ' ').trim();
     const word = name.toLowerCase().replace(/s$/, '');
-    const named = listed.filter(
-      (tool) => tool.size && tool.name.toLowerCase().includes(word) && /\bmm\b|\d\/\d/i.test(tool.size),
-    );
+    const called = listed.filter((tool) => tool.name.toLowerCase().includes(word));
+    // A pin spanner has no size across flats.
+    const [first] = called;
+    if (first && size && called.every((tool) => !turnsBySize(tool.name)))
+      return [{ what: 'size', only: 'text', name: `${size} ${word} (${called.map(toolLabel).join('; ')})` }];
+    const named = called.filter((tool) => tool.size && /\bmm\b|\d\/\d/i.test(tool.size));
     if (named.length === 0 || named.some((tool) => sameSize(tool.size ?? '', size))) return [];
     return [{ what: 'size', only: 'text', name: `${size} ${word} (${named.map(toolLabel).join('; ')})` }];
   });
@@ -231,18 +237,23 @@ function sameSize(a: string, b: string): boolean {
   return b === '' || number(a) === number(b);
 }
 
+const COMPARES = /\b(like|than|as (?:at|on)|compared?|unlike|instead)\b/i;
+
 /** "on shaft 2" in a step that is done at shaft 1. */
-function placesAgainst(text: string, step: Step, series: Series): Difference[] {
+function placesAgainst(text: string, step: Step, series: Series, strict: boolean): Difference[] {
   const [positionId, more] = step.positionIds;
-  if (!positionId || more || step.fromPositionId) return [];
+  if (!positionId || step.fromPositionId) return [];
   const set = series.positionSets.find(({ positions }) => positions.some(({ id }) => id === positionId));
   const own = set?.positions.find(({ id }) => id === positionId);
   const said = mentioned(text, set?.positions ?? []);
+  if (more) {
+    const narrows = saysOnlyThere(text) && said.length > 0 && said.length < step.positionIds.length;
+    return narrows ? [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }] : [];
+  }
   if (!own || said.length === 0 || said.includes(own)) return [];
-  // "the one of shaft 2" may be compared with.
-  return /\b(from|of|like|than|with|other|next|before|after|also)\b/i.test(text)
-    ? []
-    : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
+  // A remark may compare with "the one of shaft 2".
+  const compares = strict ? COMPARES : /\b(from|of|like|than|with|other|next|before|after|also)\b/i;
+  return compares.test(text) ? [] : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
 }
 
 export function torquesIn(text: string): Quantity[] {

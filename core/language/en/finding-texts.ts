@@ -21,6 +21,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor: 'a step that acts on a part where it is not, or looks at one that is in the bin',
     reason: 'The technician looks for a part that is not there.',
   },
+  'too-many': {
+    looksFor: 'a step that names more pieces of a part than there are at the place',
+    reason: 'Either the step or the parts list has the number of another series.',
+  },
   'partly-there': {
     looksFor: 'a step for several places that finds its part at some of them only',
     reason: 'At the other places there is nothing to do, and the technician wonders why.',
@@ -70,6 +74,14 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   'filled-open': {
     looksFor: 'oil filled while a plug, seal or gasket is still out',
     reason: 'The oil runs out on the bench, and the level is wrong afterwards.',
+  },
+  'not-closed': {
+    looksFor: 'a valve opened at the end that nothing closed before the pump was opened',
+    reason: 'Liquid under pressure stood in the pump while somebody took it apart.',
+  },
+  'not-drained': {
+    looksFor: 'oil filled again that no step drained before the pump was opened',
+    reason: 'The old oil runs over the bench, or stays in and is topped up.',
   },
   'not-restored': {
     looksFor: 'an isolation, lock or closed valve that is never undone',

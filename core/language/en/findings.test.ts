@@ -408,6 +408,18 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
     'Step 2, "Inspect seat": "pitting" says renew, and the seat has no kit, part number or step behind.',
   ],
   'no-wrench': [typed(['torque 4 bolts =20 N·m /socket, 13 mm']), 'Step 1, "Torque bolts", lists no torque wrench.'],
+  'not-closed': [
+    typed(['isolate the drive', 'bleed the casing', 'take off cover', 'fit cover', 'open the suction valve']),
+    'Step 5, "Open the suction valve": nothing closed the suction valve before.',
+  ],
+  'not-drained': [
+    typed(['isolate the drive', 'bleed the casing', 'take off cover', 'fit cover', 'fill the gear oil']),
+    'Step 5, "Fill the gear oil": nothing drained the gear oil before.',
+  ],
+  'too-many': [
+    typed(['take off 4 bolts', 'start by hand 6 bolts']),
+    'Step 2, "Start by hand bolts", names six bolts; there are 4.',
+  ],
   'nothing-applied': [typed(['lubricate lip seal']), 'Step 1, "Lubricate lip seal", does not say what to apply.'],
   'nothing-to-look-for': [
     typed(['inspect seat']),

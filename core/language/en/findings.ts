@@ -36,6 +36,8 @@ const WHAT = {
   count: 'number',
   size: 'size',
   place: 'place',
+  consumable: 'grease or compound',
+  time: 'time',
 };
 
 /** One plain sentence for each rule: what would go wrong, with part, place and step. */
@@ -52,6 +54,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     const [one, several] = THERE[f.facts.reason];
     return `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, one, several)}${say.on(f.on)}.`;
   },
+  'too-many': (f, say) =>
+    `${say.step(f)}, names ${say.part(f.facts.componentId, f.facts.said)}; there ${f.facts.there === 1 ? 'is' : 'are'} ${f.facts.there}${say.on(f.on)}.`,
   'partly-there': (f, say) =>
     `${say.step(f)}: at ${say.positions(f.facts.positionIds)} the ${say.part(f.facts.componentId, 1)} is ${f.facts.act === 'takes' ? 'out already' : 'not out'}${say.on(f.on)}.`,
   'aid-not-there': (f, say) =>
@@ -107,6 +111,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       : `An earlier module drains ${f.facts.about ?? 'the pump'} and nothing fills it again.`,
   'filled-open': (f, say) =>
     `${say.step(f)}, fills while ${say.parts(f.facts.componentIds)} ${areOut(f.facts.componentIds, say)} still out${say.on(f.on)}.`,
+  'not-closed': (f, say) => `${say.step(f)}: nothing closed ${f.facts.about ?? 'it'} before${say.on(f.on)}.`,
+  'not-drained': (f, say) => `${say.step(f)}: nothing drained ${f.facts.about ?? 'it'} before${say.on(f.on)}.`,
   'not-restored': (f, say) =>
     f.stepId
       ? `${say.step(f)}: nothing restores it${say.on(f.on)}.`
@@ -154,7 +160,9 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   implausible: (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be meant for ${f.facts.thread}, which bears ${sayNumber(f.facts.least, 2)} to ${sayNumber(f.facts.most, 2)} ${f.facts.figure.unit}.`,
   'odd-unit': (f, say) =>
-    `${say.step(f)}: ${sayQuantity(f.facts.figure)} stands alone; all other figures are in ${f.facts.usual}.`,
+    f.facts.by === 'wrench'
+      ? `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be set on a wrench that reads ${f.facts.usual}, and no second reading is given.`
+      : `${say.step(f)}: ${sayQuantity(f.facts.figure)} stands alone; all other figures are in ${f.facts.usual}.`,
   'no-unit': (f, say) =>
     `${say.step(f)}, says ${f.facts.figure}${f.facts.word ? ` ${f.facts.word}` : ''} and no unit of torque.`,
   'no-figure': (f, say) => `${say.step(f)}, gives no torque.`,
@@ -172,9 +180,9 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   untouched: (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} in the ${say.part(f.facts.hostId)} ${say.agree(f.facts.componentId, 'is', 'are')} always renewed, and no step does.`,
   'kit-short': (f, say) =>
-    `${f.facts.needed} ${say.part(f.facts.componentId)} ${f.facts.needed === 1 ? 'is' : 'are'} renewed and the kits hold ${f.facts.held}.`,
+    `${f.facts.needed} ${say.part(f.facts.componentId)} ${f.facts.needed === 1 ? 'is' : 'are'} renewed and the kits hold ${f.facts.held}${say.on(f.on)}.`,
   'not-in-kit': (f, say) =>
-    `${f.facts.needed} × ${say.part(f.facts.componentId)} would be renewed, and none of the kits holds any.`,
+    `${f.facts.needed} × ${say.part(f.facts.componentId)} would be renewed, and none of the kits holds any${say.on(f.on)}.`,
   'kit-unused': (f, say) =>
     `${f.facts.laidOut} × ${say.kit(f.facts.kitId)} ${f.facts.laidOut === 1 ? 'is' : 'are'} laid out and ${f.facts.needed === 0 ? 'none is' : `${f.facts.needed} would be`} used.`,
   'no-spare': (f, say) =>
@@ -231,6 +239,9 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'text-differs': (f, say) => {
     const { only, what, name, where, more } = f.facts;
     const also = more > 0 ? `, and ${more} more` : '';
+    if (what === 'dry') return `${say.step(f)}: ${WHERE[where]} says "${name}", and the step puts something on${also}.`;
+    if (what === 'old')
+      return `${say.step(f)}: ${WHERE[where]} says "${name}", and ${say.parts(f.componentIds)} ${say.agree(f.componentIds[0] ?? '', 'is', 'are')} always renewed${also}.`;
     return only === 'text'
       ? `${say.step(f)}: ${WHERE[where]} says the ${WHAT[what]} "${name}", the step does not${also}.`
       : `${say.step(f)}: the step has the ${WHAT[what]} "${name}", ${WHERE[where]} does not${also}.`;
@@ -296,6 +307,8 @@ const FIXES: Readonly<Partial<Record<FixWords['does'], string>>> = {
   'ease-first': 'Ease it out first',
   'add-isolating': 'Add the isolation',
   'isolate-first': 'Isolate first',
+  'add-closing': 'Add a step that closes it',
+  'add-draining': 'Add a step that drains it',
   'add-release': 'Add the release',
   'add-caution': 'Add the caution',
   'draw-instead': 'Draw it instead',

@@ -36,7 +36,7 @@ function patternsFor(things: readonly { readonly name: string }[]): readonly Pat
 
 /** Tools that every workshop has a word for. Common practice. */
 const GENERAL_TOOLS =
-  /(?<![\p{L}-])(torque wrench|hex key|allen key|spanner|wrench|ratchet|screwdriver|mallet|hammer|puller|pliers|callipers?|calipers?|micrometer|feeler gauge|dial gauge|vice|vise|soft jaws|punch|drift|scraper|pry bar|crowbar|hoist|sling|heat gun|hacksaw)s?(?![\p{L}])/giu;
+  /(?<![\p{L}-])(impact (?:wrench|driver|gun)|air (?:ratchet|wrench|hammer)|rattle gun|cordless (?:driver|drill)|torque (?:wrench|screwdriver)|strap wrench|pipe wrench|snap[- ]ring pliers|circlip pliers|hex key|allen key|spanner|wrench|ratchet|screwdriver|mallet|hammer|puller|pliers|callipers?|calipers?|micrometer|feeler gauge|dial gauge|vice|vise|soft jaws|punch|drift|scraper|pry bar|crowbar|hoist|sling|heat gun|hacksaw)s?(?![\p{L}])/giu;
 /** "No screwdriver in the groove" names none to use. */
 const FORBIDDEN = /\b(no|not|never|without|don't|avoid|instead of)\b[^.;]{0,24}$/i;
 

@@ -15,22 +15,65 @@ export function energyOf(words: string | undefined): Energy {
 }
 
 /** The sides of a pump that hold pressure by themselves. */
-export const LINES = ['suction', 'discharge', 'air', 'flush', 'process', 'pilot'] as const;
+export const LINES = ['suction', 'discharge', 'air', 'flush', 'process', 'pilot', 'hydraulic'] as const;
 export type Line = (typeof LINES)[number];
 
 const LINE_WORDS: Readonly<Record<Line, RegExp>> = {
   suction: /\b(suction|inlet|intake|supply line|feed)\b/i,
-  discharge: /\b(discharge|outlet|delivery|high[- ]pressure (line|side|hose))\b/i,
+  discharge: /\b(discharge|outlet|delivery|high[- ]pressure (line|side|hose|tube|tubing|pipe))\b/i,
   air: /\b(air|accumulator|dampe?ner|damper|reservoir)\b/i,
   flush: /\b(flush|seal water|barrier|quench)\b/i,
   process: /\b(process)\b/i,
   pilot: /\b(pilot)\b/i,
+  hydraulic: /\b(hydraulic)\b/i,
 };
 
 /** The lines that words name, "both sides" among them; none where they say no line. */
 export function linesIn(words: string | undefined): Line[] {
   if (/\b(both|all) (sides|lines|ends|hoses)\b/i.test(words ?? '')) return ['suction', 'discharge'];
   return LINES.filter((line) => LINE_WORDS[line].test(words ?? ''));
+}
+
+/** Lines that hold no liquid of the pump: without pressure they say nothing about it. */
+export function isBesideLiquid(line: Line): boolean {
+  return line === 'air' || line === 'flush' || line === 'pilot';
+}
+
+/** A hose, tube or pipe: opened it lets out its own line before anything else. */
+export function isLinePart(name: string): boolean {
+  return /\b(hose|tube|tubing|pipe|line)s?$/i.test(name.trim());
+}
+
+/** Words for what a pump holds besides the air that drives it. */
+export function saysLiquid(words: string | undefined): boolean {
+  return /\b(spray|paint|liquid|fluid|product|material|water|solvent|chemical|suction|inlet|intake|discharge|outlet|delivery)\b/i.test(
+    words ?? '',
+  );
+}
+
+/** Valves by which something is let off, filled or by-passed, and that stand closed as a rule. */
+export function standsClosed(words: string | undefined): boolean {
+  return /\b(bleed\w*|drain\w*|vent\w*|relief|priming|prime|flush\w*|by-?pass|sampl\w*|test|gauge)\b/i.test(
+    words ?? '',
+  );
+}
+
+export function isCheckValve(name: string): boolean {
+  return /\b(check|non-?return) valve\b/i.test(name);
+}
+
+/** "the pump", and nothing that it is switched or shut off by. */
+export function namesPump(words: string | undefined): boolean {
+  return /^(the )?(pump|machine|unit|set)$/i.test((words ?? '').trim());
+}
+
+/** Oil that a housing holds and that runs out when it is opened. */
+export function isSumpOil(words: string | undefined): boolean {
+  const text = (words ?? '').trim();
+  return (
+    /\boil\b/i.test(text) &&
+    (/\b(gear|gearbox|crankcase|sump|bearing|drive)\b/i.test(text) || /^(?:the |new |fresh |clean )*oil\b/i.test(text))
+  );
 }
 
 const IDLE = new Set([
