@@ -36,13 +36,10 @@ export const VALVE_SERVICE: WrittenJob = {
         },
       },
     ],
-    [
-      'take off valve seat @each chamber',
-      (it) => ({ when: [{ stepId: it.step('draw valve cage'), answerIds: ['whole'] }] }),
-    ],
+    ['take off valve seat @each chamber', (it) => ({ when: [{ stepId: it.asking, answerIds: ['whole'] }] })],
     [
       'draw valve seat @each chamber /seat puller !Do not scratch the bore.',
-      (it) => ({ when: [{ stepId: it.step('draw valve cage'), answerIds: ['left'] }] }),
+      (it) => ({ when: [{ stepId: it.asking, answerIds: ['left'] }] }),
     ],
     'take off seat O-ring @each chamber',
     'open valve cage @each chamber',

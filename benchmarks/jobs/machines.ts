@@ -284,11 +284,11 @@ export const PACKED_PISTON: WrittenJob = {
     'renew upper V-rings, lower V-rings',
     [
       'soak upper V-rings, lower V-rings +throat oil ~30',
-      (it) => ({ when: [{ stepId: it.step('inspect upper gland'), answerIds: ['leather'] }] }),
+      (it) => ({ when: [{ stepId: it.asking, answerIds: ['leather'] }] }),
     ],
     [
       'soak upper V-rings, lower V-rings +throat oil ~15',
-      (it) => ({ when: [{ stepId: it.step('inspect upper gland'), answerIds: ['ptfe'] }] }),
+      (it) => ({ when: [{ stepId: it.asking, answerIds: ['ptfe'] }] }),
     ],
     'clean upper gland, lower gland, intake housing',
     'fit lower V-rings +throat oil >lips to the pressure',
@@ -353,8 +353,8 @@ export const PACKED_PISTON: WrittenJob = {
   ],
   about: (it) => ({
     kits: [
-      { kitId: 'leather-kit', count: 1, when: [{ stepId: it.step('inspect upper gland'), answerIds: ['leather'] }] },
-      { kitId: 'ptfe-kit', count: 1, when: [{ stepId: it.step('inspect upper gland'), answerIds: ['ptfe'] }] },
+      { kitId: 'leather-kit', count: 1, when: [{ stepId: it.asking, answerIds: ['leather'] }] },
+      { kitId: 'ptfe-kit', count: 1, when: [{ stepId: it.asking, answerIds: ['ptfe'] }] },
     ],
   }),
 };

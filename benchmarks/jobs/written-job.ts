@@ -10,8 +10,8 @@ export interface Named {
   readonly place: (name: string) => string;
   readonly tool: (name: string) => string;
   readonly consumable: (name: string) => string;
-  /** The id of the step that a line typed. */
-  readonly step: (line: string) => string;
+  /** The id of the step that asks the question of the job. */
+  readonly asking: string;
 }
 
 /** Fields, or what makes them of names and of what was typed. */
@@ -130,6 +130,7 @@ function filledIn(workbook: Workbook, job: WrittenJob): Workbook {
 }
 
 function namesOf({ series }: Workbook, job: WrittenJob): Named {
+  const asks = job.lines.find(({ fields }) => typeof fields === 'object' && fields.decision);
   const idIn = (list: readonly { readonly id: string; readonly name: string }[]) => (name: string) =>
     list.find((thing) => thing.name === name)?.id ?? MISSING;
   return {
@@ -137,10 +138,7 @@ function namesOf({ series }: Workbook, job: WrittenJob): Named {
     place: idIn(job.positionSets.flatMap(({ positions }) => positions)),
     tool: idIn(series.tools),
     consumable: idIn(series.consumables),
-    step: (line) => {
-      const written = job.lines.find((candidate) => candidate.line.startsWith(line));
-      return written ? stepIdOf(written.key) : MISSING;
-    },
+    asking: asks ? stepIdOf(asks.key) : MISSING,
   };
 }
 

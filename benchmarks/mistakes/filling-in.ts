@@ -86,6 +86,18 @@ const FIELDS: readonly Mistake[] = [
     plant: remeasured(({ nominal }) => ({ nominal: nominal && { ...nominal, value: nominal.value / 2 } })),
   },
   { kind: 'limit in another unit', plant: remeasured(({ least }) => ({ least: least && { ...least, unit: 'in' } })) },
+  { kind: 'a size out of its limits used again', plant: remeasured(() => ({ follows: 'reuse' })) },
+  {
+    kind: 'broken and used again',
+    plant: refilled(({ step }) => {
+      const [look] = step.looks ?? [];
+      return look && { looks: [{ ...look, faults: [{ id: 'broken', sign: 'a crack', follows: 'reuse' }] }] };
+    }),
+  },
+  {
+    kind: 'measured without a measurement',
+    plant: refilled((line) => (line.verb === 'measure' ? { measurements: undefined } : undefined)),
+  },
   { kind: 'limits left out', plant: remeasured(() => ({ least: undefined, most: undefined })) },
   { kind: 'measuring tool left out', plant: refilled((line) => (firstMeasure(line) ? { toolIds: [] } : undefined)) },
   {
@@ -286,6 +298,32 @@ const told = (say: (line: TypedLine, job: TypedJob) => string | undefined) =>
 const plural = (name: string) => `${name}s`;
 
 const WORDS: readonly Mistake[] = [
+  {
+    kind: 'words: the wrong way to turn',
+    plant: told((line) =>
+      does('loosen')(line) ? 'Turn them clockwise.' : does('torque')(line) ? 'Counter-clockwise.' : undefined,
+    ),
+  },
+  { kind: 'words: a step that is not there', plant: told((line) => (refits(line) ? 'As in step 214.' : undefined)) },
+  {
+    kind: 'words: only a first pass',
+    plant: told((line) => (does('torque')(line) && !line.step.detail ? 'First pass.' : undefined)),
+  },
+  {
+    kind: 'words: up for down',
+    plant: told(({ step, index }, { workbook }) => {
+      const lain = workbook.procedure.steps.findIndex(({ pose }) => pose);
+      const component = workbook.series.components.find(({ id }) => id === step.targets[0]?.componentId);
+      return refits({ verb: step.verb } as TypedLine) &&
+        lain >= 0 &&
+        index > lain &&
+        step.faces?.end &&
+        component?.hostId &&
+        step.faces.toward.is === 'pressure'
+        ? `${step.faces.end} up.`
+        : undefined;
+    }),
+  },
   {
     kind: 'words: another figure',
     plant: told(({ step }) => step.torque && `Tighten to ${step.torque.figure.value + 15} N·m.`),

@@ -93,6 +93,11 @@ const LEFT_OUT: readonly Mistake[] = [
   { kind: 'taking apart or snapping together left out', plant: leftOut(does('split', 'join'), 'left-on-cloth') },
 ];
 
+const isBoltedCover = (name: string, job: TypedJob) => {
+  const part = partNamed(job, name);
+  return ['cover', 'housing'].includes(part?.kind ?? '') && part?.heldBy !== undefined;
+};
+
 /** Before the line that first takes something off. */
 const firstOpened = ({ typed }: TypedJob) => typed.findIndex(takes);
 const fastenersOf = (line: TypedLine, job: TypedJob) =>
@@ -222,6 +227,46 @@ const MISPLACED: readonly Mistake[] = [
   },
 ];
 
+const EARLY_AND_LATE: readonly Mistake[] = [
+  {
+    kind: 'renewed before it is out',
+    plant: moved((line, job) => (does('renew')(line) && isAlwaysRenewed(line, job) ? firstOpened(job) : undefined)),
+  },
+  {
+    kind: 'looked at before it can be seen',
+    plant: moved((line, job) => {
+      const taken = job.typed.find((other) => takes(other) && sharesPart(line)(other));
+      const cover = job.typed
+        .slice(firstOpened(job) + 1, taken?.index)
+        .find((other) => takes(other) && other.parts.some((name) => isBoltedCover(name, job)));
+      return does('inspect', 'measure')(line) && taken && cover && !line.step.decision ? cover.index : undefined;
+    }),
+  },
+  {
+    kind: 'valve closed behind the opening',
+    plant: moved((line, job) => (does('close-valve')(line) ? firstOpened(job) + 2 : undefined), 'closed-late'),
+  },
+  {
+    kind: 'pressure let off before the drive is isolated',
+    plant: moved((line) => (does('release-pressure')(line) ? 0 : undefined), 'pressure-first'),
+  },
+  {
+    kind: 'marked when it is off',
+    plant: moved((line, { typed }) => {
+      const taken = typed.find((other) => takes(other) && sharesPart(line)(other));
+      return does('mark')(line) && line.parts.length === 1 && taken ? taken.index : undefined;
+    }),
+  },
+  {
+    kind: 'filled after the run',
+    plant: moved((line, { typed }) => {
+      const run = typed.findLast((other) => does('test')(other) && /run/.test(other.line));
+      const drained = typed.some((other) => does('drain')(other) && other.step.about === line.step.about);
+      return does('fill')(line) && run && drained ? run.index : undefined;
+    }, 'run-dry'),
+  },
+];
+
 const nextPart = (line: TypedLine, { typed }: TypedJob) => {
   const next = typed.slice(line.index + 1).find((other) => refits(other) && !sharesPart(line)(other));
   return next?.parts[0];
@@ -292,6 +337,33 @@ const MISTYPED: readonly Mistake[] = [
       const count = partNamed(job, name)?.count ?? 1;
       return does('renew')(line) && count > 1 ? `renew ${count - 1} ${line.line.replace(/^renew /, '')}` : undefined;
     }),
+  },
+  {
+    kind: 'another figure at one place',
+    plant: (job) =>
+      job.typed
+        .filter((line) => does('torque')(line) && line.step.positionIds.length > 1 && !line.step.blockId)
+        .flatMap((line) => {
+          const [first, ...others] = line.step.positionIds.map(
+            (id) => placesOf(job).find((place) => place.id === id)?.name,
+          );
+          const at = (names: readonly (string | undefined)[], figured: string) =>
+            figured.replace(/@each [a-z ]+?(?=\s[/+>!=~?]|$)/, names.map((name) => `@${name}`).join(' '));
+          const other = line.line.replace(figure, (_hit, value: string) => `=${Number(value) + 3} N·m`);
+          const written = job.job.lines[line.index];
+          if (!written) return [];
+          const lines = job.job.lines.toSpliced(
+            line.index,
+            1,
+            { ...written, line: at([first], line.line) },
+            { ...written, key: `${line.key}b`, line: at(others, other) },
+          );
+          return rewritten(job, lines, line);
+        }),
+  },
+  {
+    kind: 'a hoist that bears too little',
+    plant: retyped((line) => line.line.replace(/\/eye bolt, \d+ kg/, '/eye bolt, 15 kg')),
   },
   {
     kind: 'the neighbour named instead',
@@ -484,4 +556,4 @@ const MISTYPED: readonly Mistake[] = [
   },
 ];
 
-export const TYPING_MISTAKES: readonly Mistake[] = [...LEFT_OUT, ...MISPLACED, ...MISTYPED];
+export const TYPING_MISTAKES: readonly Mistake[] = [...LEFT_OUT, ...MISPLACED, ...EARLY_AND_LATE, ...MISTYPED];

@@ -2,6 +2,7 @@ import type { Faces } from '../model/faces';
 import type { Component } from '../model/series';
 import { compareFacings, isBenchDirection, placesInStacks, poseAround } from '../orientation/directions';
 import { clockingsClash, sameFacing } from '../orientation/faces';
+import { benchDirectionSaid } from '../reading/words';
 import type { Acting } from './acting';
 import type { Piece } from './units';
 
@@ -31,6 +32,22 @@ export function judgeFacing(acting: Acting, component: Component, fitted: readon
       expected,
     });
   else acting.note({ kind: 'faces-wrong', componentId: component.id, expected });
+}
+
+/** Words beside the facing that say up or down where, as the housing lies, it would be the other way. */
+export function judgeFacingWords(acting: Acting, component: Component, fitted: readonly Piece[]): void {
+  const { step, structure } = acting;
+  const { faces } = step;
+  if (!faces?.end || step.targets.length > 1 || isBenchDirection(faces.toward)) return;
+  const way = benchDirectionSaid([step.detail, step.text].join('. '), faces.end);
+  const hostId = step.intoId ?? component.hostId;
+  const lying = way && poseAround(hostId, { get: (id) => acting.read('pose', id) ?? undefined }, structure.series);
+  if (!way || !lying) return;
+  const positionIds = fitted.flatMap((piece) => acting.seat(piece) ?? []);
+  const places = placesInStacks(structure.series, component.id, { positionIds, hostId, into: step.into });
+  const said: Faces = { end: faces.end, toward: { is: way } };
+  if (compareFacings(said, faces, component, places, lying.pose) === 'contrary')
+    acting.note({ kind: 'faces-clash', componentId: component.id, ...lying, expected: faces });
 }
 
 /** Each place by itself, since the same part may lie in another stack there. */

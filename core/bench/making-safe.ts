@@ -2,6 +2,7 @@ import { isSealing, isValvePart } from '../model/kinds';
 import { opensPump } from '../model/verbs';
 import {
   energyOf,
+  holdsCharge,
   isBesideLiquid,
   isCheckValve,
   isFillingPort,
@@ -34,6 +35,8 @@ export function judgeOpening(acting: Acting): void {
   }
   const released = acting.read('pressure', '') === 'released';
   const holds = (line: Line) => !released && acting.read('pressure', line) === 'held';
+  if (opensVessel(acting) && acting.read('pressure', 'air') === 'held')
+    acting.note({ kind: 'pressure-kept', line: 'air' });
   const own = linesOpened(acting);
   if (own) {
     for (const line of own.filter(holds)) {
@@ -47,6 +50,11 @@ export function judgeOpening(acting: Acting): void {
   acting.write('entered', '', true);
   if (!released && !isLiquidReleased(acting)) acting.note({ kind: 'pressure-kept', line: null });
   else for (const line of [...around.lines].filter(holds)) acting.note({ kind: 'pressure-kept', line });
+}
+
+/** A vessel with a charge of its own keeps it when the pump is without pressure. */
+function opensVessel({ step, structure }: Acting): boolean {
+  return step.targets.some(({ componentId }) => holdsCharge(structure.components.get(componentId)?.name ?? ''));
 }
 
 /** The lines that a step opens when it opens hoses and tubes only, as far as their names tell. */
@@ -73,6 +81,8 @@ export function makeSafe(acting: Acting): void {
     case 'isolate':
     case 'lock-out':
     case 'close-valve':
+      if (acting.read('entered', '') && piecesOut(acting).length > 0 && !standsClosed(step.about))
+        acting.note({ kind: 'closed-late' });
       around.isolations.set(isolationKey(step.verb, step.about), step);
       acting.write('isolated', isolationKey(step.verb, step.about), step.id);
       if (releasesToo(step.about)) release(acting);
@@ -122,7 +132,9 @@ function hasValves({ structure: { series } }: Acting): boolean {
 
 /** Lets the pressure off the lines a step names, or off everything. */
 function release(acting: Acting): void {
-  const named = linesIn(acting.step.about).filter((line) => acting.around.lines.has(line));
+  const said = linesIn(acting.step.about);
+  if (said.includes('air')) acting.write('pressure', 'air', 'released');
+  const named = said.filter((line) => acting.around.lines.has(line));
   // Through its valves a pump lets off toward the discharge side, never back.
   const lines = named.includes('discharge') ? [...named, 'suction'] : named;
   for (const line of lines.length > 0 ? lines : ['']) acting.write('pressure', line, 'released');
@@ -248,9 +260,13 @@ function fill(acting: Acting): void {
 function judgeTest(acting: Acting): void {
   const { step, around } = acting;
   if (!runsPump([step.about, step.detail, step.text].join(' '))) return;
+  for (const [id, { about }] of around.drains)
+    if (isKeptFluid(about) && acting.read('drained', id)) acting.note({ kind: 'run-dry', about });
   for (const [key, by] of around.isolations) {
     const lockedBy = acting.read('isolated', key);
-    if (lockedBy !== null && energyOf(by.about) !== 'valve') {
+    // Many pumps start against a closed discharge, none against a closed suction.
+    const stopsIt = energyOf(by.about) !== 'valve' || linesIn(by.about).includes('suction');
+    if (lockedBy !== null && stopsIt) {
       acting.note({ kind: 'tested-locked', lockedBy });
       return;
     }

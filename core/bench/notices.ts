@@ -43,6 +43,12 @@ export type Notice =
   | { kind: 'pressure-kept'; line: Line | null }
   | { kind: 'restored-open'; componentIds: readonly string[]; why: 'out' | 'loose' }
   | { kind: 'tested-locked'; lockedBy: string }
+  /** The pump is run while what was drained is missing. */
+  | { kind: 'run-dry'; about: string | undefined }
+  /** Something is isolated or closed when the pump is open already. */
+  | { kind: 'closed-late' }
+  /** A part is marked when it is off. */
+  | { kind: 'marked-late'; componentId: string }
   /** A valve is opened that nothing closed. */
   | { kind: 'not-closed' }
   /** Oil is filled that nothing drained. */

@@ -121,6 +121,9 @@ function stay(acting: Acting, component: Component, meant: readonly Piece[]): vo
   if (step.verb === 'loosen') loosen(acting, component, meant);
   if (step.verb === 'torque') torque(acting, component, meant);
   if (step.verb === 'compress' || step.verb === 'ease') acting.write('tamed', component.id, true);
+  const [only, more] = meant;
+  if (step.verb === 'mark' && only && !more && acting.read('at', only.id) === 'cloth')
+    acting.note({ kind: 'marked-late', componentId: component.id });
   if (LOOKS.includes(step.verb) && meant.length > 0 && meant.every((piece) => isGone(acting, piece)))
     acting.missing(component, 'gone');
   treat(acting, component, meant);

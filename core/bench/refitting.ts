@@ -1,7 +1,7 @@
 import type { Component } from '../model/series';
 import type { Acting } from './acting';
-import { judgeFacing, noteStackOrder } from './facing';
-import { hostAt } from './structure';
+import { judgeFacing, judgeFacingWords, noteStackOrder } from './facing';
+import { hostAt, turnedBy } from './structure';
 import { layOut } from './taking';
 import { judgeSeal, soakedEnough } from './treating';
 import type { Piece } from './units';
@@ -14,6 +14,7 @@ export function refit(acting: Acting, component: Component, fitted: readonly Pie
     return;
   }
   judgeFacing(acting, component, fitted);
+  judgeFacingWords(acting, component, fitted);
   judgeSeal(acting, component, fitted);
   soakedEnough(acting, component, fitted);
   const to = step.fromPositionId ? step.positionIds[0] : undefined;
@@ -30,8 +31,11 @@ export function refit(acting: Acting, component: Component, fitted: readonly Pie
     putHome(acting, piece);
     if (step.faces) acting.write('facing', piece.id, step.faces);
     if (acting.structure.threaded.has(component.id)) {
-      // A line that is connected is tightened with it.
-      acting.write('thread', piece.id, step.verb === 'connect' ? 'tight' : 'by-hand');
+      // A line that is connected is tightened with it, and so is what is turned in with a wrench and has no figure.
+      const isTight =
+        step.verb === 'connect' ||
+        (acting.structure.screwed.has(component.id) && turnedBy(step, acting.structure.series));
+      acting.write('thread', piece.id, isTight ? 'tight' : 'by-hand');
       acting.write('figure', piece.id, null);
       acting.around.loose.add(piece.id);
     }

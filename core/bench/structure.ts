@@ -2,6 +2,7 @@ import { isFastener } from '../model/kinds';
 import type { Procedure, Step } from '../model/procedure';
 import type { Component, Consumable, Series, Tool } from '../model/series';
 import { verbOf } from '../model/verbs';
+import { turnsThread } from '../reading/words';
 import { Places } from './places';
 import { type Piece, piecesOf, type Unit, unitOf } from './units';
 
@@ -29,6 +30,8 @@ export interface Structure {
   readonly startsOut: ReadonlySet<string>;
   /** Components with a thread that is loosened and torqued: fasteners, and parts that are screwed in themselves. */
   readonly threaded: ReadonlySet<string>;
+  /** Of these, the ones that only the tools tell of: turned off with a wrench and started by hand. */
+  readonly screwed: ReadonlySet<string>;
   /** For each component those that it is confirmed to cover. */
   readonly covers: ReadonlyMap<string, ReadonlySet<string>>;
   /** For each fastener the components it holds. */
@@ -70,6 +73,7 @@ export function structureOf(series: Series, procedures: readonly Procedure[], pr
     joining: basis.joining,
     startsOut: basis.startsOut,
     threaded: basis.threaded,
+    screwed: basis.screwed,
     ...relationsOf(series),
     basis,
   };
@@ -84,6 +88,7 @@ interface Basis {
   readonly joining: ReadonlySet<string>;
   readonly startsOut: ReadonlySet<string>;
   readonly threaded: ReadonlySet<string>;
+  readonly screwed: ReadonlySet<string>;
 }
 
 function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
@@ -93,21 +98,34 @@ function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
   const threaded = new Set(
     series.components.filter(({ kind, threaded: screwed }) => screwed || isFastener(kind)).map(({ id }) => id),
   );
+  const started = new Set<string>();
+  const turnedOff = new Set<string>();
   for (const { steps, intends = [] } of procedures) {
     for (const step of steps) {
       const { effect } = verbOf(step.verb);
       if (effect === 'renews') renewals.push(step);
       if (effect !== 'stays') for (const { componentId } of step.targets) handled.add(componentId);
-      // What is started by hand and torqued has a thread of its own, whatever it is called.
+      // What is torqued has a thread of its own, whatever it is called.
       if (step.verb === 'torque') for (const { componentId } of step.targets) threaded.add(componentId);
+      for (const { componentId } of step.targets) {
+        if (step.verb === 'start-by-hand') started.add(componentId);
+        else if ((effect === 'takes' || step.verb === 'loosen') && turnedBy(step, series)) turnedOff.add(componentId);
+      }
     }
     for (const change of intends) if (change.kind === 'joins') joining.add(change.componentId);
   }
+  const screwed = new Set([...started].filter((id) => turnedOff.has(id) && !threaded.has(id)));
+  for (const id of screwed) threaded.add(id);
   const [first] = procedures;
   const startsOut = new Set(first?.startsFrom ? (first.startsFrom.componentIds ?? handled) : []);
   const { components, positionSets, consumables, stacks, tools, unpressurised } = series;
   const parts = { components, positionSets, consumables, stacks, tools, unpressurised };
-  return { parts, renewals, handled, joining, startsOut, threaded };
+  return { parts, renewals, handled, joining, startsOut, threaded, screwed };
+}
+
+/** Whether a step lists a tool that turns threads. */
+export function turnedBy({ toolIds }: Pick<Step, 'toolIds'>, { tools }: Pick<Series, 'tools'>): boolean {
+  return toolIds.some((id) => tools.some((tool) => tool.id === id && turnsThread(tool.name)));
 }
 
 function sameBasis(a: Basis, b: Basis): boolean {
@@ -121,7 +139,8 @@ function sameBasis(a: Basis, b: Basis): boolean {
     sameSet(a.handled, b.handled) &&
     sameSet(a.joining, b.joining) &&
     sameSet(a.startsOut, b.startsOut) &&
-    sameSet(a.threaded, b.threaded)
+    sameSet(a.threaded, b.threaded) &&
+    sameSet(a.screwed, b.screwed)
   );
 }
 

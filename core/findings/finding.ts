@@ -64,6 +64,8 @@ export interface FactsOf {
   'not-closed': { readonly about: string | undefined };
   'not-drained': { readonly about: string | undefined };
   'tested-locked': { readonly lockedAt: At | null };
+  'run-dry': { readonly about: string | undefined };
+  'closed-late': { readonly about: string | undefined };
   // faces
   'faces-wrong': One & { readonly expected: Faces };
   'faces-clash': One & { readonly housingId: Id; readonly pose: Pose; readonly expected: Faces };
@@ -74,6 +76,7 @@ export interface FactsOf {
   // matching
   swapped: One & { readonly fromPositionId: Id; readonly toPositionId: Id };
   unmarked: One;
+  'marked-late': One;
   // tightening
   'torque-misplaced': Record<never, never>;
   'torque-early': One & { readonly heldId: Id };
@@ -95,6 +98,7 @@ export interface FactsOf {
   'odd-unit': { readonly figure: Quantity; readonly usual: string; readonly by: 'figures' | 'wrench' };
   'no-unit': { readonly figure: string; readonly word: string };
   'no-figure': Record<never, never>;
+  'pass-missing': { readonly figure: Quantity | null };
   'two-figures': { readonly figure: Quantity; readonly also: Quantity; readonly percent: number };
   'thread-condition': One & {
     readonly consumableId: Id | null;
@@ -105,6 +109,7 @@ export interface FactsOf {
   // renewal
   reused: One & { readonly cut: boolean; readonly pieces: number };
   untouched: One & { readonly hostId: Id };
+  'renewed-early': One & { readonly takenAt: At };
   'kit-short': One & { readonly needed: number; readonly held: number };
   'not-in-kit': One & { readonly needed: number };
   'kit-unused': { readonly kitId: Id; readonly laidOut: number; readonly needed: number };
@@ -123,22 +128,25 @@ export interface FactsOf {
   'not-isolated': Record<never, never>;
   'weak-isolation': { readonly about: string };
   'pressure-kept': { readonly line: string | null };
-  'pressure-first': { readonly isolatedAt: At };
+  'pressure-first': { readonly isolatedAt: At; readonly by: 'drive' | 'valve' };
   heavy: One & { readonly kg: number };
   'lift-short': One & { readonly toolId: Id; readonly kg: number; readonly load: Quantity };
   'brittle-pry': One;
   // looks
-  'limits-contradict': { readonly what: string; readonly wrong: 'order' | 'nominal' | 'units' };
+  'limits-contradict': { readonly what: string; readonly wrong: 'order' | 'nominal' | 'units' | 'verdict' };
   'no-limits': { readonly what: string };
   'no-gauge': { readonly what: string };
   'gauge-range': { readonly toolId: Id; readonly what: string };
-  'nothing-to-look-for': One;
+  'nothing-to-look-for': One & { readonly measures: boolean };
+  'odd-verdict': { readonly sign: string };
+  'look-early': One & { readonly byComponentId: Id };
   'never-looked': One;
   'look-late': One;
   // evidence
   'no-last-look': Record<never, never>;
   'no-as-found': { readonly disturbedAt: At };
   // words
+  'no-such-step': { readonly named: number; readonly steps: number };
   'text-differs': {
     readonly what: DifferentIn;
     readonly only: 'text' | 'step';

@@ -3,6 +3,7 @@ import { indexFor, newComponent, newStep } from '../edits/steps';
 import { byName } from '../model/names';
 import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
+import { readDirection } from '../reading/en/direction-words';
 import { findTool, type NamedPart, type ParsedLine, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
@@ -22,7 +23,7 @@ export interface AppliedLine {
  */
 export function applyLine(workbook: Workbook, line: ParsedLine, after: number, newId: NewId): AppliedLine | undefined {
   if (!line.verb || line.faults.length > 0) return undefined;
-  const naming = new NamingEdits(workbook.series, newId);
+  const naming = new NamingEdits(workbook, newId);
   const targets = line.parts.map((part) => naming.component(part, line.positionSetId));
   const toolIds = line.tools.map((label) => naming.tool(label));
   const applications = line.applied.map(({ name, where }) => ({
@@ -53,10 +54,28 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
 export class NamingEdits {
   readonly edits: Edit[] = [];
 
+  private series: Series;
+  private readonly steps: readonly Step[];
+
   constructor(
-    private series: Series,
+    { series, procedure }: Workbook,
     private readonly newId: NewId,
-  ) {}
+  ) {
+    this.series = series;
+    this.steps = procedure.steps;
+  }
+
+  /** What was said of a part before it had a name in the series is said of that part. */
+  private nameInDirections(): void {
+    for (const { id, faces } of this.steps) {
+      if (faces?.toward.is !== 'words') continue;
+      const { said, away } = faces.toward;
+      const toward = readDirection(said, this.series);
+      if (toward.is !== 'part' || this.edits.some((edit) => edit.kind === 'change' && edit.stepId === id)) continue;
+      const fields = { faces: { ...faces, toward: { ...toward, ...(away && { away }) } } };
+      this.edits.push({ kind: 'change', stepId: id, fields });
+    }
+  }
 
   private add(edit: Extract<Edit, { kind: 'add' }>): void {
     this.edits.push(edit);
@@ -73,6 +92,7 @@ export class NamingEdits {
       ...(positionSetId && { positionSetId }),
     });
     this.add({ kind: 'add', list: 'components', item });
+    this.nameInDirections();
     return { componentId: item.id, ...said };
   }
 

@@ -11,7 +11,7 @@ import { NamingEdits, type NewId } from './apply-line';
 
 /** The step acts on the parts of these names, each once; what was said of a part named before (its count) stays. */
 export function nameTargets(workbook: Workbook, stepId: string, names: readonly string[], newId: NewId): Edit[] {
-  const naming = new NamingEdits(workbook.series, newId);
+  const naming = new NamingEdits(workbook, newId);
   const before = stepOf(workbook, stepId)?.targets ?? [];
   const targets = new Map<string, Target>();
   for (const name of names) {
@@ -30,14 +30,14 @@ export function nameTools(
   fields: (toolIds: string[]) => Partial<Step>,
   newId: NewId,
 ): Edit[] {
-  const naming = new NamingEdits(workbook.series, newId);
+  const naming = new NamingEdits(workbook, newId);
   const toolIds = labels.map((label) => naming.tool(label));
   return revising(workbook, stepId, naming, fields([...new Set(toolIds)]));
 }
 
 /** What the `index`th application of the step puts on; one past the last is added. Where and how much stay. */
 export function nameApplied(workbook: Workbook, stepId: string, index: number, name: string, newId: NewId): Edit[] {
-  const naming = new NamingEdits(workbook.series, newId);
+  const naming = new NamingEdits(workbook, newId);
   const before = stepOf(workbook, stepId)?.applications ?? [];
   const application: Application = { ...before[index], consumableId: naming.consumable(name) };
   return revising(workbook, stepId, naming, { applications: before.toSpliced(index, 1, application) });

@@ -2,9 +2,12 @@
  * What words mean, for those who know no language: the bench asks here. Which language is read is decided in this file
  * alone.
  */
+
+export { benchDirectionSaid } from './en/direction-words';
 export {
   countIn,
   energyOf,
+  holdsCharge,
   isBesideLiquid,
   isCheckValve,
   isFillingPort,
@@ -23,3 +26,4 @@ export {
   standsInHoles,
   tellingWords,
 } from './en/safety-words';
+export { turnsThread } from './en/wording';

@@ -296,6 +296,38 @@ export const notClosed: Rule<'not-closed'> = {
   },
 };
 
+export const closedLate: Rule<'closed-late'> = {
+  id: 'closed-late',
+  family: 'safety',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'closed-late').map(({ step, on }) => ({
+      ...atStep(step, on),
+      componentIds: [],
+      facts: { about: step.about },
+    })),
+  fix: ({ stepId }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step) return undefined;
+    return {
+      words: { does: 'isolate-first' },
+      edits: [{ kind: 'move', stepId: step.id, index: safeUntil(context), stage: 'make-safe' }],
+    };
+  },
+};
+
+export const runDry: Rule<'run-dry'> = {
+  id: 'run-dry',
+  family: 'completeness',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'run-dry').map(({ step, on, notice: { about } }) => ({
+      ...atStep(step, on),
+      componentIds: [],
+      facts: { about },
+    })),
+};
+
 export const notDrained: Rule<'not-drained'> = {
   id: 'not-drained',
   family: 'completeness',

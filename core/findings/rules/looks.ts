@@ -1,9 +1,12 @@
 import { writtenIn } from '../../edits/written';
+import { closesOver } from '../../model/kinds';
 import type { Measurement, Step } from '../../model/procedure';
 import { inSi, readQuantity } from '../../quantity/quantity';
 import { unitOf } from '../../quantity/units';
+import { isBroken } from '../../reading/en/remark-words';
 import { isEmptyVerdict } from '../../reading/en/wording';
 import { rangeIn } from '../../torque/plausible';
+import type { FactsOf } from '../finding';
 import { changeStep, comesOff, componentOf, type Rule, stepOf, targetIds } from '../rule';
 
 /** Every measurement of a step, with those of its other methods. */
@@ -38,8 +41,14 @@ export const limitsContradict: Rule<'limits-contradict'> = {
 /** New sizes further than this from their limits are a slip of the point, not wear. */
 const MOST_WEAR = 0.5;
 
-function contradiction({ nominal, least, most }: Measurement): 'order' | 'nominal' | 'units' | undefined {
+function contradiction({
+  nominal,
+  least,
+  most,
+  follows,
+}: Measurement): FactsOf['limits-contradict']['wrong'] | undefined {
   if (least && most && inSi(least) >= inSi(most)) return 'order';
+  if ((least || most) && follows === 'reuse') return 'verdict';
   if (!nominal) return undefined;
   // A new part is within its own limits; where only one is said, on its right side.
   const apart = [least, most].some(
@@ -49,6 +58,20 @@ function contradiction({ nominal, least, most }: Measurement): 'order' | 'nomina
   if ((least && inSi(nominal) < inSi(least)) || (most && inSi(nominal) > inSi(most))) return 'nominal';
   return undefined;
 }
+
+/** "Cracked: use again" is a slip of the list. */
+export const oddVerdict: Rule<'odd-verdict'> = {
+  id: 'odd-verdict',
+  family: 'looks',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) => {
+      const broken = (step.looks ?? [])
+        .flatMap(({ faults }) => faults)
+        .find(({ sign, follows }) => follows === 'reuse' && isBroken(sign));
+      return broken ? [{ stepId: step.id, componentIds: targetIds(step), facts: { sign: broken.sign } }] : [];
+    }),
+};
 
 export const noLimits: Rule<'no-limits'> = {
   id: 'no-limits',
@@ -118,7 +141,7 @@ export const nothingToLookFor: Rule<'nothing-to-look-for'> = {
   find: ({ workbook }) =>
     workbook.procedure.steps.flatMap((step) => {
       const [target] = step.targets;
-      if (!target || !['inspect', 'compare'].includes(step.verb)) return [];
+      if (!target || !LOOKING.includes(step.verb)) return [];
       const looks = step.looks ?? [];
       const empty = looks.find((look) => isEmptyVerdict(look.sound) && look.faults.length === 0);
       const bare =
@@ -128,13 +151,18 @@ export const nothingToLookFor: Rule<'nothing-to-look-for'> = {
         !step.text &&
         !step.photo &&
         !step.decision;
-      if (!empty && !bare) return [];
+      // A measurement without anything to enter cannot be kept at the bench.
+      const unmeasured =
+        step.verb === 'measure' &&
+        measurementsOf(step).length === 0 &&
+        !writtenIn(step).some(({ text }) => /\d/.test(text));
+      if (!empty && !bare && !unmeasured) return [];
       return [
         {
           stepId: step.id,
           componentIds: targetIds(step),
-          ...(empty && { severity: 'warn' as const }),
-          facts: { componentId: target.componentId },
+          ...((empty || unmeasured) && { severity: 'warn' as const }),
+          facts: { componentId: target.componentId, measures: unmeasured },
         },
       ];
     }),
@@ -183,6 +211,49 @@ export const lookLate: Rule<'look-late'> = {
       });
       if (last?.act !== 'home' || isOutAgain(context, component.id, index)) return [];
       return [{ stepId: step.id, componentIds: [component.id], facts: { componentId: component.id } }];
+    });
+  },
+};
+
+/** A look or a measurement told while the part is still under a cover that comes off later. */
+export const lookEarly: Rule<'look-early'> = {
+  id: 'look-early',
+  family: 'looks',
+  severity: 'warn',
+  find: (context) => {
+    const { timeline, workbook } = context;
+    return workbook.procedure.steps.flatMap((step, index) => {
+      const [target, more] = step.targets;
+      const judges = step.looks?.some(({ faults }) => faults.length > 0) || measurementsOf(step).length > 0;
+      if (!target || more || !LOOKING.includes(step.verb) || !judges) return [];
+      // Before anything is opened a part may be looked at from outside.
+      const isOpen = timeline.frames.slice(0, index).some(({ moves }) => moves.some(({ act }) => act === 'out'));
+      if (!isOpen) return [];
+      const takenAt = timeline.frames.findIndex((frame) => comesOff(timeline, frame, target.componentId));
+      if (takenAt <= index) return [];
+      const part = componentOf(context, target.componentId);
+      for (const { moves } of timeline.frames.slice(index + 1, takenAt)) {
+        const over = moves.flatMap(({ act, unitId }) => (act === 'out' ? (timeline.units.get(unitId) ?? []) : []));
+        const cover = over.find(({ componentId }) => {
+          const other = componentOf(context, componentId);
+          return (
+            other !== undefined &&
+            componentId !== part?.id &&
+            closesOver(other.kind) &&
+            !timeline.structure.threaded.has(componentId) &&
+            part?.coveredBy?.find((said) => said.componentId === componentId)?.said !== 'clear'
+          );
+        });
+        if (cover && part)
+          return [
+            {
+              stepId: step.id,
+              componentIds: [part.id],
+              facts: { componentId: part.id, byComponentId: cover.componentId },
+            },
+          ];
+      }
+      return [];
     });
   },
 };

@@ -10,3 +10,10 @@ export const unmarked: Rule<'unmarked'> = {
     edits: draftedBefore(context, stepId, 'mark', componentId),
   }),
 };
+
+export const markedLate: Rule<'marked-late'> = {
+  id: 'marked-late',
+  family: 'matching',
+  severity: 'warn',
+  find: (context) => asNoticed(context, 'marked-late'),
+};

@@ -1,9 +1,10 @@
+import { movesOf } from '../../bench/replay';
 import { newPieces } from '../../bench/state';
 import { renewing } from '../../drafting/preparing';
 import type { Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { type KitAlternative, kitAlternatives, kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
-import { atStep, type CheckContext, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { atStep, type CheckContext, comesOff, componentOf, noticed, type Rule, stepOf } from '../rule';
 
 export const reused: Rule<'reused'> = {
   id: 'reused',
@@ -53,6 +54,30 @@ export const untouched: Rule<'untouched'> = {
       );
       if (!taking || opened.has(hostId)) return [];
       return [{ stepId: taking.id, componentIds: [component.id], facts: { componentId: component.id, hostId } }];
+    });
+  },
+};
+
+/** A part renewed while it is in the pump, and taken off after that: the new one comes out again. */
+export const renewedEarly: Rule<'renewed-early'> = {
+  id: 'renewed-early',
+  family: 'renewal',
+  severity: 'warn',
+  find: (context) => {
+    const { timeline } = context;
+    const partOf = (unitId: string) => timeline.units.get(unitId)?.componentId ?? '';
+    return timeline.frames.flatMap((frame, index) => {
+      if (frame.step.verb !== 'renew') return [];
+      const inPlace = new Set(
+        movesOf(frame).flatMap(({ act, from, unitId }) =>
+          act === 'binned' && from === 'pump' ? [partOf(unitId)] : [],
+        ),
+      );
+      return [...inPlace].flatMap((componentId) => {
+        const takenAt = timeline.frames.findIndex((later, i) => i > index && comesOff(timeline, later, componentId));
+        if (takenAt < 0) return [];
+        return [{ stepId: frame.step.id, componentIds: [componentId], facts: { componentId, takenAt } }];
+      });
     });
   },
 };

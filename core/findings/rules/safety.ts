@@ -3,9 +3,10 @@ import { writtenIn } from '../../edits/written';
 import { PLANNED_LIFT_KG } from '../../model/limits';
 import type { Step } from '../../model/procedure';
 import { toolLabel } from '../../model/series';
+import { opensPump } from '../../model/verbs';
 import { convert, readQuantity } from '../../quantity/quantity';
-import { energyOf } from '../../reading/en/safety-words';
-import { isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
+import { energyOf, linesIn } from '../../reading/en/safety-words';
+import { isLiftingTool, isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
 import {
   asNoticed,
   atStep,
@@ -100,14 +101,21 @@ export const pressureFirst: Rule<'pressure-first'> = {
   family: 'safety',
   severity: 'warn',
   find: ({ workbook: { procedure } }) => {
-    const isolates = (step: Step) =>
+    const { steps } = procedure;
+    const opening = steps.findIndex(({ verb }) => opensPump(verb));
+    const safe = opening < 0 ? steps : steps.slice(0, opening);
+    const isDrive = (step: Step) =>
       (step.verb === 'isolate' || step.verb === 'lock-out') && energyOf(step.about) !== 'valve';
-    const isolatedAt = procedure.steps.findIndex(isolates);
-    return procedure.steps.flatMap((step, index) =>
-      step.verb === 'release-pressure' && index < isolatedAt
-        ? [{ stepId: step.id, componentIds: [], facts: { isolatedAt } }]
-        : [],
-    );
+    // The line fills again as long as its own valve is open.
+    const feeds = (step: Step, released: Step) =>
+      step.verb === 'close-valve' && linesIn(step.about).some((line) => linesIn(released.about).includes(line));
+    return steps.flatMap((step, index) => {
+      if (step.verb !== 'release-pressure') return [];
+      const drive = steps.findIndex(isDrive);
+      const valve = safe.findIndex((later, at) => at > index && feeds(later, step));
+      const [isolatedAt, by] = index < drive ? [drive, 'drive' as const] : [valve, 'valve' as const];
+      return isolatedAt < 0 ? [] : [{ stepId: step.id, componentIds: [], facts: { isolatedAt, by } }];
+    });
   },
   fix: ({ facts: { isolatedAt }, stepId }, context) => {
     const isolating = context.workbook.procedure.steps[isolatedAt];
@@ -178,7 +186,8 @@ export const liftShort: Rule<'lift-short'> = {
     if (!hasMasses(context)) return [];
     return procedure.steps.flatMap((step, index) => {
       const lifting = step.toolIds.flatMap(
-        (id) => series.tools.find((tool) => tool.id === id && tool.kind === 'lifting') ?? [],
+        (id) =>
+          series.tools.find((tool) => tool.id === id && (tool.kind === 'lifting' || isLiftingTool(tool.name))) ?? [],
       );
       const heaviest = lifting.length > 0 ? heaviestMoved(context, index) : undefined;
       return lifting.flatMap((tool) => {

@@ -1,9 +1,11 @@
+import { NO_WAY, type Ways } from '../../bench/ways';
 import { firstOf } from '../../edits/steps';
 import { writtenIn } from '../../edits/written';
 import type { Step } from '../../model/procedure';
 import { type Tool, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { convert, inSi, type Quantity, readQuantity, relativeGap } from '../../quantity/quantity';
+import { isFirstPass } from '../../reading/en/remark-words';
 import { bareTorqueIn, isPowerTool, isTorqueTool, turnsBySize } from '../../reading/en/wording';
 import { plausibleTorque, rangeIn, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
 import type { FactsOf } from '../finding';
@@ -13,12 +15,16 @@ import {
   type CheckContext,
   changeStep,
   componentOf,
+  type Found,
   noticed,
   type Rule,
   stepOf,
   targetIds,
   toolsOf,
 } from '../rule';
+
+/** Rounded conversions of one figure agree within this share. */
+const MOST_APART = 0.02;
 
 const newtonMetres = (value: number): Quantity => ({ value: Number(value.toPrecision(4)), unit: 'N·m' });
 
@@ -64,8 +70,9 @@ export const secondFigure: Rule<'second-figure'> = {
   id: 'second-figure',
   family: 'tightening',
   severity: 'warn',
-  find: (context) =>
-    noticed(context, 'second-figure').flatMap(({ step, index, on, notice: { componentId, first, second } }) =>
+  find: (context) => [
+    ...figuresApart(context),
+    ...noticed(context, 'second-figure').flatMap(({ step, index, on, notice: { componentId, first, second } }) =>
       // Rising passes are told lowest first; a later lower figure, or one of the same step elsewhere, is a second one.
       isPass(context, step, index, componentId, first, second)
         ? []
@@ -77,7 +84,35 @@ export const secondFigure: Rule<'second-figure'> = {
             },
           ],
     ),
+  ],
 };
+
+/** Pieces of one part that end at different figures: at two places, or within one group. */
+function figuresApart(context: CheckContext): Found<'second-figure'>[] {
+  const { timeline, workbook } = context;
+  const { facts } = timeline.end;
+  const byPart = new Map<string, { value: number; ways: Ways }[]>();
+  for (const pieceId of facts.touched('figure')) {
+    const componentId = timeline.structure.pieces.get(pieceId)?.componentId ?? '';
+    for (const { value, ways } of facts.variants('figure', pieceId))
+      if (value !== null) byPart.set(componentId, [...(byPart.get(componentId) ?? []), { value, ways }]);
+  }
+  return [...byPart].flatMap(([componentId, figures]) => {
+    const [first] = figures;
+    const other = figures.find(
+      ({ value, ways }) =>
+        first !== undefined &&
+        Math.abs(value - first.value) > MOST_APART * value &&
+        timeline.questions.both(ways, timeline.questions.both(first.ways, timeline.within)) !== NO_WAY,
+    );
+    const step = workbook.procedure.steps.findLast(
+      ({ verb, targets }) => verb === 'torque' && targets.some((target) => target.componentId === componentId),
+    );
+    if (!first || !other || !step) return [];
+    const facts = { componentId, first: newtonMetres(first.value), second: newtonMetres(other.value) };
+    return [{ stepId: step.id, componentIds: [componentId], facts }];
+  });
+}
 
 /** The last but one pass of a tightening reaches at most this share of the figure, unless its words call it a pass. */
 const MOST_BEFORE_LAST = 0.75;
@@ -393,8 +428,25 @@ export const noFigure: Rule<'no-figure'> = {
   },
 };
 
-/** Rounded conversions of one figure agree within this share. */
-const MOST_APART = 0.02;
+/** A first pass that nothing follows leaves the joint at a share of its figure. */
+export const passMissing: Rule<'pass-missing'> = {
+  id: 'pass-missing',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook: { procedure } }) =>
+    procedure.steps.flatMap((step, index) => {
+      if (step.verb !== 'torque') return [];
+      const isFirst = writtenIn(step).some(({ where, text }) => where !== 'caution' && isFirstPass(text));
+      const follows = procedure.steps
+        .slice(index + 1)
+        .some(({ verb, targets }) => verb === 'torque' && targets.some((t) => targetIds(step).includes(t.componentId)));
+      const tellsMore = writtenIn(step).some(({ text }) =>
+        /\b(then|second|final(?:ly)?|last|100 ?%|three|two)\b/i.test(text),
+      );
+      if (!isFirst || follows || tellsMore) return [];
+      return [{ stepId: step.id, componentIds: targetIds(step), facts: { figure: step.torque?.figure ?? null } }];
+    }),
+};
 
 export const twoFigures: Rule<'two-figures'> = {
   id: 'two-figures',

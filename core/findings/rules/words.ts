@@ -1,5 +1,6 @@
 import { writtenIn } from '../../edits/written';
 import { toolsOnlyInText } from '../../reading/en/mentions';
+import { stepsNamed } from '../../reading/en/remark-words';
 import { VERB_WORDS } from '../../reading/en/verb-words';
 import { pointsIn, sentencesOf, tellsTwo, vagueIn, wordsOf } from '../../reading/en/wording';
 import { changeStep, type Rule, remembered, stepOf, targetIds } from '../rule';
@@ -79,6 +80,22 @@ export const vague: Rule<'vague'> = {
     procedure.steps.flatMap((step) => {
       const hit = vagueWords(step, series);
       return hit ? [{ stepId: step.id, componentIds: targetIds(step), facts: hit }] : [];
+    }),
+};
+
+export const noSuchStep: Rule<'no-such-step'> = {
+  id: 'no-such-step',
+  family: 'words',
+  severity: 'warn',
+  find: ({ workbook: { procedure } }) =>
+    procedure.steps.flatMap((step) => {
+      const { length } = procedure.steps;
+      const named = writtenIn(step)
+        .flatMap(({ text }) => stepsNamed(text))
+        .find((number) => number < 1 || number > length);
+      return named === undefined
+        ? []
+        : [{ stepId: step.id, componentIds: targetIds(step), facts: { named, steps: length } }];
     }),
 };
 

@@ -6,7 +6,7 @@ import { type Component, componentById, positionSetById, type Series, toolLabel 
 import { compareFacings, isBenchDirection, placesInStacks } from '../../orientation/directions';
 import { bare } from '../../orientation/faces';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
-import { readDirection } from '../../reading/en/direction-words';
+import { clausesNaming, readDirection } from '../../reading/en/direction-words';
 import { mentioned } from '../../reading/en/mentions';
 import { saysOnlyThere } from '../../reading/en/remark-words';
 import { turnsBySize } from '../../reading/en/wording';
@@ -39,7 +39,7 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
   const note = (what: Difference['what'], only: Difference['only'], name: string) =>
     differences.push({ what, only, name });
 
-  const figures = torquesIn(text);
+  const figures = torquesIn(withoutTools(text, series));
   const own = [step.torque?.figure, step.torque?.also].filter((figure) => figure !== undefined);
   for (const figure of figures)
     if (!own.some((other) => relativeGap(other, figure) <= SAME_FIGURE)) note('figure', 'text', sayQuantity(figure));
@@ -49,7 +49,9 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
   const listed = series.tools.filter(({ id }) => toolIds.has(id));
   const toolsSaid = mentioned(text, series.tools);
   for (const tool of toolsSaid) if (!listed.some(({ name }) => name === tool.name)) note('tool', 'text', tool.name);
-  for (const tool of listed) if (!toolsSaid.some(({ name }) => name === tool.name)) note('tool', 'step', tool.name);
+  for (const tool of listed)
+    if (step.toolIds.includes(tool.id) && !toolsSaid.some(({ name }) => name === tool.name))
+      note('tool', 'step', tool.name);
 
   const targets = targetsOf(step, series);
   const partsSaid = mentioned(text, series.components);
@@ -68,6 +70,7 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
   differences.push(
     ...countsAgainst(text, step, series),
     ...sizesAgainst(text, listed),
+    ...namedSizeAgainst(text, listed),
     ...placesAgainst(text, step, series, true),
     ...treatmentAgainst(text, step, series),
   );
@@ -78,10 +81,11 @@ function compareSentence(text: string, step: Step, series: Series): Difference[]
 function contradictions(text: string, step: Step, series: Series): Difference[] {
   const listed = series.tools.filter(({ id }) => step.toolIds.includes(id));
   return [
-    ...figuresAgainst(text, step),
+    ...figuresAgainst(withoutTools(text, series), step),
     ...facingsAgainst(text, step, series, false),
     ...countsAgainst(text, step, series),
     ...sizesAgainst(text, listed),
+    ...namedSizeAgainst(text, listed),
     ...placesAgainst(text, step, series, false),
     ...treatmentAgainst(text, step, series),
   ];
@@ -144,14 +148,6 @@ function directionsIn(text: string, pattern: RegExp): string[] {
 /** Whether a text says which way an end looks. */
 export function saysFacing(text: string, end: string): boolean {
   return clausesNaming(text, end).some((clause) => [FACING, BENCH_FACING].some((said) => clause.search(said) >= 0));
-}
-
-/** The parts of a text that name an end: "lip up" in "Press it home, lip up." */
-function clausesNaming(text: string, end: string | undefined): string[] {
-  if (!end) return [];
-  const [word = ''] = bare(end).split(' ');
-  const root = word.replace(/s$/, '');
-  return text.split(/[.;,]/).filter((clause) => root.length > 2 && clause.toLowerCase().includes(root));
 }
 
 function compareWith(said: string, faces: Faces, part: Component, series: Series) {
@@ -229,6 +225,17 @@ function sizesAgainst(text: string, listed: Series['tools']): Difference[] {
   });
 }
 
+/** "the 35 mm seal driver" where the step lists one of 30 mm. */
+function namedSizeAgainst(text: string, listed: Series['tools']): Difference[] {
+  return listed.flatMap((tool): Difference[] => {
+    if (!tool.size || !/^\d+(?:[.,]\d+)?\s*mm$/i.test(tool.size)) return [];
+    const name = tool.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    const size = new RegExp(`(\\d+(?:[.,]\\d+)?\\s*mm)[\\s-]+${name}s?\\b`, 'i').exec(text)?.[1];
+    if (!size || listed.some((other) => other.name === tool.name && sameSize(other.size ?? '', size))) return [];
+    return [{ what: 'size', only: 'text', name: `${size} ${tool.name} (${toolLabel(tool)})` }];
+  });
+}
+
 const SIZED_TOOL =
   /\b(\d+(?:[.,]\d+)?\s*mm|\d+\/\d+\s*(?:in(?:ch)?|"))?[\s-]*(hex keys?|allen keys?|sockets?|spanners?|open[- ]end(?:ed)? wrench(?:es)?)(?:\s*(?:of|,|size)\s*(\d+(?:[.,]\d+)?\s*mm|\d+\/\d+\s*(?:in(?:ch)?|")))?/gi;
 
@@ -254,6 +261,11 @@ function placesAgainst(text: string, step: Step, series: Series, strict: boolean
   // A remark may compare with "the one of shaft 2".
   const compares = strict ? COMPARES : /\b(from|of|like|than|with|other|next|before|after|also)\b/i;
   return compares.test(text) ? [] : [{ what: 'place', only: 'text', name: said[0]?.name ?? '' }];
+}
+
+/** The text without the labels of tools, whose ranges are no figures to tighten to. */
+function withoutTools(text: string, { tools }: Series): string {
+  return tools.reduce((left, tool) => (tool.size ? left.replaceAll(tool.size, '') : left), text);
 }
 
 export function torquesIn(text: string): Quantity[] {

@@ -12,7 +12,8 @@ export type DifferentIn =
   | 'consumable'
   | 'dry'
   | 'old'
-  | 'time';
+  | 'time'
+  | 'turning';
 
 /** Something that only one of the two says: words of the trainer, or the fields of the step. */
 export interface TextDifference {

@@ -1,13 +1,19 @@
+import { isFastener } from '../../model/kinds';
 import type { Step } from '../../model/procedure';
 import { type Consumable, componentById, type Series } from '../../model/series';
 import { verbOf } from '../../model/verbs';
-import { drySaid, oldSaid, substancesIn, waitsIn } from '../../reading/en/remark-words';
+import { drySaid, oldSaid, substancesIn, turningSaid, waitsIn } from '../../reading/en/remark-words';
 import { isCompound, kindOf } from '../../supplies/consumable-kinds';
 import type { Difference } from './difference';
 
 /** Grease, whether the old part goes back, and times, where the words say other than the fields. */
 export function treatmentAgainst(text: string, step: Step, series: Series): Difference[] {
-  return [...greaseAgainst(text, step, series), ...oldAgainst(text, step, series), ...waitsAgainst(text, step)];
+  return [
+    ...greaseAgainst(text, step, series),
+    ...oldAgainst(text, step, series),
+    ...waitsAgainst(text, step),
+    ...turningAgainst(text, step, series),
+  ];
 }
 
 const PUTS_ON: readonly Step['verb'][] = ['lubricate', 'apply-compound', 'soak', 'torque'];
@@ -41,4 +47,18 @@ function waitsAgainst(text: string, { verb, minutes }: Step): Difference[] {
   if (minutes === undefined || (verb !== 'soak' && verb !== 'wait')) return [];
   const other = waitsIn(text).find((wait) => Math.abs(wait.minutes - minutes) > 0.01);
   return other ? [{ what: 'time', only: 'text', name: other.words }] : [];
+}
+
+const LOOSENS: readonly Step['verb'][] = ['loosen', 'take-off', 'ease'];
+const TIGHTENS: readonly Step['verb'][] = ['torque', 'start-by-hand'];
+
+/** "Turn clockwise" on the way off, or the other way on the way on, of a thread that is not left-handed. */
+function turningAgainst(text: string, { verb, targets }: Step, series: Series): Difference[] {
+  const way = turningSaid(text);
+  const [target, more] = targets;
+  const part = target && componentById(series, target.componentId);
+  const turns = LOOSENS.includes(verb) ? 'off' : TIGHTENS.includes(verb) ? 'on' : undefined;
+  if (!way || !part || more || !turns || !(isFastener(part.kind) || part.threaded)) return [];
+  const isUsual = (turns === 'on') === (way === 'clockwise');
+  return isUsual === (part.leftHand !== true) ? [] : [{ what: 'turning', only: 'text', name: way }];
 }

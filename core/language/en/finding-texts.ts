@@ -83,6 +83,14 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor: 'oil filled again that no step drained before the pump was opened',
     reason: 'The old oil runs over the bench, or stays in and is topped up.',
   },
+  'run-dry': {
+    looksFor: 'a test that runs the pump before the oil that was drained is filled again',
+    reason: 'Bearings and gears run dry for the first minutes, and are spoilt.',
+  },
+  'closed-late': {
+    looksFor: 'an isolation or a valve closed when the pump is open already',
+    reason: 'It protects nobody who has opened the pump before.',
+  },
   'not-restored': {
     looksFor: 'an isolation, lock or closed valve that is never undone',
     reason: 'The pump is handed back locked, or runs against a closed valve.',
@@ -126,6 +134,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   unmarked: {
     looksFor: 'matched parts taken off before anything marks which is which',
     reason: 'Off the pump they look alike, and nobody can say where each belongs.',
+  },
+  'marked-late': {
+    looksFor: 'a part marked when it is off, where there is only one',
+    reason: 'A mark shows how it sat only while it sits there.',
   },
   'torque-misplaced': {
     looksFor: 'a torque told while the pump is still being taken down',
@@ -184,6 +196,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'Inch pounds read as foot pounds are twelve times too much.',
   },
   'no-figure': { looksFor: 'a torque step without a figure', reason: 'Everyone tightens to a figure of their own.' },
+  'pass-missing': {
+    looksFor: 'a torque called a first pass that no further pass follows',
+    reason: 'The joint stays at a share of its figure, and works loose.',
+  },
   'two-figures': {
     looksFor: 'a torque given in two units that disagree by more than 2 %',
     reason: 'Two people with two wrenches tighten the same joint differently.',
@@ -203,6 +219,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   untouched: {
     looksFor: 'an always-renewed part that rides along in one that comes off, while no step names it',
     reason: 'The old seal goes back unseen, inside a part that looks finished.',
+  },
+  'renewed-early': {
+    looksFor: 'a part renewed while it is in the pump, that a later step takes off',
+    reason: 'The part cannot be reached yet, and the new one comes out again.',
   },
   'kit-short': {
     looksFor: 'kits laid out that hold fewer pieces than are renewed',
@@ -311,6 +331,14 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor: 'a part that carries a look in the series, comes off, and is never looked at',
     reason: 'Worn parts go back in.',
   },
+  'look-early': {
+    looksFor: 'a look or measurement told while the part is under a cover that comes off later',
+    reason: 'Nobody can see or measure it yet.',
+  },
+  'odd-verdict': {
+    looksFor: 'a look that lets a cracked, torn or broken part be used again',
+    reason: 'It fails when the pump is under pressure.',
+  },
   'look-late': {
     looksFor: 'a look that may lead to renewal, told when the part is back in',
     reason: 'What is found then means taking the pump apart again.',
@@ -327,6 +355,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor:
       "the trainer's own words that name a figure, tool, size, number, part, place or facing other than the step",
     reason: 'The technician reads the words, the checks read the step; both have to say the same.',
+  },
+  'no-such-step': {
+    looksFor: 'words that refer to a step number the procedure does not have',
+    reason: 'The words come from another procedure, or steps were deleted since.',
   },
   'unlisted-tool': {
     looksFor: 'a tool told in words only, so that the tool list lacks it',

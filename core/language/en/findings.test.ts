@@ -1,6 +1,7 @@
 import { replay } from '../../bench/replay';
 import { draftPutBack } from '../../drafting/way-back';
 import { applyEdits } from '../../edits/edit';
+import { moveStep } from '../../edits/steps';
 import { check, fixFor, RULES } from '../../findings/check';
 import { FAMILIES, type Finding, type RuleId } from '../../findings/finding';
 import type { Faces } from '../../model/faces';
@@ -66,6 +67,12 @@ const PITTED: Look = {
   sound: 'smooth all round',
   faults: [{ id: 'p', sign: 'pitting', follows: 'renew' }],
 };
+/** With the step at `index` moved forward to another. */
+function movedTo(workbook: Workbook, index: number, to: number): Workbook {
+  const step = workbook.procedure.steps[index];
+  return step ? { ...workbook, procedure: moveStep(workbook.procedure, step.id, to) } : workbook;
+}
+
 const looking = (workbook: Workbook, index: number): Workbook =>
   withStep(workbook, index, { stage: 'put-back', looks: [PITTED] });
 const lifting = (workbook: Workbook, massKg: number): Workbook => {
@@ -408,6 +415,46 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
     'Step 2, "Inspect seat": "pitting" says renew, and the seat has no kit, part number or step behind.',
   ],
   'no-wrench': [typed(['torque 4 bolts =20 N·m /socket, 13 mm']), 'Step 1, "Torque bolts", lists no torque wrench.'],
+  'closed-late': [
+    typed(['isolate the drive', 'bleed the casing', 'take off cover', 'close the inlet valve', 'fit cover']),
+    'Step 4, "Close the inlet valve", comes when the pump is open already.',
+  ],
+  'run-dry': [
+    typed([
+      'isolate the drive',
+      'drain the gear oil',
+      'restore the drive',
+      'test run the pump for ten minutes',
+      'fill the gear oil',
+    ]),
+    'Step 4, "Test run the pump for ten minutes", runs the pump before the gear oil is filled.',
+  ],
+  'marked-late': [
+    typed(['take off cover', 'mark cover', 'fit cover']),
+    'Step 2, "Mark cover": the cover is off already.',
+  ],
+  'pass-missing': [
+    withStep(typed(['torque 4 bolts =20 N·m /torque wrench, 5-50 N·m']), 0, { detail: 'First pass, crosswise.' }),
+    'Step 1, "Torque bolts", is a first pass, and no further pass follows.',
+  ],
+  'renewed-early': [
+    movedTo(typed(['take off seal', 'renew seal', 'fit seal']), 1, 0),
+    'Step 1, "Renew seal", renews the seal before step 2 takes it off.',
+  ],
+  'no-such-step': [
+    withStep(typed(['take off cover', 'fit cover']), 1, { detail: 'The other way round than in step 12.' }),
+    'Step 2, "Fit cover", refers to step 12; there are 2 steps.',
+  ],
+  'look-early': [
+    movedTo(looking(typed(['take off guard', 'take off cover', 'take off seat', 'inspect seat']), 3), 3, 1),
+    'Step 2, "Inspect seat", comes while the cover still covers the seat.',
+  ],
+  'odd-verdict': [
+    withStep(typed(['inspect seat']), 0, {
+      looks: [{ id: 'edge', at: 'the edge', sound: 'whole', faults: [{ id: 'c', sign: 'a crack', follows: 'reuse' }] }],
+    }),
+    'Step 1, "Inspect seat": with "a crack" the part would be used again.',
+  ],
   'not-closed': [
     typed(['isolate the drive', 'bleed the casing', 'take off cover', 'fit cover', 'open the suction valve']),
     'Step 5, "Open the suction valve": nothing closed the suction valve before.',

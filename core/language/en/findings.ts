@@ -38,6 +38,7 @@ const WHAT = {
   place: 'place',
   consumable: 'grease or compound',
   time: 'time',
+  turning: 'direction to turn',
 };
 
 /** One plain sentence for each rule: what would go wrong, with part, place and step. */
@@ -111,6 +112,9 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       : `An earlier module drains ${f.facts.about ?? 'the pump'} and nothing fills it again.`,
   'filled-open': (f, say) =>
     `${say.step(f)}, fills while ${say.parts(f.facts.componentIds)} ${areOut(f.facts.componentIds, say)} still out${say.on(f.on)}.`,
+  'run-dry': (f, say) =>
+    `${say.step(f)}, runs the pump before ${f.facts.about ?? 'what was drained'} is filled${say.on(f.on)}.`,
+  'closed-late': (f, say) => `${say.step(f)}, comes when the pump is open already${say.on(f.on)}.`,
   'not-closed': (f, say) => `${say.step(f)}: nothing closed ${f.facts.about ?? 'it'} before${say.on(f.on)}.`,
   'not-drained': (f, say) => `${say.step(f)}: nothing drained ${f.facts.about ?? 'it'} before${say.on(f.on)}.`,
   'not-restored': (f, say) =>
@@ -139,6 +143,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}, fits the ${say.part(f.facts.componentId, 1)} of ${say.position(f.facts.fromPositionId)} at ${say.position(f.facts.toPositionId)}${say.on(f.on)}.`,
   unmarked: (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} are matched and not marked${say.on(f.on)}.`,
+  'marked-late': (f, say) =>
+    `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is', 'are')} off already.`,
   'torque-misplaced': (f, say) => `${say.step(f)}, stands in the take-down.`,
   'torque-early': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.heldId)} that the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'holds', 'hold')} ${say.agree(f.facts.heldId, 'is', 'are')} not in yet${say.on(f.on)}.`,
@@ -166,6 +172,7 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'no-unit': (f, say) =>
     `${say.step(f)}, says ${f.facts.figure}${f.facts.word ? ` ${f.facts.word}` : ''} and no unit of torque.`,
   'no-figure': (f, say) => `${say.step(f)}, gives no torque.`,
+  'pass-missing': (f, say) => `${say.step(f)}, is a first pass, and no further pass follows.`,
   'two-figures': (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} and ${sayQuantity(f.facts.also)} are ${sayNumber(f.facts.percent, 2)} % apart.`,
   'thread-condition': (f, say) => {
@@ -179,6 +186,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}, puts back the old ${say.part(f.facts.componentId, f.facts.pieces)}${say.on(f.on)}.`,
   untouched: (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} in the ${say.part(f.facts.hostId)} ${say.agree(f.facts.componentId, 'is', 'are')} always renewed, and no step does.`,
+  'renewed-early': (f, say) =>
+    `${say.step(f)}, renews the ${say.part(f.facts.componentId)} before step ${f.facts.takenAt + 1} takes ${say.agree(f.facts.componentId, 'it', 'them')} off.`,
   'kit-short': (f, say) =>
     `${f.facts.needed} ${say.part(f.facts.componentId)} ${f.facts.needed === 1 ? 'is' : 'are'} renewed and the kits hold ${f.facts.held}${say.on(f.on)}.`,
   'not-in-kit': (f, say) =>
@@ -210,7 +219,8 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'weak-isolation': (f, say) => `${say.step(f)}: stopping at ${f.facts.about} is not isolation.`,
   'pressure-kept': (f, say) =>
     `${say.step(f)}, opens the pump before the pressure${f.facts.line ? ` on the ${f.facts.line} side` : ''} is released${say.on(f.on)}.`,
-  'pressure-first': (f, say) => `${say.step(f)}, comes before step ${f.facts.isolatedAt + 1} isolates the drive.`,
+  'pressure-first': (f, say) =>
+    `${say.step(f)}, comes before step ${f.facts.isolatedAt + 1} ${f.facts.by === 'drive' ? 'isolates the drive' : 'closes the valve of that line'}.`,
   heavy: (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} of ${sayNumber(f.facts.kg)} kg ${say.agree(f.facts.componentId, 'is', 'are')} moved without a planned lift.`,
   'lift-short': (f, say) =>
@@ -219,16 +229,22 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is brittle and is', 'are brittle and are')} pried.`,
   'limits-contradict': (f, say) =>
     `${say.step(f)}: the limits of "${f.facts.what}" ${
-      { order: 'exclude one another', nominal: 'exclude a new part', units: 'are far from the size when new' }[
-        f.facts.wrong
-      ]
+      {
+        order: 'exclude one another',
+        nominal: 'exclude a new part',
+        units: 'are far from the size when new',
+        verdict: 'lead to using the part again when it is outside them',
+      }[f.facts.wrong]
     }.`,
   'no-limits': (f, say) => `${say.step(f)}: "${f.facts.what}" is measured and has no limit.`,
   'no-gauge': (f, say) => `${say.step(f)}: nothing is laid out to measure "${f.facts.what}" with.`,
   'gauge-range': (f, say) =>
     `${say.step(f)}: the ${say.tool(f.facts.toolId)} does not reach the size of "${f.facts.what}".`,
   'nothing-to-look-for': (f, say) =>
-    `${say.step(f)}, does not say what to look for on the ${say.part(f.facts.componentId)}.`,
+    `${say.step(f)}, does not say what to ${f.facts.measures ? 'measure' : 'look for'} on the ${say.part(f.facts.componentId)}.`,
+  'odd-verdict': (f, say) => `${say.step(f)}: with "${f.facts.sign}" the part would be used again.`,
+  'look-early': (f, say) =>
+    `${say.step(f)}, comes while the ${say.part(f.facts.byComponentId)} still ${say.agree(f.facts.byComponentId, 'covers', 'cover')} the ${say.part(f.facts.componentId)}.`,
   'never-looked': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is', 'are')} to be looked at when out, and no step does.`,
   'look-late': (f, say) =>
@@ -246,6 +262,7 @@ const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       ? `${say.step(f)}: ${WHERE[where]} says the ${WHAT[what]} "${name}", the step does not${also}.`
       : `${say.step(f)}: the step has the ${WHAT[what]} "${name}", ${WHERE[where]} does not${also}.`;
   },
+  'no-such-step': (f, say) => `${say.step(f)}, refers to step ${f.facts.named}; there are ${f.facts.steps} steps.`,
   'unlisted-tool': (f, say) => `${say.step(f)}: the ${f.facts.name} is named in words and is not among its tools.`,
   vague: (f, say) => `${say.step(f)}, says "${f.facts.words}"${f.facts.noPicture ? ' and has no picture' : ''}.`,
   'long-sentence': (f, say) => `${say.step(f)}, has a sentence of ${f.facts.words} words.`,

@@ -49,3 +49,20 @@ function partNamed<T extends { name: string }>(key: string, components: readonly
   const ending = components.filter(({ name }) => nameKey(bare(name)).endsWith(` ${key}`));
   return ending.length === 1 ? ending[0] : undefined;
 }
+
+/** The parts of a text that name an end: "lip up" in "Press it home, lip up." */
+export function clausesNaming(text: string, end: string | undefined): string[] {
+  if (!end) return [];
+  const [word = ''] = bare(end).split(' ');
+  const root = word.replace(/s$/, '');
+  return text.split(/[.;,]/).filter((clause) => root.length > 2 && clause.toLowerCase().includes(root));
+}
+
+/** Whether a text says that an end looks up or down on the bench; nothing where it says both. */
+export function benchDirectionSaid(text: string | undefined, end: string | undefined): 'up' | 'down' | undefined {
+  const said = clausesNaming(text ?? '', end).flatMap((clause) =>
+    [...clause.matchAll(/\b(up|down)(?:wards?)?\b/gi)].map(([, way = '']) => way.toLowerCase()),
+  );
+  const [way] = said;
+  return (way === 'up' || way === 'down') && said.every((other) => other === way) ? way : undefined;
+}

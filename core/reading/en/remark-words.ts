@@ -74,3 +74,34 @@ export function waitsIn(text: string): { readonly minutes: number; readonly word
 export function saysOnlyThere(text: string): boolean {
   return /\b(only|just|nowhere else)\b/i.test(text);
 }
+
+/** Which way a text says to turn; nothing where it says both, or forbids it. */
+export function turningSaid(text: string): 'clockwise' | 'counter-clockwise' | undefined {
+  const said = [...text.matchAll(/\b(?:(counter|anti)[- ]?)?clockwise\b/gi)].flatMap((hit) =>
+    isForbidden(text, hit.index) ? [] : [hit[1] ? ('counter-clockwise' as const) : ('clockwise' as const)],
+  );
+  const [way] = said;
+  return said.every((other) => other === way) ? way : undefined;
+}
+
+/** Numbers of steps that a text refers to: "see step 12", "steps 4 to 6". */
+export function stepsNamed(text: string): number[] {
+  return [...text.matchAll(/\bsteps?\s+(\d{1,4})(?:\s*(?:to|-|–|and)\s*(\d{1,4}))?\b/gi)].flatMap(([, first, last]) =>
+    [first, last].flatMap((number) => (number ? [Number(number)] : [])),
+  );
+}
+
+/** A first pass, which another has to follow. */
+export function isFirstPass(text: string): boolean {
+  return /\b(?:first|1st) (?:pass|round|stage)\b|\b(?:pass|stage|round) 1\b|\bpre-?torque\b|\bsnug\b|\b(?:[1-7]\d) ?% of\b/i.test(
+    text,
+  );
+}
+
+/** Damage with which no part is used again. */
+export function isBroken(sign: string): boolean {
+  return (
+    /\b(crack\w*|broken|fractur\w*|torn|split|burst|snapped|sheared|shattered)\b/i.test(sign) &&
+    !/\b(no|without|free)\b/i.test(sign)
+  );
+}

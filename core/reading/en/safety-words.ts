@@ -21,7 +21,7 @@ export type Line = (typeof LINES)[number];
 const LINE_WORDS: Readonly<Record<Line, RegExp>> = {
   suction: /\b(suction|inlet|intake|supply line|feed)\b/i,
   discharge: /\b(discharge|outlet|delivery|high[- ]pressure (line|side|hose|tube|tubing|pipe))\b/i,
-  air: /\b(air|accumulator|dampe?ner|damper|reservoir)\b/i,
+  air: /\b(air|accumulator|dampe?ner|damper|reservoir|pre-?charge|nitrogen|gas)\b/i,
   flush: /\b(flush|seal water|barrier|quench)\b/i,
   process: /\b(process)\b/i,
   pilot: /\b(pilot)\b/i,
@@ -37,6 +37,14 @@ export function linesIn(words: string | undefined): Line[] {
 /** Lines that hold no liquid of the pump: without pressure they say nothing about it. */
 export function isBesideLiquid(line: Line): boolean {
   return line === 'air' || line === 'flush' || line === 'pilot';
+}
+
+/** A vessel that is charged with gas: a pulsation dampener, an accumulator. */
+export function holdsCharge(name: string): boolean {
+  return (
+    /\b(accumulator|dampe?ner|air vessel|bladder)\b/i.test(name) &&
+    !/\b(bolt|nut|screw|clamp|bracket|gasket|O-ring)s?$/i.test(name)
+  );
 }
 
 /** A hose, tube or pipe: opened it lets out its own line before anything else. */

@@ -152,7 +152,10 @@ export function readVerb(text: string, isPart: (words: string) => boolean = () =
     .filter(({ phrase }) => folded === phrase || folded.startsWith(`${phrase} `))
     .map(({ verb, phrase }) => ({ verb, phrase, rest: trimmed.slice(phrase.length).trim() }));
   const hit = hits.find(({ rest }) => isPart(rest)) ?? hits[0];
-  return hit && { ...hit, verb: byObject(hit.verb, hit.phrase, hit.rest) };
+  if (!hit) return undefined;
+  // "Run the pump" is a test that needs the pump to run, which its words go on saying.
+  const rest = hit.phrase === 'run' ? trimmed : hit.rest;
+  return { ...hit, rest, verb: byObject(hit.verb, hit.phrase, hit.rest) };
 }
 
 /** Opened by a valve, not taken apart. */

@@ -91,6 +91,15 @@ export function turnsBySize(name: string): boolean {
   );
 }
 
+/** Tools that turn a thread at all, by flats, pins or friction. */
+export function turnsThread(name: string): boolean {
+  return turnsBySize(name) || /\b(strap|chain|pipe|pin|hook|c-|face|gland) (wrench|spanner)\b/i.test(name);
+}
+
+export function isLiftingTool(name: string): boolean {
+  return /\b(hoist|crane|slings?|chain block|eye ?bolts?|shackles?|lifting \w+)\b/i.test(name);
+}
+
 export function isTorqueTool(name: string): boolean {
   return /\btorque[- ]?(wrench|screwdriver|driver|handle|multiplier|meter|key)\b/i.test(name);
 }
