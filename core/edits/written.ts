@@ -20,8 +20,16 @@ export interface Written {
   rewritten(text: string): Edit;
 }
 
+const known = new WeakMap<Step, readonly Written[]>();
+
 /** What a person wrote in a step that is read as an instruction; why it is done is a reason and told at more length. */
-export function writtenIn(step: Step): Written[] {
+export function writtenIn(step: Step): readonly Written[] {
+  const there = known.get(step) ?? readWritten(step);
+  known.set(step, there);
+  return there;
+}
+
+function readWritten(step: Step): Written[] {
   const written: Written[] = [];
   const add = (where: WrittenWhere, text: string | undefined, fields: (text: string) => Partial<Step>) => {
     if (text)

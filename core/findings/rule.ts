@@ -158,10 +158,10 @@ export function remembered<T>(compute: (step: Step, series: Series) => T): (step
 }
 
 /** Every tool a step takes in hand, with those of its other methods. */
-export function toolsOf(step: Step, series: Series): Tool[] {
+export const toolsOf = remembered((step, { tools }): readonly Tool[] => {
   const ids = new Set([...step.toolIds, ...(step.methods ?? []).flatMap(({ toolIds }) => toolIds)]);
-  return series.tools.filter(({ id }) => ids.has(id));
-}
+  return ids.size === 0 ? [] : tools.filter(({ id }) => ids.has(id));
+});
 
 export function changeStep(step: Step, fields: Partial<Step>) {
   return { kind: 'change' as const, stepId: step.id, fields };

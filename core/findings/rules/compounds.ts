@@ -26,6 +26,7 @@ export const swells: Rule<'swells'> = {
   find: (context) => {
     const { consumables } = context.timeline.structure;
     return context.workbook.procedure.steps.flatMap((step) => {
+      if (step.applications.length === 0 && !step.methods) return [];
       const applied = [...step.applications, ...(step.methods ?? []).flatMap((method) => method.applications ?? [])];
       const ids = new Set(
         applied.flatMap(({ consumableId, orConsumableIds = [] }) => [consumableId, ...orConsumableIds]),

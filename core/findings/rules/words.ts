@@ -83,16 +83,16 @@ export const vague: Rule<'vague'> = {
     }),
 };
 
+const stepsSaid = remembered((step) => writtenIn(step).flatMap(({ text }) => stepsNamed(text)));
+
 export const noSuchStep: Rule<'no-such-step'> = {
   id: 'no-such-step',
   family: 'words',
   severity: 'warn',
-  find: ({ workbook: { procedure } }) =>
+  find: ({ workbook: { series, procedure } }) =>
     procedure.steps.flatMap((step) => {
       const { length } = procedure.steps;
-      const named = writtenIn(step)
-        .flatMap(({ text }) => stepsNamed(text))
-        .find((number) => number < 1 || number > length);
+      const named = stepsSaid(step, series).find((number) => number < 1 || number > length);
       return named === undefined
         ? []
         : [{ stepId: step.id, componentIds: targetIds(step), facts: { named, steps: length } }];
