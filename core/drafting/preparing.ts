@@ -8,20 +8,22 @@ import { draftStep } from './draft-step';
 import { lastNaming } from './refitting';
 
 /**
- * The renewal of these components, before anything is put back and after the last of them is off; at the positions
- * given, or wherever the parts are.
+ * The renewal of these components, before anything is put back and after the last of them is off, as far as the index
+ * `before`; at the positions given, or wherever the parts are.
  */
 export function renewing(
   workbook: Workbook,
   componentIds: readonly string[],
   positionIds: readonly string[] = [],
+  before: number = workbook.procedure.steps.length,
 ): Edit[] {
   const step = draftStep(workbook, 'renew', componentIds.join('-'), {
     targets: componentIds.map((componentId) => ({ componentId })),
     positionIds: [...positionIds],
   });
-  const lastOff = lastNaming(workbook.procedure.steps, 'takes', componentIds);
-  return [{ kind: 'insert', index: Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1), step }];
+  const lastOff = lastNaming(workbook.procedure.steps.slice(0, before), 'takes', componentIds);
+  const index = Math.min(before, Math.max(firstOf(workbook.procedure, 'put-back'), lastOff + 1));
+  return [{ kind: 'insert', index, step }];
 }
 
 /** What is kept and wants grease or compound is cleaned of the old before. */

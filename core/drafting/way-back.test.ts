@@ -31,6 +31,7 @@ const drafted = (workbook: Workbook) =>
 
 test('what came off first goes on last; fasteners are started by hand and torqued; oil and drive come back', () => {
   expect(drafted(typed(TEARDOWN))).toEqual([
+    'Renew the cover O-ring.',
     'Fit the rotor at each shaft.',
     'Start by hand the rotor nut at each shaft.',
     'Torque the rotor nut at each shaft.',
@@ -72,7 +73,10 @@ test('a figure given before is used again', () => {
 });
 
 test('split pins are secured, not fitted', () => {
-  expect(drafted(typed(['take off split pin @each shaft']))).toEqual(['Secure with the split pin at each shaft.']);
+  expect(drafted(typed(['take off split pin @each shaft']))).toEqual([
+    'Renew the split pin at each shaft.',
+    'Secure with the split pin at each shaft.',
+  ]);
 });
 
 test('nothing missing, nothing drafted; run again after a change, only the difference', () => {

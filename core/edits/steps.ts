@@ -1,8 +1,9 @@
+import { isRenewedByDefault } from '../model/kinds';
 import { singularName } from '../model/names';
 import type { DraftedField, Procedure, Step } from '../model/procedure';
 import type { Component, Series } from '../model/series';
 import { STAGES, type Stage, type Verb, verbOf } from '../model/verbs';
-import { kindFromName } from '../reading/en/kind-words';
+import { isNeverReused, kindFromName } from '../reading/en/kind-words';
 
 /** Changes of a procedure's steps: each takes a document and returns a new one; untouched steps keep their identity. */
 
@@ -94,13 +95,15 @@ function stageAfter(verb: Verb, current: Stage | undefined): Stage {
 }
 
 export function newComponent(id: string, name: string, more: Partial<Component> = {}): Component {
+  const kind = kindFromName(name);
   return {
     id,
     name: singularName(name),
-    kind: kindFromName(name),
+    kind,
     count: 1,
     matched: false,
-    renewal: 'judge',
+    // Seals that were disturbed and split pins are renewed, unless a trainer decides otherwise.
+    renewal: isRenewedByDefault(kind) || isNeverReused(name) ? 'always' : 'judge',
     ...more,
   };
 }

@@ -11,9 +11,9 @@ const preview = (workbook: Workbook, line: string) => {
 };
 
 test('a line tells the cell it would lay a part in, or take it from, before it is added', () => {
-  const workbook = typed([...SAFE, 'take off cover', 'take off gasket']);
+  const workbook = typed([...SAFE, 'take off cover', 'take off shim']);
   expect(preview(workbook, 'draw rotor @each shaft')).toMatchObject({ lays: [3], empties: [], finds: [] });
-  expect(preview(workbook, 'fit gasket')).toMatchObject({ lays: [], empties: [2], finds: [] });
+  expect(preview(workbook, 'fit shim')).toMatchObject({ lays: [], empties: [2], finds: [] });
 });
 
 test('what would go wrong is said before Enter; what the way back still owes is not', () => {

@@ -59,6 +59,11 @@ export function isSealing(kind: ComponentKind): boolean {
   return SEALING.includes(kind);
 }
 
+/** Kinds that a workshop renews whenever they were disturbed; common practice. */
+export function isRenewedByDefault(kind: ComponentKind): boolean {
+  return SEALS.includes(kind) || kind === 'packing' || kind === 'gasket';
+}
+
 /** Kinds of which several lie beside one another in a pump, each with its own way out. */
 export function runsSideBySide(kind: ComponentKind): boolean {
   return SIDE_BY_SIDE.includes(kind);

@@ -4,7 +4,7 @@ import { renewing } from '../../drafting/preparing';
 import type { Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { type KitAlternative, kitAlternatives, kitsNeeded, piecesInKits, piecesNeeded } from '../../supplies/kit-need';
-import { atStep, type CheckContext, comesOff, componentOf, noticed, type Rule, stepOf } from '../rule';
+import { atStep, type CheckContext, comesOff, componentOf, indexOf, noticed, type Rule, stepOf } from '../rule';
 
 export const reused: Rule<'reused'> = {
   id: 'reused',
@@ -22,7 +22,7 @@ export const reused: Rule<'reused'> = {
     }),
   fix: ({ stepId, facts: { componentId } }, context) => ({
     words: { does: 'add-renewal' },
-    edits: renewing(context.workbook, [componentId], stepOf(context, stepId)?.positionIds),
+    edits: renewing(context.workbook, [componentId], stepOf(context, stepId)?.positionIds, indexOf(context, stepId)),
   }),
 };
 

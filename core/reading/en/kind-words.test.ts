@@ -1,3 +1,4 @@
+import { newComponent } from '../../edits/steps';
 import { byName, pluralName, singularName } from '../../model/names';
 import { KIND_WORDS, kindFromName } from './kind-words';
 
@@ -53,4 +54,13 @@ test.each([
   ['discharge valve seat', 'valve-seat'],
 ])('%s is a %s', (name, kind) => {
   expect(kindFromName(name)).toBe(kind);
+});
+
+test('seals that were disturbed and pins that were bent are renewed, unless a trainer decides otherwise', () => {
+  const renewal = (name: string) => newComponent('x', name).renewal;
+  expect(['cover O-ring', 'lip seal', 'V-packing', 'head gasket', 'split pin', 'copper washer'].map(renewal)).toEqual(
+    Array(6).fill('always'),
+  );
+  expect(['plunger', 'dowel pin', 'carbon seal face', 'flat washer'].map(renewal)).toEqual(Array(4).fill('judge'));
+  expect(newComponent('x', 'cover O-ring', { renewal: 'judge' }).renewal).toBe('judge');
 });

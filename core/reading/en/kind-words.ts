@@ -370,3 +370,8 @@ export function kindFromName(name: string): ComponentKind {
   }
   return 'other';
 }
+
+/** Parts that hold by being bent or crushed once: split pins, tab washers, crush washers. */
+export function isNeverReused(name: string): boolean {
+  return /\b(split|cotter|roll) pins?\b|\b(tab|lock|crush|copper|bonded) washers?\b|\block(?:ing)? wire\b/i.test(name);
+}
