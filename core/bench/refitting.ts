@@ -25,7 +25,10 @@ export function refit(acting: Acting, component: Component, fitted: readonly Pie
       acting.write('seat', piece.id, to);
     }
     const cut = acting.read('cut', piece.id);
-    const worn = acting.read('generation', piece.id) === 'old' && (component.renewal === 'always' || cut);
+    // What lay on the bench from the start comes from the shelf, and is new.
+    const wasFitted = acting.read('firstOff', piece.id) !== null;
+    const worn =
+      acting.read('generation', piece.id) === 'old' && ((component.renewal === 'always' && wasFitted) || cut);
     if (worn) acting.noteOnce({ kind: 'reused', componentId: component.id, cut });
     noteStackOrder(acting, component, piece);
     putHome(acting, piece);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { benchMinutes, type DraftedField, type Step } from '../model/procedure';
 import { typed } from '../testing/workbook';
-import { applyEdits, applyWithInverse, duplicating, type Edit } from './edit';
+import { applyEdits, applyWithInverse, duplicating, type Edit, revisingComponent } from './edit';
 import { changeComponent, changeStep, deleteStep, draftedFields, moveStep, newStep, reviseStep } from './steps';
 
 const { procedure, series } = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
@@ -120,4 +120,13 @@ describe('every edit has an inverse', () => {
       }),
     );
   });
+});
+
+test('a step that named all pieces of a part names all of them when there are more; one that named some does not', () => {
+  const workbook = typed(['take off 4 bolts', 'start by hand 2 bolts', 'start by hand bolts']);
+  const [part] = workbook.series.components;
+  const edits = revisingComponent(workbook, part?.id ?? '', { count: 6 });
+  const { procedure, series } = applyEdits(workbook, edits);
+  expect(series.components[0]?.count).toBe(6);
+  expect(procedure.steps.map(({ targets }) => targets[0]?.count)).toEqual([6, 2, undefined]);
 });

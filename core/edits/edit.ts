@@ -129,6 +129,38 @@ export function applyWithInverse(workbook: Workbook, edits: readonly Edit[]): Ap
   return { workbook: changed, inverse };
 }
 
+/** Applies edits that came from elsewhere; where one names something that is not there, it is told which. */
+export function applyStrictly(
+  workbook: Workbook,
+  edits: readonly Edit[],
+): { readonly ok: true; readonly workbook: Workbook } | { readonly ok: false; readonly absentAt: number } {
+  let changed = workbook;
+  for (const [index, edit] of edits.entries()) {
+    if (!inverseOf(changed, edit)) return { ok: false, absentAt: index };
+    changed = applyEdit(changed, edit);
+  }
+  return { ok: true, workbook: changed };
+}
+
+/**
+ * A part said otherwise. Steps that named all its pieces go on naming all of them when their number changes.
+ */
+export function revisingComponent(
+  { series, procedure }: Workbook,
+  componentId: string,
+  fields: Partial<Component>,
+): Edit[] {
+  const before = series.components.find(({ id }) => id === componentId)?.count;
+  const { count } = fields;
+  const following = procedure.steps.flatMap((step): Edit[] => {
+    const named = (target: Step['targets'][number]) => target.componentId === componentId && target.count === before;
+    if (count === undefined || count === before || !step.targets.some(named)) return [];
+    const targets = step.targets.map((target) => (named(target) ? { ...target, count } : target));
+    return [{ kind: 'change', stepId: step.id, fields: { targets } }];
+  });
+  return [{ kind: 'change-component', componentId, fields }, ...following];
+}
+
 /** A copy right after the original, under a new id. */
 export function duplicating({ procedure }: Workbook, stepId: string, newId: string): Edit[] {
   const index = procedure.steps.findIndex((step) => step.id === stepId);

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
+import { fromSent, SentEdits } from '#core/edits/sent';
 import { wholeChain } from '#core/job/whole';
 import { Id } from '#core/model/ids';
 import { Procedure } from '#core/model/procedure';
@@ -11,15 +12,13 @@ import type { Services } from '../services/services';
 import { valid } from '../services/validate';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
 import { isReleasedAsIs, listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
-import { Patch } from './patch';
 import { answerPdf } from './pdf';
 
 const NewProcedure = z.strictObject({ seriesId: Id, title: Procedure.shape.title });
 const Change = z.strictObject({
   seriesVersion: z.int(),
-  seriesPatch: Patch,
   procedureVersion: z.int(),
-  procedurePatch: Patch,
+  edits: SentEdits,
 });
 
 /** Drafts of procedures and their releases. */
@@ -35,9 +34,11 @@ export function procedureRoutes({ db, newId, photos }: Services) {
       const open = await readWorkbook(db, id);
       return c.json({ ...open, releases: await listReleases(db, id), releasedAsIs: await isReleasedAsIs(db, open) });
     })
-    .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) =>
-      c.json(await saveWorkbook(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
-    )
+    .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) => {
+      const { edits, ...versions } = c.req.valid('json');
+      const change = { ...versions, edits: fromSent(edits) };
+      return c.json(await saveWorkbook(db, c.req.param('id'), change, c.get('person').id));
+    })
     .post(
       '/procedures/:id/copies',
       only(...WRITERS),

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
+import { fromSent, SentEdits } from '#core/edits/sent';
 import { PositionSet, PUMP_TYPES, Series } from '#core/model/series';
 import { copyOf, packageOf, readPackage } from '#core/package/package';
 import { packFile, unpackFile, withMedia } from '../files/package-media';
@@ -11,7 +12,6 @@ import { valid } from '../services/validate';
 import { addSeries, proceduresOf, readSeries, removeSeries, saveSeries, takeInPackage } from '../store/documents';
 import { notePhotos } from '../store/media';
 import { readShelf } from '../store/shelf';
-import { Patch } from './patch';
 
 const NewSeries = z.strictObject({
   name: Series.shape.name,
@@ -37,10 +37,10 @@ export function shelfRoutes({ db, newId, photos, videos }: Services) {
     .patch(
       '/series/:id',
       only(...WRITERS),
-      valid('json', z.strictObject({ version: z.int(), patch: Patch })),
+      valid('json', z.strictObject({ version: z.int(), edits: SentEdits })),
       async (c) => {
-        const { version, patch } = c.req.valid('json');
-        return c.json(await saveSeries(db, c.req.param('id'), version, patch, c.get('person').id));
+        const { version, edits } = c.req.valid('json');
+        return c.json(await saveSeries(db, c.req.param('id'), version, fromSent(edits), c.get('person').id));
       },
     )
     .delete('/series/:id', only(...WRITERS), async (c) => {

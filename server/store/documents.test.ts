@@ -21,21 +21,23 @@ afterAll(() => workshop.close());
 
 const open = async (): Promise<Parsed> =>
   (await workshop.call('trainer', 'GET', `/api/procedures/${procedureId}`)).json;
-const patch = async (change: object): Promise<Parsed> => {
+const save = async (change: object): Promise<Parsed> => {
   const now = await open();
   return workshop.call('trainer', 'PATCH', `/api/procedures/${procedureId}`, {
     seriesVersion: now.series.version,
     procedureVersion: now.procedure.version,
-    seriesPatch: [],
-    procedurePatch: [],
+    edits: [],
     ...change,
   });
 };
 
 describe('saving a draft', () => {
-  test('a patch against the present version makes the next one', async () => {
+  test('edits of the present version make the next one', async () => {
     const before = await open();
-    const saved = await patch({ procedurePatch: [{ op: 'add', path: '/steps/0/why', value: 'So nobody starts it' }] });
+    const [first] = before.procedure.document.steps;
+    const saved = await save({
+      edits: [{ kind: 'change', stepId: first.id, fields: { why: 'So nobody starts it' } }],
+    });
     expect(saved.status).toBe(200);
     expect(saved.json.procedure.version).toBe(before.procedure.version + 1);
     expect(saved.json.series.version).toBe(before.series.version);
@@ -44,9 +46,9 @@ describe('saving a draft', () => {
 
   test('a stale version is refused with what is there now, and nothing is changed', async () => {
     const before = await open();
-    const stale = await patch({
+    const stale = await save({
       procedureVersion: before.procedure.version - 1,
-      procedurePatch: [{ op: 'replace', path: '/title', value: 'Old news' }],
+      edits: [{ kind: 'change-procedure', fields: { title: 'Old news' } }],
     });
     expect(stale.status).toBe(409);
     expect(stale.json.fault).toMatchObject({
@@ -57,14 +59,17 @@ describe('saving a draft', () => {
   });
 
   test('a part named for the first time is saved with the step that names it, or neither is', async () => {
-    const seriesPatch = [
-      { op: 'add', path: '/components/-', value: { id: 'lock-plate', name: 'lock plate', kind: 'other', count: 1 } },
-    ];
+    const part = { id: 'lock-plate', name: 'lock plate', kind: 'other', count: 1 };
     const step = { id: 'fresh', stage: 'look', verb: 'inspect', targets: [{ componentId: 'lock-plate' }] };
-    const half = await patch({ procedurePatch: [{ op: 'add', path: '/steps/3', value: step }] });
+    const half = await save({ edits: [{ kind: 'insert', index: 3, step }] });
     expect(half.status).toBe(400);
     expect(half.json.fault.where[0].reason).toContain('no component "lock-plate"');
-    const whole = await patch({ seriesPatch, procedurePatch: [{ op: 'add', path: '/steps/3', value: step }] });
+    const whole = await save({
+      edits: [
+        { kind: 'add', list: 'components', item: part },
+        { kind: 'insert', index: 3, step },
+      ],
+    });
     expect(whole.json.procedure.document.steps[3].id).toBe('fresh');
   });
 
@@ -73,30 +78,37 @@ describe('saving a draft', () => {
     const now = await open();
     const removal = await workshop.call('trainer', 'PATCH', `/api/procedures/${json.id}`, {
       seriesVersion: now.series.version,
-      seriesPatch: [{ op: 'remove', path: '/components/0' }],
       procedureVersion: 1,
-      procedurePatch: [],
+      edits: [{ kind: 'drop', list: 'components', id: now.series.document.components[0].id }],
     });
     expect(removal.json.fault).toMatchObject({ code: 'in-use', what: '"Test" still uses what would be gone.' });
     expect(removal.json.fault?.where).toEqual([{ path: 'Test', reason: expect.stringMatching(/^step 2/) }]);
   });
 
   test.each([
-    ['a verb nobody knows', [{ op: 'replace', path: '/steps/0/verb', value: 'wiggle' }], 'procedure.steps[0].verb'],
-    ['another id', [{ op: 'replace', path: '/id', value: 'else' }], 'id'],
-    ['a path that leads nowhere', [{ op: 'replace', path: '/steps/99/verb', value: 'draw' }], 'procedure'],
-    ['a prototype', [{ op: 'add', path: '/__proto__/polluted', value: true }], 'procedure'],
-  ])('%s is refused by its path', async (_name, procedurePatch, path) => {
-    const refused = await patch({ procedurePatch });
+    ['a verb nobody knows', { kind: 'change', fields: { verb: 'wiggle' } }, 'procedure.steps[0].verb'],
+    ['another id', { kind: 'change-procedure', fields: { id: 'else' } }, 'id'],
+    ['another series', { kind: 'change-procedure', fields: { seriesId: 'else' } }, 'id'],
+    ['a step that is not there', { kind: 'change', stepId: 'gone', fields: { verb: 'draw' } }, 'edits[0]'],
+    ['an edit nobody knows', { kind: 'polish' }, 'edits[0].kind'],
+    ['a field nobody knows', { kind: 'change-procedure', fields: { colour: 'red' } }, 'procedure.(file)'],
+  ])('%s is refused by its path', async (_name, edit, path) => {
+    const stepId = (await open()).procedure.document.steps[0].id;
+    const refused = await save({ edits: [edit.kind === 'change' ? { stepId, ...edit } : edit] });
     expect(refused.status).toBe(400);
     expect(refused.json.fault.where[0].path).toBe(path);
+  });
+
+  test('no edit reaches the prototype of things', async () => {
+    const fields = JSON.parse('{"__proto__":{"polluted":true}}');
+    await save({ edits: [{ kind: 'change-procedure', fields }] });
     expect(({} as Parsed).polluted).toBeUndefined();
   });
 });
 
 describe('releases', () => {
   test('a release is frozen: editing goes on in the draft', async () => {
-    await patch({ procedurePatch: [{ op: 'replace', path: '/title', value: 'Renamed' }] });
+    await save({ edits: [{ kind: 'change-procedure', fields: { title: 'Renamed' } }] });
     const release: Parsed = (await workshop.call('technician', 'GET', `/api/releases/${releaseId}`)).json;
     expect(release.number).toBe(1);
     expect(release.workbook.procedure.title).toBe('Test');
@@ -124,7 +136,7 @@ describe('releases', () => {
     const fitting = procedure.document.steps.findIndex(
       (step: Parsed) => step.verb === 'fit' && step.positionIds.length === 2,
     );
-    await patch({ procedurePatch: [{ op: 'remove', path: `/steps/${fitting}` }] });
+    await save({ edits: [{ kind: 'remove', stepId: procedure.document.steps[fitting].id }] });
     const refused = await releaseAsItIs(workshop, procedureId);
     expect(refused.json.fault?.what).toBe('New rotors stay in the kit tray: nothing fits them.');
   });
@@ -135,7 +147,7 @@ describe('releases', () => {
 
   test('what was looked at is what is released: a series changed for another procedure in between is told', async () => {
     const before = await open();
-    await patch({ seriesPatch: [{ op: 'add', path: '/note', value: 'said by somebody else meanwhile' }] });
+    await save({ edits: [{ kind: 'change-series', fields: { note: 'said by somebody else meanwhile' } }] });
     const refused = await releaseAsItIs(workshop, procedureId, { seriesVersion: before.series.version });
     expect(refused).toMatchObject({ status: 409, json: { fault: { code: 'stale' } } });
   });
@@ -144,16 +156,15 @@ describe('releases', () => {
     await workshop.call('trainer', 'POST', '/api/packages', { package: testPackage(), when: 'replace' });
     expect((await releaseAsItIs(workshop, procedureId, { note: 'as sent' })).status).toBe(201);
     expect((await releaseAsItIs(workshop, procedureId)).json.fault?.code).toBe('nothing-new');
-    await patch({ seriesPatch: [{ op: 'add', path: '/components/0/massKg', value: 4 }] });
+    const componentId = (await open()).series.document.components[0].id;
+    await save({ edits: [{ kind: 'change-component', componentId, fields: { massKg: 4 } }] });
     expect((await releaseAsItIs(workshop, procedureId)).status).toBe(201);
   });
 
   test('a question that is gone is told, not left to the technician', async () => {
     const { procedure } = await open();
-    const steps = procedure.document.steps.map((step: Parsed, i: number) =>
-      i === 2 ? { ...step, when: [{ stepId: 'gone', answerIds: ['yes'] }] } : step,
-    );
-    const refused = await patch({ procedurePatch: [{ op: 'replace', path: '/steps', value: steps }] });
+    const fields = { when: [{ stepId: 'gone', answerIds: ['yes'] }] };
+    const refused = await save({ edits: [{ kind: 'change', stepId: procedure.document.steps[2].id, fields }] });
     expect(refused.status).toBe(400);
     expect(refused.json.fault.where[0].path).toMatch(/steps\[2\]\.when\[0\]/);
   });
@@ -209,8 +220,7 @@ describe('modules', () => {
     await workshop.call('trainer', 'PATCH', '/api/procedures/mod-down', {
       seriesVersion: 1,
       procedureVersion: 1,
-      seriesPatch: [],
-      procedurePatch: [{ op: 'remove', path: '/handsOn' }],
+      edits: [{ kind: 'change-procedure', fields: { handsOn: null } }],
     });
     const after = (await workshop.call('trainer', 'GET', '/api/shelf')).json.series as Parsed[];
     const titles = after.find((series) => series.id === 'modular').procedures;

@@ -1,10 +1,12 @@
 import { asc, eq } from 'drizzle-orm';
-import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import type { z } from 'zod';
+import { applyStrictly, type Edit } from '#core/edits/edit';
+import { changesSeries } from '#core/edits/sent';
 import { faultsOf } from '#core/model/faults';
 import type { HouseRules } from '#core/model/house-rules';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { modulesBefore } from '#core/model/modules';
-import { type Procedure, Procedure as ProcedureSchema } from '#core/model/procedure';
+import { type Procedure, Procedure as ProcedureSchema, type Workbook } from '#core/model/procedure';
 import { chainReferences, procedureReferences, seriesReferences } from '#core/model/references';
 import { type Series, Series as SeriesSchema } from '#core/model/series';
 import { badInput, Fault, notFound } from '../ground/fault';
@@ -12,9 +14,6 @@ import type { Database, Queryable } from './database';
 import { readHouse } from './house';
 import * as table from './schema';
 import { storedProcedure, storedSeries } from './stored';
-
-/** RFC 6902 operations, as the author screen sends them. */
-export type Patch = readonly Operation[];
 
 export interface Versioned<T> {
   readonly version: number;
@@ -85,23 +84,25 @@ export async function addProcedure(db: Queryable, document: Procedure, by: strin
   await db.insert(table.procedure).values({ id, seriesId, title, document, format: DOCUMENT_FORMAT, changedBy: by });
 }
 
-/** What was patched was changed by somebody else since it was opened. */
+/** What was edited was changed by somebody else since it was opened. */
 export const STALE = 'stale';
 
 /**
- * Applies patches to a procedure and its series, each against the version it was made on. Both or neither are saved.
- * A stale version is refused with 409 and the current documents.
+ * Applies edits to a procedure and its series, each to the version they were made on. Both or neither are saved. A
+ * stale version is refused with 409 and the current documents.
  */
 export async function saveWorkbook(
   db: Database,
   procedureId: string,
-  change: { seriesVersion: number; seriesPatch: Patch; procedureVersion: number; procedurePatch: Patch },
+  change: { seriesVersion: number; procedureVersion: number; edits: readonly Edit[] },
   by: string,
 ): Promise<OpenWorkbook> {
   return db.transaction(async (tx) => {
     const now = await readWorkbook(tx, procedureId);
-    const staleSeries = change.seriesPatch.length > 0 && now.series.version !== change.seriesVersion;
-    const staleProcedure = change.procedurePatch.length > 0 && now.procedure.version !== change.procedureVersion;
+    const touchesSeries = change.edits.some(changesSeries);
+    const touchesProcedure = !change.edits.every(changesSeries);
+    const staleSeries = touchesSeries && now.series.version !== change.seriesVersion;
+    const staleProcedure = touchesProcedure && now.procedure.version !== change.procedureVersion;
     if (staleSeries || staleProcedure) {
       throw new Fault(
         409,
@@ -111,9 +112,10 @@ export async function saveWorkbook(
         { detail: now },
       );
     }
-    const series = patched(now.series.document, change.seriesPatch, SeriesSchema, 'series');
-    const procedure = patched(now.procedure.document, change.procedurePatch, ProcedureSchema, 'procedure');
-    if (series.id !== now.series.document.id || procedure.id !== procedureId) {
+    const edited = applied({ series: now.series.document, procedure: now.procedure.document }, change.edits);
+    const series = valid(edited.series, SeriesSchema, 'series');
+    const procedure = valid(edited.procedure, ProcedureSchema, 'procedure');
+    if (series.id !== now.series.document.id || procedure.id !== procedureId || procedure.seriesId !== series.id) {
       throw badInput([{ path: 'id', reason: 'cannot be changed' }]);
     }
     refuseFaults([...seriesReferences(series), ...procedureReferences(procedure, series)]);
@@ -125,13 +127,13 @@ export async function saveWorkbook(
         ),
       );
     }
-    if (change.seriesPatch.length > 0) {
+    if (touchesSeries) {
       for (const other of await proceduresOf(tx, series.id)) {
         if (other.id !== procedureId) refuseInUse(other, series);
       }
       await writeSeries(tx, series, now.series.version, by);
     }
-    if (change.procedurePatch.length > 0) {
+    if (touchesProcedure) {
       await tx
         .update(table.procedure)
         .set({
@@ -168,7 +170,7 @@ export async function saveSeries(
   db: Database,
   id: string,
   version: number,
-  patch: Patch,
+  edits: readonly Edit[],
   by: string,
 ): Promise<Versioned<Series>> {
   return db.transaction(async (tx) => {
@@ -184,7 +186,9 @@ export async function saveSeries(
         },
       );
     }
-    const series = patched(now.document, patch, SeriesSchema, 'series');
+    if (!edits.every(changesSeries)) throw badInput([{ path: 'edits', reason: 'change more than the series' }]);
+    const none = { id, seriesId: id, title: id, steps: [] };
+    const series = valid(applied({ series: now.document, procedure: none }, edits).series, SeriesSchema, 'series');
     if (series.id !== id) throw badInput([{ path: 'series.id', reason: 'cannot be changed' }]);
     refuseFaults(seriesReferences(series));
     for (const other of await proceduresOf(tx, id)) refuseInUse(other, series);
@@ -277,28 +281,17 @@ export async function removeSeries(db: Database, id: string): Promise<void> {
   });
 }
 
-function patched<T>(
-  document: T,
-  patch: Patch,
-  schema: { safeParse(value: unknown): { success: true; data: T } | { success: false; error: import('zod').ZodError } },
-  name: string,
-): T {
-  if (patch.length === 0) return document;
-  let result: unknown;
-  try {
-    result = fastJsonPatch.applyPatch(document, [...patch], true, false).newDocument;
-  } catch (error) {
-    throw badInput([
-      {
-        path: name,
-        reason: `the change does not fit: ${error instanceof Error ? error.message.split('\n')[0] : error}`,
-      },
-    ]);
-  }
-  const parsed = schema.safeParse(result);
-  if (!parsed.success)
-    throw badInput(faultsOf(parsed.error).map((fault) => ({ ...fault, path: `${name}.${fault.path}` })));
-  return parsed.data;
+function applied(workbook: Workbook, edits: readonly Edit[]): Workbook {
+  const result = applyStrictly(workbook, edits);
+  if (!result.ok) throw badInput([{ path: `edits[${result.absentAt}]`, reason: 'names something that is not there' }]);
+  return result.workbook;
+}
+
+/** What edits made of a document, if it is one still. */
+function valid<T>(document: T, schema: z.ZodType<T>, name: string): T {
+  const parsed = schema.safeParse(document);
+  if (parsed.success) return parsed.data;
+  throw badInput(faultsOf(parsed.error).map((fault) => ({ ...fault, path: `${name}.${fault.path}` })));
 }
 
 /** A procedure that is not being edited must still find all it names in the changed series. */

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { draftPutBack } from '#core/drafting/way-back';
-import { applyEdits, duplicating, type Edit } from '#core/edits/edit';
+import { applyEdits, duplicating, type Edit, revisingComponent } from '#core/edits/edit';
 import { type Fate, removingStep } from '#core/edits/questions';
 import { revision } from '#core/edits/steps';
 import { edit } from '#core/edits/validate';
@@ -44,9 +44,13 @@ interface AuthorState {
   readonly selected: string | null;
   readonly past: readonly Done[];
   readonly future: readonly Done[];
+  /** What was done since the server last answered; null where that is not known, as after a merge. */
+  readonly unsent: readonly Edit[] | null;
   /** Why the last edit was refused; it changed nothing. */
   readonly refused: readonly DocumentFault[] | null;
-  open(workbook: Workbook): void;
+  open(workbook: Workbook, unsent?: readonly Edit[] | null): void;
+  /** The first of what was done has reached the server, which holds the workbook `sent` now. */
+  wasSent(edits: readonly Edit[], sent: Workbook): void;
   /** Takes over a version from the server without making it an undoable edit. */
   takeOver(workbook: Workbook): void;
   /** Puts another version in the place of this one; undo brings this one back. */
@@ -77,19 +81,30 @@ interface AuthorState {
 export const useAuthor = create<AuthorState>()((set, get) => {
   const remember = (done: Done) =>
     set(({ past }) => ({ past: [...past, done].slice(-MOST_UNDONE), future: [], refused: null }));
+  const doneSince = (edits: readonly Edit[]) => {
+    const { unsent } = get();
+    return unsent && [...unsent, ...edits];
+  };
   const stepNow = (stepId: string) => get().workbook.procedure.steps.find(({ id }) => id === stepId);
   return {
     workbook: EMPTY,
     selected: null,
     past: [],
     future: [],
+    unsent: [],
     refused: null,
-    open: (workbook) =>
-      set({ workbook, selected: workbook.procedure.steps.at(-1)?.id ?? null, past: [], future: [], refused: null }),
-    takeOver: (workbook) => set({ workbook }),
+    open: (workbook, unsent = []) => {
+      const selected = workbook.procedure.steps.at(-1)?.id ?? null;
+      set({ workbook, selected, past: [], future: [], unsent, refused: null });
+    },
+    wasSent: (edits, sent) =>
+      set(({ unsent, workbook }) => ({
+        unsent: unsent ? unsent.slice(edits.length) : workbook === sent ? [] : null,
+      })),
+    takeOver: (workbook) => set({ workbook, unsent: null }),
     replaceWith: (after) => {
       const before = get().workbook;
-      set({ workbook: after });
+      set({ workbook: after, unsent: null });
       remember({ kind: 'version', before, after });
     },
     select: (selected) => set({ selected }),
@@ -100,7 +115,7 @@ export const useAuthor = create<AuthorState>()((set, get) => {
         set({ refused: edited.faults });
         return false;
       }
-      set({ workbook: edited.workbook });
+      set({ workbook: edited.workbook, unsent: doneSince(edits) });
       remember({ kind: 'edits', edits, inverse: edited.inverse });
       return true;
     },
@@ -113,7 +128,7 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       const { accepted } = acceptFinding(get().workbook, finding, reason).procedure;
       get().apply([{ kind: 'change-procedure', fields: { accepted } }]);
     },
-    changeComponent: (componentId, fields) => void get().apply([{ kind: 'change-component', componentId, fields }]),
+    changeComponent: (componentId, fields) => void get().apply(revisingComponent(get().workbook, componentId, fields)),
     duplicate: (stepId) => {
       const id = nanoid(10);
       if (get().apply(duplicating(get().workbook, stepId, id))) set({ selected: id });
@@ -153,15 +168,27 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       set(({ workbook, past, future }) => {
         const done = past.at(-1);
         if (!done) return {};
-        const before = done.kind === 'version' ? done.before : applyEdits(workbook, done.inverse);
-        return { workbook: before, past: past.slice(0, -1), future: [done, ...future], refused: null };
+        const isVersion = done.kind === 'version';
+        return {
+          workbook: isVersion ? done.before : applyEdits(workbook, done.inverse),
+          unsent: isVersion ? null : doneSince(done.inverse),
+          past: past.slice(0, -1),
+          future: [done, ...future],
+          refused: null,
+        };
       }),
     redo: () =>
       set(({ workbook, past, future }) => {
         const [done, ...rest] = future;
         if (!done) return {};
-        const after = done.kind === 'version' ? done.after : applyEdits(workbook, done.edits);
-        return { workbook: after, past: [...past, done], future: rest, refused: null };
+        const isVersion = done.kind === 'version';
+        return {
+          workbook: isVersion ? done.after : applyEdits(workbook, done.edits),
+          unsent: isVersion ? null : doneSince(done.edits),
+          past: [...past, done],
+          future: rest,
+          refused: null,
+        };
       }),
   };
 });

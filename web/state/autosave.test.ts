@@ -44,7 +44,7 @@ beforeEach(async () => {
 });
 afterEach(() => stop());
 
-test('edits are sent as a patch against the version they were made on', async () => {
+test('edits are sent as they were made, with the version they were made on', async () => {
   server.answer = () => ({ status: 200, json: asOpen(useAuthor.getState().workbook, 1, 2) });
   say(first, 'It hides the rotors');
   expect(kind()).toBe('unsaved');
@@ -55,9 +55,8 @@ test('edits are sent as a patch against the version they were made on', async ()
       path: '/api/procedures/procedure',
       body: {
         seriesVersion: 1,
-        seriesPatch: [],
         procedureVersion: 1,
-        procedurePatch: [{ op: 'add', path: '/steps/0/why', value: 'It hides the rotors' }],
+        edits: [{ kind: 'change', stepId: first, fields: { why: 'It hides the rotors', drafted: null } }],
       },
     },
   ]);
@@ -74,7 +73,7 @@ test('what is typed while a save is under way goes with the next one', async () 
   await until(() => server.requests.length === 2 && kind() === 'saved');
   expect(server.requests[1]?.body).toMatchObject({
     procedureVersion: 2,
-    procedurePatch: [{ path: '/steps/1/why', value: 'later' }],
+    edits: [{ kind: 'change', stepId: second, fields: { why: 'later' } }],
   });
 });
 

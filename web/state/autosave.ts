@@ -1,6 +1,8 @@
-import fastJsonPatch from 'fast-json-patch';
 import { create } from 'zustand';
+import { editsBetween } from '#core/edits/difference';
+import type { Edit } from '#core/edits/edit';
 import { mergeThree, sameJson } from '#core/edits/merge';
+import { toSent } from '#core/edits/sent';
 import type { Workbook } from '#core/model/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
 import { ApiFault, answer, api, isUnreachable } from '../ground/api';
@@ -69,7 +71,7 @@ export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   const newer = last.procedureId === procedureId && last.base && last.base.procedureVersion > loaded.procedureVersion;
   const base = kept?.base ?? (newer && last.base ? last.base : loaded);
   useAutosave.setState({ procedureId, base, state: { kind: 'saved', at: null } });
-  useAuthor.getState().open(kept ? kept.workbook : base.workbook);
+  useAuthor.getState().open(kept ? kept.workbook : base.workbook, kept ? null : []);
   if (kept) void save();
 }
 
@@ -99,6 +101,12 @@ function schedule(ms: number): void {
   timer = setTimeout(() => void save(), ms);
 }
 
+/** What was done since the server last answered, or what leads from its version to this one where that is not known. */
+function editsSince(base: Base): readonly Edit[] {
+  const { unsent, workbook } = useAuthor.getState();
+  return unsent ?? editsBetween(base.workbook, workbook);
+}
+
 /** Sends what changed since the server last answered. One request at a time; resolves when nothing is left to send. */
 export async function save(): Promise<void> {
   clearTimeout(timer);
@@ -106,9 +114,8 @@ export async function save(): Promise<void> {
   const { base, procedureId, state } = useAutosave.getState();
   if (!base || !procedureId || state.kind === 'stale') return;
   const { workbook } = useAuthor.getState();
-  const seriesPatch = fastJsonPatch.compare(base.workbook.series, workbook.series);
-  const procedurePatch = fastJsonPatch.compare(base.workbook.procedure, workbook.procedure);
-  if (seriesPatch.length + procedurePatch.length === 0) {
+  const edits = editsSince(base);
+  if (edits.length === 0) {
     await device.drafts.delete(procedureId);
     useAutosave.setState({ state: { kind: 'saved', at: state.kind === 'saved' ? state.at : new Date() } });
     return;
@@ -118,10 +125,10 @@ export async function save(): Promise<void> {
   sending = answer(
     api.procedures[':id'].$patch({
       param: { id: procedureId },
-      json: { seriesVersion, seriesPatch, procedureVersion, procedurePatch },
+      json: { seriesVersion, procedureVersion, edits: toSent(edits) },
     }),
   ).then(
-    (saved) => settle(saved, workbook, procedureId),
+    (saved) => settle(saved, workbook, edits, procedureId),
     (error) => fail(error),
   );
   await sending.finally(() => {
@@ -129,9 +136,10 @@ export async function save(): Promise<void> {
   });
 }
 
-async function settle(saved: OpenWorkbook, sent: Workbook, procedureId: string): Promise<void> {
+async function settle(saved: OpenWorkbook, sent: Workbook, edits: readonly Edit[], procedureId: string): Promise<void> {
   // The base is what was sent, by identity, so that an unchanged draft is known at a glance.
   useAutosave.setState({ base: { ...baseOf(saved), workbook: sent } });
+  useAuthor.getState().wasSent(edits, sent);
   takeModules(saved);
   if (useAuthor.getState().workbook !== sent) {
     useAutosave.setState({ state: { kind: 'unsaved' } });

@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import { applyEdits, type Edit } from '#core/edits/edit';
 import type { Series } from '#core/model/series';
 import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';
@@ -21,21 +21,23 @@ const withTool = (series: Series, name: string): Series => ({
 const refusal = (code: string, status: number, detail?: unknown) =>
   new ApiFault({ code, what: code, todo: 'choose', ...(detail !== undefined && { detail }) }, status);
 
-/** A server that takes patches as ours does, and a screen. */
+const NO_STEPS = { id: 'none', seriesId: 'none', title: 'none', steps: [] };
+
+/** A server that takes edits as ours does, and a screen. */
 function opened(faults: Error[] = []) {
   const server = { version: 1, document: loaded };
-  const sent: Operation[][] = [];
+  const sent: (readonly Edit[])[] = [];
   const screen = { series: loaded, saved: 0, failed: [] as unknown[] };
   const open = new OpenSeries(
     { ...server },
     {
-      send: async (version, patch) => {
+      send: async (version, edits) => {
         await Promise.resolve();
         const fault = faults.shift();
         if (fault) throw fault;
         if (version !== server.version) throw refusal('stale', 409, { ...server });
-        sent.push(patch);
-        server.document = fastJsonPatch.applyPatch(server.document, patch, false, false).newDocument;
+        sent.push(edits);
+        server.document = applyEdits({ series: server.document, procedure: NO_STEPS }, edits).series;
         server.version += 1;
         return { ...server };
       },
@@ -51,12 +53,12 @@ function opened(faults: Error[] = []) {
   return { open, server, sent, screen };
 }
 
-test('a change shows at once and is sent as a patch', async () => {
+test('a change shows at once and is sent as an edit', async () => {
   const { open, server, sent, screen } = opened();
   open.change(loaded, renamed(loaded, 'Renamed'));
   expect(screen.series.name).toBe('Renamed');
   await until(() => screen.saved === 1);
-  expect(sent).toEqual([[{ op: 'replace', path: '/name', value: 'Renamed' }]]);
+  expect(sent).toEqual([[{ kind: 'change-series', fields: { name: 'Renamed' } }]]);
   expect(server.document.name).toBe('Renamed');
 });
 

@@ -1,4 +1,5 @@
-import fastJsonPatch, { type Operation } from 'fast-json-patch';
+import { seriesEdits } from '#core/edits/difference';
+import type { Edit } from '#core/edits/edit';
 import { mergeThree } from '#core/edits/merge';
 import type { Series } from '#core/model/series';
 import { ApiFault, isUnreachable } from '../ground/api';
@@ -9,8 +10,8 @@ interface Version {
 }
 
 interface Ways {
-  /** Sends a patch against a version; answers with the next one. */
-  readonly send: (version: number, patch: Operation[]) => Promise<Version>;
+  /** Sends edits of a version; answers with the next one. */
+  readonly send: (version: number, edits: readonly Edit[]) => Promise<Version>;
   readonly show: (series: Series) => void;
   /** Told when nothing is left to send. */
   readonly saved: () => void;
@@ -57,10 +58,10 @@ export class OpenSeries {
   private async sendAll(): Promise<void> {
     for (;;) {
       const { shown, base } = this;
-      const patch = fastJsonPatch.compare(base.document, shown);
-      if (patch.length === 0) break;
+      const edits = seriesEdits(base.document, shown);
+      if (edits.length === 0) break;
       try {
-        const saved = await this.ways.send(base.version, patch);
+        const saved = await this.ways.send(base.version, edits);
         this.unreachable = false;
         this.base = saved;
         this.display(this.shown === shown ? saved.document : mergeThree(shown, this.shown, saved.document).merged);

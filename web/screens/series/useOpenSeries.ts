@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import { toSent } from '#core/edits/sent';
 import type { Series } from '#core/model/series';
 import { answer, api } from '../../ground/api';
 import { tellFault } from '../../ground/notify';
@@ -26,7 +27,8 @@ export function useOpenSeries(id: string): {
     if (open.current?.id === id) open.current.series.take(data);
     else {
       const opened = new OpenSeries(data, {
-        send: (version, patch) => answer(api.series[':id'].$patch({ param: { id }, json: { version, patch } })),
+        send: (version, edits) =>
+          answer(api.series[':id'].$patch({ param: { id }, json: { version, edits: toSent(edits) } })),
         show: setSeries,
         saved: () => void queries.invalidateQueries({ queryKey: SHELF }),
         fail: tellFault,
