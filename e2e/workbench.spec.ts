@@ -354,3 +354,38 @@ test('a module takes over the bench of another, and kits are counted against wha
   await saved(page);
   await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
 });
+
+test('a part whose name tells no kind is asked about once; looks, other hosts and what does instead are said', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Kinds');
+  await typeLines(page, ['take off cover @each shaft +silicone grease', 'take off wobbler @each shaft']);
+  const kind = page.getByRole('combobox', { name: 'What kind of part is the wobbler?' });
+  await kind.click();
+  await page.getByRole('option', { name: 'Spring', exact: true }).click();
+  await expect(kind).toBeHidden();
+  await typeLines(page, ['take off wobbler @each shaft', 'take off housing @each shaft +PTFE grease']);
+  await expect(kind).toBeHidden();
+
+  await page.getByRole('button', { name: /^Step 2, Take off wobblers/ }).click();
+  await page.getByRole('button', { name: 'About wobbler' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('combobox', { name: 'Kind' })).toHaveValue('Spring');
+  await dialog.getByRole('combobox', { name: 'Sits in' }).click();
+  await page.getByRole('option', { name: 'cover', exact: true }).click();
+  await dialog.getByRole('combobox', { name: 'In another part at' }).click();
+  await page.getByRole('option').last().click();
+  await dialog.getByRole('combobox', { name: /^At .* in$/ }).click();
+  await page.getByRole('option', { name: 'housing', exact: true }).click();
+  await dialog.getByRole('textbox', { name: 'What to look at' }).fill('the coils');
+  await page.keyboard.press('Tab');
+  await expect(dialog.getByRole('textbox', { name: 'What to look at' }).first()).toHaveValue('the coils');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Step 1, Take off covers/ }).click();
+  await page.getByRole('combobox', { name: 'Or instead' }).click();
+  await page.getByRole('option', { name: 'PTFE grease' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText(/the wobblers? .* to be looked at when out|are to be looked at when out/)).toBeVisible();
+});

@@ -5,15 +5,15 @@ import { SETTINGS } from '../model/procedure';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 
-const Reason = z.string().trim().min(3, 'needs at least three letters').max(600);
-const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
+const Reason = z.string().trim().min(3, 'too-short-a-reason').max(600);
+const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'no-torque').refine(
   (q) => q.value > 0,
-  'must be above zero',
+  'not-above-zero',
 );
 
-const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length').refine(
+const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'no-length').refine(
   (q) => q.value >= 0,
-  'must not be below zero',
+  'below-zero',
 );
 
 /** What may be gone without, for a reason that the record shows. */

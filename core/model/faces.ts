@@ -3,8 +3,8 @@ import { Id } from './ids';
 
 /** How a part is turned about its own axis, where that matters. */
 export const Clocking = z.discriminatedUnion('how', [
-  z.strictObject({ how: z.literal('tab-in-slot'), of: z.string().trim().min(1, 'is empty').max(80) }),
-  z.strictObject({ how: z.literal('mark-to-mark'), of: z.string().trim().min(1, 'is empty').max(80) }),
+  z.strictObject({ how: z.literal('tab-in-slot'), of: z.string().trim().min(1, 'empty').max(80) }),
+  z.strictObject({ how: z.literal('mark-to-mark'), of: z.string().trim().min(1, 'empty').max(80) }),
   /** Joints of rings on one another, each turned on by this angle. */
   z.strictObject({ how: z.literal('staggered'), degrees: z.number().min(1).max(359) }),
   z.strictObject({ how: z.literal('any') }),
@@ -32,7 +32,7 @@ export const Direction = z.discriminatedUnion('is', [
   /** Told in words that mean no direction known here. */
   z.strictObject({
     is: z.literal('words'),
-    said: z.string().trim().min(1, 'is empty').max(80),
+    said: z.string().trim().min(1, 'empty').max(80),
     away: z.literal(true).optional(),
   }),
 ]);
@@ -41,7 +41,7 @@ export type Direction = z.infer<typeof Direction>;
 /** Which end of a part looks where, and how you can tell. */
 export const Faces = z.strictObject({
   /** Which end of the part: "lapped face", "groove"; absent where either end may look there. */
-  end: z.string().trim().min(1, 'is empty').max(80).optional(),
+  end: z.string().trim().min(1, 'empty').max(80).optional(),
   toward: Direction,
   /** How you can tell: "small grooves on the other side". */
   tellBy: z.string().trim().max(160).optional(),

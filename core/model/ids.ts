@@ -4,4 +4,4 @@ export const Id = z
   .string()
   .min(1)
   .max(64)
-  .regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
+  .regex(/^[A-Za-z0-9_-]+$/, 'no-id');

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Id } from './ids';
 
-const Words = z.string().trim().min(1, 'is empty').max(600);
+const Words = z.string().trim().min(1, 'empty').max(600);
 
 /** What follows from what is found. */
 export const CONSEQUENCES = ['reuse', 'renew', 'refer'] as const;
@@ -20,7 +20,7 @@ export const Look = z.strictObject({
       z.strictObject({
         id: Id,
         /** "pitting". */
-        sign: z.string().trim().min(1, 'is empty').max(120),
+        sign: z.string().trim().min(1, 'empty').max(120),
         /** "cavitation: look at the suction side". */
         means: z.string().trim().max(300).optional(),
         follows: z.enum(CONSEQUENCES),

@@ -9,7 +9,7 @@ import { Clip, Picture } from './pictures/picture';
 import { Application, type Series } from './series';
 import { STAGES, VERB_IDS } from './verbs';
 
-const Words = z.string().trim().min(1, 'is empty').max(600);
+const Words = z.string().trim().min(1, 'empty').max(600);
 
 /** Signal words of ANSI Z535.6, from the gravest down; NOTICE is for damage to property only. */
 export const SIGNAL_WORDS = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const;
@@ -48,9 +48,9 @@ export const Target = z.strictObject({
 });
 export type Target = z.infer<typeof Target>;
 
-const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'is not a torque').refine(
+const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'no-torque').refine(
   (q) => q.value > 0,
-  'must be above zero',
+  'not-above-zero',
 );
 
 export const TorqueFigure = z.strictObject({
@@ -73,10 +73,7 @@ export type TorqueFigure = z.infer<typeof TorqueFigure>;
 /** A caution in the trainer's own words, or one of the usual ones, which the language says. */
 export const Caution = z
   .strictObject({ signal: z.enum(SIGNAL_WORDS), text: Words.optional(), usual: z.enum(USUAL_CAUTION_IDS).optional() })
-  .refine(
-    ({ text, usual }) => (text === undefined) !== (usual === undefined),
-    'needs words of its own, or is a usual one',
-  );
+  .refine(({ text, usual }) => (text === undefined) !== (usual === undefined), 'no-caution');
 export type Caution = z.infer<typeof Caution>;
 
 export const PhotoCheck = z.strictObject({
@@ -87,13 +84,13 @@ export const PhotoCheck = z.strictObject({
 });
 export type PhotoCheck = z.infer<typeof PhotoCheck>;
 
-const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'is not a length');
+const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'no-length');
 
 /** A length that is measured, at these points and in one or two directions at each. */
 export const Measurement = z.strictObject({
   id: Id,
   /** "outside diameter". */
-  what: z.string().trim().min(1, 'is empty').max(120),
+  what: z.string().trim().min(1, 'empty').max(120),
   nominal: Length.optional(),
   least: Length.optional(),
   most: Length.optional(),
@@ -109,7 +106,7 @@ export type Measurement = z.infer<typeof Measurement>;
 export const Decision = z.strictObject({
   question: Words,
   answers: z
-    .array(z.strictObject({ id: Id, text: z.string().trim().min(1, 'is empty').max(120) }))
+    .array(z.strictObject({ id: Id, text: z.string().trim().min(1, 'empty').max(120) }))
     .min(2)
     .max(6),
   /** Asked at each place of this position set by itself: of six valves one comes away whole. */
@@ -130,7 +127,7 @@ export const Method = z.strictObject({
   id: Id,
   /** The way to go in this setting. */
   setting: z.enum(SETTINGS).optional(),
-  name: z.string().trim().min(1, 'is empty').max(120),
+  name: z.string().trim().min(1, 'empty').max(120),
   verb: z.enum(VERB_IDS),
   toolIds: z.array(Id).max(20).default([]),
   detail: z.string().trim().max(1200).optional(),
@@ -236,14 +233,14 @@ export const Acceptance = z.strictObject({
   findingId: z.string().min(1).max(60),
   stepId: Id.optional(),
   componentIds: z.array(Id).max(400),
-  reason: z.string().trim().min(3, 'needs at least three letters').max(600),
+  reason: z.string().trim().min(3, 'too-short-a-reason').max(600),
 });
 export type Acceptance = z.infer<typeof Acceptance>;
 
 export const Procedure = z.strictObject({
   id: Id,
   seriesId: Id,
-  title: z.string().trim().min(1, 'is empty').max(160),
+  title: z.string().trim().min(1, 'empty').max(160),
   purpose: z.string().trim().max(1200).optional(),
   steps: z.array(Step).max(3000).default([]),
   kits: z

@@ -1,8 +1,6 @@
-import type { DocumentFault } from './faults';
+import type { DocumentFault, PointedAt } from './faults';
 import type { Condition, Procedure, Step } from './procedure';
 import type { Application, Component, Series, Stack } from './series';
-
-export type { DocumentFault };
 
 /** What a document may point at. */
 interface Known {
@@ -23,12 +21,12 @@ function knownIn(series: Series): Known {
   };
 }
 
-const KINDS: Readonly<Record<keyof Known, string>> = {
+const KINDS: Readonly<Record<keyof Known, PointedAt>> = {
   components: 'component',
   tools: 'tool',
   consumables: 'consumable',
   positions: 'position',
-  positionSets: 'position set',
+  positionSets: 'position-set',
 };
 
 /** Collects what points at nothing. */
@@ -37,7 +35,7 @@ class Pointers {
   constructor(private readonly known: Known) {}
 
   one(to: keyof Known, id: string | undefined, path: string): void {
-    if (id !== undefined && !this.known[to].has(id)) this.faults.push(unknown(path, KINDS[to], id));
+    if (id !== undefined && !this.known[to].has(id)) this.faults.push(absent(path, KINDS[to], id));
   }
 
   all(to: keyof Known, list: readonly string[] | undefined, path: string): void {
@@ -80,7 +78,7 @@ export function seriesReferences(series: Series, path = 'series'): DocumentFault
       (tool.substituteIds ?? []).flatMap((id, j) =>
         id !== tool.id && series.tools.some((other) => other.id === id)
           ? []
-          : [unknown(`${path}.tools[${i}].substituteIds[${j}]`, 'other tool', id)],
+          : [absent(`${path}.tools[${i}].substituteIds[${j}]`, 'tool', id)],
       ),
     ),
     ...twice(
@@ -111,7 +109,7 @@ function componentReferences(component: Component, series: Series, at: string): 
   const seen = new Set([component.id]);
   for (let id = component.hostId; id; id = series.components.find((other) => other.id === id)?.hostId) {
     if (seen.has(id)) {
-      faults.push({ path: `${at}.hostId`, reason: `the part would sit in itself through "${id}"` });
+      faults.push({ path: `${at}.hostId`, problem: { is: 'sits-in-itself', id } });
       break;
     }
     seen.add(id);
@@ -146,7 +144,7 @@ function stackReferences({ hostId, shaft, layers, positionIds }: Stack, series: 
 export function procedureReferences(procedure: Procedure, series: Series, path = 'procedure'): DocumentFault[] {
   const pointers = new Pointers(knownOnce(series));
   const faults: DocumentFault[] =
-    procedure.seriesId === series.id ? [] : [unknown(`${path}.seriesId`, 'series', procedure.seriesId)];
+    procedure.seriesId === series.id ? [] : [absent(`${path}.seriesId`, 'series', procedure.seriesId)];
   faults.push(...twice(procedure.steps, `${path}.steps`), ...twice(procedure.blocks ?? [], `${path}.blocks`));
   const steps = new Map(procedure.steps.map((step) => [step.id, step]));
   const blocks = ids(procedure.blocks ?? []);
@@ -155,18 +153,18 @@ export function procedureReferences(procedure: Procedure, series: Series, path =
     stepPointers(step, pointers, at);
     faults.push(...conditionFaults(step.when, steps, `${at}.when`));
     if (step.when?.some(({ stepId }) => stepId === step.id))
-      faults.push({ path: `${at}.when`, reason: 'the step would wait for its own answer' });
+      faults.push({ path: `${at}.when`, problem: { is: 'waits-for-itself' } });
     if (step.blockId !== undefined && !blocks.has(step.blockId))
-      faults.push({ path: `${at}.blockId`, reason: `the procedure has no block "${step.blockId}"` });
+      faults.push(absent(`${at}.blockId`, 'block', step.blockId));
     if (step.photo?.referenceId && !step.pictures?.some(({ id }) => id === step.photo?.referenceId))
-      faults.push({ path: `${at}.photo.referenceId`, reason: `the step has no picture "${step.photo.referenceId}"` });
+      faults.push(absent(`${at}.photo.referenceId`, 'picture', step.photo.referenceId));
   });
   procedure.blocks?.forEach(({ positionIds }, i) => {
     pointers.all('positions', positionIds, `${path}.blocks[${i}].positionIds`);
   });
   pointers.all('components', procedure.startsFrom?.componentIds, `${path}.startsFrom.componentIds`);
   procedure.kits?.forEach(({ kitId, when }, i) => {
-    if (!series.kits.some((kit) => kit.id === kitId)) faults.push(unknown(`${path}.kits[${i}].kitId`, 'kit', kitId));
+    if (!series.kits.some((kit) => kit.id === kitId)) faults.push(absent(`${path}.kits[${i}].kitId`, 'kit', kitId));
     faults.push(...conditionFaults(when, steps, `${path}.kits[${i}].when`));
   });
   procedure.intends?.forEach((change, i) => {
@@ -220,11 +218,11 @@ function conditionFaults(
 ): DocumentFault[] {
   return (when ?? []).flatMap(({ stepId, answerIds }, i): DocumentFault[] => {
     const asking = steps.get(stepId);
-    if (!asking) return [{ path: `${path}[${i}].stepId`, reason: `the procedure has no step "${stepId}"` }];
-    if (!asking.decision) return [{ path: `${path}[${i}].stepId`, reason: `the step "${stepId}" asks no question` }];
+    if (!asking) return [absent(`${path}[${i}].stepId`, 'step', stepId)];
+    if (!asking.decision) return [{ path: `${path}[${i}].stepId`, problem: { is: 'asks-nothing', id: stepId } }];
     const answers = ids(asking.decision.answers);
     return answerIds.flatMap((id, j) =>
-      answers.has(id) ? [] : [{ path: `${path}[${i}].answerIds[${j}]`, reason: `the question has no answer "${id}"` }],
+      answers.has(id) ? [] : [absent(`${path}[${i}].answerIds[${j}]`, 'answer', id)],
     );
   });
 }
@@ -236,12 +234,11 @@ export function chainReferences(procedures: readonly Procedure[], path = 'proced
     if (takesOver === undefined) return [];
     const before = byId.get(takesOver);
     const at = `${path}[${i}].takesOver`;
-    if (!before) return [{ path: at, reason: `there is no procedure "${takesOver}"` }];
-    if (before.seriesId !== seriesId)
-      return [{ path: at, reason: `the procedure "${takesOver}" is of another series` }];
+    if (!before) return [absent(at, 'procedure', takesOver)];
+    if (before.seriesId !== seriesId) return [{ path: at, problem: { is: 'other-series', id: takesOver } }];
     const seen = new Set([id]);
     for (let next: string | undefined = takesOver; next !== undefined; next = byId.get(next)?.takesOver) {
-      if (seen.has(next)) return [{ path: at, reason: 'the procedures would continue from one another in a ring' }];
+      if (seen.has(next)) return [{ path: at, problem: { is: 'ring-of-modules' } }];
       seen.add(next);
     }
     return [];
@@ -255,12 +252,12 @@ function ids(list: readonly { id: string }[]): Set<string> {
 function twice(list: readonly { id: string }[], path: string): DocumentFault[] {
   const seen = new Set<string>();
   return list.flatMap(({ id }, i) => {
-    if (seen.has(id)) return [{ path: `${path}[${i}].id`, reason: `the id "${id}" is given twice` }];
+    if (seen.has(id)) return [{ path: `${path}[${i}].id`, problem: { is: 'twice', id } }];
     seen.add(id);
     return [];
   });
 }
 
-function unknown(path: string, kind: string, id: string): DocumentFault {
-  return { path, reason: `there is no ${kind} "${id}" in the series` };
+function absent(path: string, what: PointedAt, id: string): DocumentFault {
+  return { path, problem: { is: 'absent', what, id } };
 }

@@ -7,7 +7,7 @@ import { Id } from './ids';
 import { COMPONENT_KINDS } from './kinds';
 import { Look } from './looks';
 
-const Name = z.string().trim().min(1, 'is empty').max(120);
+const Name = z.string().trim().min(1, 'empty').max(120);
 
 export const PUMP_TYPES = [
   'rotary-lobe',
@@ -113,7 +113,7 @@ export type ToolKind = (typeof TOOL_KINDS)[number];
 
 /** One piece of a tool that is counted and, where it measures, calibrated. */
 export const ToolAsset = z.strictObject({
-  number: z.string().trim().min(1, 'is empty').max(60),
+  number: z.string().trim().min(1, 'empty').max(60),
   calibratedUntil: z.iso.date().optional(),
 });
 export type ToolAsset = z.infer<typeof ToolAsset>;
@@ -125,8 +125,8 @@ export const Tool = z.strictObject({
   kind: z.enum(TOOL_KINDS).optional(),
   range: z
     .strictObject({ from: Quantity, to: Quantity })
-    .refine(({ from, to }) => unitOf(from.unit).dimension === unitOf(to.unit).dimension, 'ends in another kind of unit')
-    .refine(({ from, to }) => from.unit !== to.unit || from.value < to.value, 'must rise')
+    .refine(({ from, to }) => unitOf(from.unit).dimension === unitOf(to.unit).dimension, 'range-in-two-dimensions')
+    .refine(({ from, to }) => from.unit !== to.unit || from.value < to.value, 'range-falls')
     .optional(),
   /** The number under which a special tool is ordered. */
   specialNumber: z.string().max(60).optional(),
@@ -213,7 +213,7 @@ export type Stack = z.infer<typeof Stack>;
 export const Series = z.strictObject({
   id: Id,
   name: Name,
-  code: z.string().trim().min(1, 'is empty').max(40),
+  code: z.string().trim().min(1, 'empty').max(40),
   pumpType: z.enum(PUMP_TYPES),
   note: z.string().max(2000).optional(),
   positionSets: z.array(PositionSet).max(12).default([]),

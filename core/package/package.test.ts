@@ -47,9 +47,12 @@ test('what points at nothing is refused', () => {
     p.procedures[0].steps[1].positionIds = ['bore-9'];
   });
   expect(faults(json)).toEqual([
-    { path: 'procedures[0].steps[0].targets[0].componentId', reason: 'there is no component "ghost" in the series' },
-    { path: 'procedures[0].steps[0].toolIds[0]', reason: 'there is no tool "ghost-tool" in the series' },
-    { path: 'procedures[0].steps[1].positionIds[0]', reason: 'there is no position "bore-9" in the series' },
+    {
+      path: 'procedures[0].steps[0].targets[0].componentId',
+      problem: { is: 'absent', what: 'component', id: 'ghost' },
+    },
+    { path: 'procedures[0].steps[0].toolIds[0]', problem: { is: 'absent', what: 'tool', id: 'ghost-tool' } },
+    { path: 'procedures[0].steps[1].positionIds[0]', problem: { is: 'absent', what: 'position', id: 'bore-9' } },
   ]);
 });
 
@@ -75,15 +78,17 @@ test('structure that points at nothing, or at itself, is refused', () => {
 
 test('an id given twice is refused', () => {
   const json = broken((p) => p.procedures[0].steps.push(p.procedures[0].steps[0]));
-  expect(faults(json)).toEqual([{ path: 'procedures[0].steps[2].id', reason: expect.stringContaining('twice') }]);
+  expect(faults(json)).toEqual([
+    { path: 'procedures[0].steps[2].id', problem: { is: 'twice', id: expect.any(String) } },
+  ]);
 });
 
 test('a newer version is refused with a clear word, other files are no packages', () => {
   expect(faults({ ...good, format: 'fukusa/3' })[0]).toMatchObject({
     path: 'format',
-    reason: expect.stringContaining('newer'),
+    problem: { is: 'newer-format', format: 'fukusa/3' },
   });
-  expect(faults({ hello: 1 })[0]?.reason).toContain('not a Fukusa package');
+  expect(faults({ hello: 1 })[0]?.problem.is).toBe('not-a-package');
   expect(parsePackage('{ oops')).toMatchObject({ ok: false, faults: [{ path: '(file)' }] });
 });
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type DocumentFault, faultsOf } from '../model/faults';
+import { type DocumentFault, faultsOf, type Problem } from '../model/faults';
 import { DOCUMENT_FORMAT, migrateProcedure, migrateSeries } from '../model/migrations/migrate';
 import { Procedure } from '../model/procedure';
 import { chainReferences, procedureReferences, seriesReferences } from '../model/references';
@@ -23,7 +23,7 @@ export function parsePackage(text: string): PackageReading {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return refuse('(file)', `is not JSON: ${error instanceof Error ? error.message : String(error)}`);
+    return refuse('(file)', { is: 'not-json', detail: error instanceof Error ? error.message : String(error) });
   }
   return readPackage(json);
 }
@@ -60,14 +60,11 @@ function referenceFaults({ series, procedures }: Package): DocumentFault[] {
 function readDocuments(json: unknown): PackageReading {
   const format = typeof json === 'object' && json !== null && 'format' in json ? json.format : undefined;
   if (typeof format !== 'string' || !/^fukusa\/\d+$/.test(format)) {
-    return refuse('format', `is not a Fukusa package: "format" must be "${FORMAT}"`);
+    return refuse('format', { is: 'not-a-package', format: FORMAT });
   }
   const version = Number(format.slice('fukusa/'.length));
   if (version > DOCUMENT_FORMAT) {
-    return refuse(
-      'format',
-      `is "${format}", from a newer version; this one reads up to "${FORMAT}". Update and try again`,
-    );
+    return refuse('format', { is: 'newer-format', format, reads: FORMAT });
   }
   const parsed = Package.safeParse(broughtUp(json as { series?: unknown; procedures?: unknown }, version));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
@@ -113,6 +110,6 @@ export function packageJsonSchema(): object {
   };
 }
 
-function refuse(path: string, reason: string): PackageReading {
-  return { ok: false, faults: [{ path, reason }] };
+function refuse(path: string, problem: Problem): PackageReading {
+  return { ok: false, faults: [{ path, problem }] };
 }

@@ -1,6 +1,7 @@
 import { check } from '#core/findings/check';
 import type { Finding } from '#core/findings/finding';
 import { sayFinding, sayReason } from '#core/language/en/findings';
+import { sayProblem } from '#core/language/en/problems';
 import type { DocumentFault } from '#core/model/faults';
 import type { Workbook } from '#core/model/procedure';
 
@@ -56,7 +57,7 @@ export function checkProcedure(file: string, workbook: Workbook, faults: readonl
   };
 }
 
-function faultTold({ path, reason }: DocumentFault, { procedure }: Workbook): ToldFinding {
+function faultTold({ path, problem }: DocumentFault, { procedure }: Workbook): ToldFinding {
   const index = Number(/steps\[(\d+)\]/.exec(path)?.[1] ?? -1);
   const step = procedure.steps[index];
   return {
@@ -67,7 +68,7 @@ function faultTold({ path, reason }: DocumentFault, { procedure }: Workbook): To
     stepId: step?.id ?? null,
     componentIds: [],
     parts: [],
-    sentence: `${path}: ${reason}.`,
+    sentence: `${path}: ${sayProblem(problem)}.`,
     reason: 'The document points at something that is not there, so it cannot be taken in or released.',
     facts: { path },
   };

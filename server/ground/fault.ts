@@ -1,7 +1,8 @@
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
-import type { DocumentFault } from '#core/model/references';
+import { sayFaults, type ToldFault } from '#core/language/en/problems';
+import type { DocumentFault } from '#core/model/faults';
 
 /** The one shape of every refusal: what is wrong, where, and what to do about it. */
 export interface FaultBody {
@@ -10,7 +11,7 @@ export interface FaultBody {
     readonly code: string;
     readonly what: string;
     readonly todo: string;
-    readonly where?: readonly DocumentFault[];
+    readonly where?: readonly ToldFault[];
     /** What the interface needs to go on, such as the version it should have had. */
     readonly detail?: unknown;
   };
@@ -22,7 +23,7 @@ export class Fault extends Error {
     readonly code: string,
     readonly what: string,
     readonly todo: string,
-    readonly more: { where?: readonly DocumentFault[]; detail?: unknown } = {},
+    readonly more: { where?: readonly ToldFault[]; detail?: unknown } = {},
   ) {
     super(what);
   }
@@ -36,7 +37,9 @@ export function notFound(thing: string): Fault {
   return new Fault(404, 'not-found', `There is no such ${thing}.`, 'Go back to the shelf and choose again.');
 }
 
-export function badInput(where: readonly DocumentFault[]): Fault {
+/** What was sent is wrong at these places, in the words given or in those of the language. */
+export function badInput(faults: readonly (DocumentFault | ToldFault)[]): Fault {
+  const where = faults.flatMap((fault) => ('reason' in fault ? [fault] : sayFaults([fault])));
   return new Fault(
     400,
     'bad-input',

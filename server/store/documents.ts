@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import type { z } from 'zod';
 import { applyStrictly, type Edit } from '#core/edits/edit';
 import { changesSeries } from '#core/edits/sent';
-import { faultsOf } from '#core/model/faults';
+import { type DocumentFault, faultsOf } from '#core/model/faults';
 import type { HouseRules } from '#core/model/house-rules';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { modulesBefore } from '#core/model/modules';
@@ -310,7 +310,7 @@ function refuseInUse(procedure: Procedure, series: Series): void {
   );
 }
 
-function refuseFaults(faults: readonly { path: string; reason: string }[]): void {
+function refuseFaults(faults: readonly DocumentFault[]): void {
   if (faults.length > 0) throw badInput(faults);
 }
 

@@ -4,6 +4,7 @@ import { type Entry, NewEntry } from '#core/job/entry';
 import { applyEntry, foldJob } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
 import { wholeChain } from '#core/job/whole';
+import { sayProblem } from '#core/language/en/problems';
 import { faultsOf } from '#core/model/faults';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import type { Workbook } from '#core/model/procedure';
@@ -148,7 +149,11 @@ export async function addEntries(
       const parsed = NewEntry.safeParse(sent);
       if (!parsed.success) {
         const [fault] = faultsOf(parsed.error);
-        refused.push({ id: idOf(sent), code: 'bad-entry', what: `${fault?.path ?? ''}: ${fault?.reason ?? ''}` });
+        refused.push({
+          id: idOf(sent),
+          code: 'bad-entry',
+          what: fault ? `${fault.path}: ${sayProblem(fault.problem)}` : '',
+        });
         continue;
       }
       const candidate = parsed.data;

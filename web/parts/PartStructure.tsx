@@ -2,12 +2,15 @@ import { Button, Group, MultiSelect, NumberInput, Select, Stack, Text } from '@m
 import { useTranslation } from 'react-i18next';
 import type { Timeline } from '#core/bench/replay';
 import { isFastener } from '#core/model/kinds';
-import { type Component, type Cover, componentById, type Series } from '#core/model/series';
+import { type Component, type Cover, componentById, positionSetById, type Series } from '#core/model/series';
 import { Covers } from '#core/reach/covers';
 import { whatMustComeOff } from '#core/reach/reach';
 import { DraftText } from './DraftText';
 import { FacesFields } from './FacesFields';
+import { LookList } from './LookList';
+import { OrInstead } from './OrInstead';
 import styles from './PartStructure.module.css';
+import { Remove } from './Remove';
 
 interface PartStructureProps {
   readonly component: Component;
@@ -33,6 +36,7 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
         value={component.hostId ?? null}
         onChange={(hostId) => onChange({ hostId: hostId ?? undefined })}
       />
+      <HostsElsewhere component={component} series={series} onChange={onChange} />
       <MultiSelect
         label={t('part.heldBy')}
         placeholder={component.heldBy?.length ? '' : t('part.heldByNone')}
@@ -49,6 +53,16 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
         <FacesFields faces={component.faces} series={series} onFaces={(faces) => onChange({ faces })} />
       </div>
       <Wants component={component} series={series} onChange={onChange} />
+      <div>
+        <Text size="sm" fw={500}>
+          {t('part.looks')}
+        </Text>
+        <LookList
+          looks={component.looks ?? []}
+          kind={component.kind}
+          onChange={(looks) => onChange({ looks: looks.length > 0 ? [...looks] : undefined })}
+        />
+      </div>
       <Group grow gap={6}>
         <NumberInput
           label={t('part.soak')}
@@ -66,6 +80,47 @@ export function PartStructure({ component, series, onChange, timeline }: PartStr
         />
       </Group>
     </Stack>
+  );
+}
+
+/** At some places a part may sit in another host than at the rest. */
+function HostsElsewhere({ component, series, onChange }: PartStructureProps) {
+  const { t } = useTranslation();
+  const set = positionSetById(series, component.positionSetId);
+  if (!set || !component.hostId) return null;
+  const hosts = component.hostsAt ?? [];
+  const say = (next: typeof hosts) => onChange({ hostsAt: next.length > 0 ? next : undefined });
+  const names = new Map(set.positions.map(({ id, name }) => [id, name]));
+  const free = set.positions.filter(({ id }) => !hosts.some((host) => host.positionId === id));
+  const parts = series.components.filter(({ id }) => id !== component.id);
+  return (
+    <div>
+      {hosts.map((host, i) => (
+        <div key={host.positionId} className={styles.hostAt}>
+          <span>{t('part.hostAt', { place: names.get(host.positionId) })}</span>
+          <Select
+            aria-label={t('part.hostAt', { place: names.get(host.positionId) })}
+            allowDeselect={false}
+            searchable
+            data={parts.map(({ id, name }) => ({ value: id, label: name }))}
+            value={host.hostId}
+            onChange={(hostId) => hostId && say(hosts.with(i, { ...host, hostId }))}
+          />
+          <Remove onClick={() => say(hosts.toSpliced(i, 1))} />
+        </div>
+      ))}
+      {free.length > 0 && (
+        <Select
+          aria-label={t('part.hostElsewhere')}
+          placeholder={t('part.hostElsewhere')}
+          data={free.map(({ id, name }) => ({ value: id, label: name }))}
+          value={null}
+          onChange={(positionId) =>
+            positionId && component.hostId && say([...hosts, { positionId, hostId: component.hostId }])
+          }
+        />
+      )}
+    </div>
   );
 }
 
@@ -153,11 +208,15 @@ function Wants({ component, series, onChange }: PartStructureProps) {
             placeholder={t('step.applyWhereHint')}
             value={want.where ?? ''}
             maxLength={160}
-            onCommit={(where) => set(wants.with(i, { consumableId: want.consumableId, ...(where && { where }) }))}
+            onCommit={(where) => {
+              const { where: _old, ...rest } = want;
+              set(wants.with(i, where ? { ...rest, where } : rest));
+            }}
           />
           <Button size="compact-xs" variant="default" onClick={() => set(wants.toSpliced(i, 1))}>
             {t('part.cover.forget')}
           </Button>
+          <OrInstead application={want} series={series} onChange={(next) => set(wants.with(i, next))} />
         </div>
       ))}
       <Select

@@ -102,3 +102,13 @@ test('how a part is turned follows how it faces', () => {
     'Fit the ring, lip facing the pressure, joints staggered by 120°, the other side as a mirror image.',
   );
 });
+
+test('what does instead of a compound is said with it', () => {
+  const workbook = typed(['start by hand 4 bolts +thread sealant', 'start by hand 2 plugs +PTFE tape']);
+  const [, tape] = workbook.series.consumables;
+  const { procedure, series } = withStep(workbook, 0, ({ applications }) => ({
+    applications: applications.map((application) => ({ ...application, orConsumableIds: [tape?.id ?? ''] })),
+  }));
+  const [step] = procedure.steps;
+  expect(step && sayStep({ ...step, verb: 'lubricate' }, series)).toMatch(/with thread sealant or PTFE tape/);
+});

@@ -1,6 +1,13 @@
 import { pluralName } from '../../model/names';
 import type { Step, Target } from '../../model/procedure';
-import { type Component, componentById, positionSetById, type Series, toolLabel } from '../../model/series';
+import {
+  type Application,
+  type Component,
+  componentById,
+  positionSetById,
+  type Series,
+  toolLabel,
+} from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { sayPreferred, type UnitPreference } from '../../quantity/preference';
 import { sayClocking, sayDirection } from './directions';
@@ -57,7 +64,7 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
   if (step.torque) add(' to ', sayPreferred(step.torque.figure, units), 'torque');
   if (step.verb in WITH_CONSUMABLE && step.applications.length > 0) {
     const lead = WITH_CONSUMABLE[step.verb as keyof typeof WITH_CONSUMABLE];
-    add(` ${lead} `, listing(step.applications.map((a) => consumableName(series, a.consumableId))), 'applied');
+    add(` ${lead} `, listing(step.applications.map((a) => sayApplied(a, series))), 'applied');
   }
   if (step.toolIds.length > 0) {
     const names = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
@@ -165,6 +172,11 @@ export function unitsMeant(component: Component, target: Target, step: Step, ser
   const set = positionSetById(series, component.positionSetId);
   const places = set ? set.positions.filter((p) => step.positionIds.includes(p.id)).length || set.positions.length : 1;
   return (target.count ?? component.count) * places;
+}
+
+/** "compound or tape": what is put on, or what does instead. */
+function sayApplied({ consumableId, orConsumableIds = [] }: Application, series: Series): string {
+  return [consumableId, ...orConsumableIds].map((id) => consumableName(series, id)).join(' or ');
 }
 
 function consumableName(series: Series, id: string): string {

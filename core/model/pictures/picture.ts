@@ -62,5 +62,5 @@ export const Clip = z
     to: z.number().min(0).max(7200),
     caption: z.string().trim().max(200).optional(),
   })
-  .refine(({ from, to }) => to > from, 'must end after it starts');
+  .refine(({ from, to }) => to > from, 'ends-before-start');
 export type Clip = z.infer<typeof Clip>;

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { sayProblem } from '#core/language/en/problems';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
@@ -176,7 +177,7 @@ function useRefusalsTold(): void {
       useAuthor.subscribe(({ refused }, before) => {
         if (refused && refused !== before.refused)
           tellProblem(t('author.notTaken'), [
-            ...refused.map(({ path, reason }) => `${path}: ${reason}`),
+            ...refused.map(({ path, problem }) => `${path}: ${sayProblem(problem)}`),
             t('author.notTakenTodo'),
           ]);
       }),

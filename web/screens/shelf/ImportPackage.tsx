@@ -3,7 +3,7 @@ import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { DocumentFault } from '#core/model/references';
+import { sayFaults, type ToldFault } from '#core/language/en/problems';
 import { type Package, parsePackage } from '#core/package/package';
 import { isZip, unzipPackage } from '#core/package/zip';
 import { ApiFault, answer, api, sendPackageZip } from '../../ground/api';
@@ -23,7 +23,7 @@ function ImportForm() {
   const [read, setRead] = useState<Package | null>(null);
   /** The file itself, where pictures come with it. */
   const [zip, setZip] = useState<File | null>(null);
-  const [faults, setFaults] = useState<readonly DocumentFault[]>([]);
+  const [faults, setFaults] = useState<readonly ToldFault[]>([]);
   const [clash, setClash] = useState(false);
   const [way, setWay] = useState<Way>('new');
 
@@ -44,7 +44,7 @@ function ImportForm() {
     }
     const reading = parsePackage(text);
     if (reading.ok) setRead(reading.package);
-    else setFaults(reading.faults);
+    else setFaults(sayFaults(reading.faults));
   };
 
   const send = async () => {

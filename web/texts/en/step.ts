@@ -80,6 +80,7 @@ export const stepTexts = {
     apply: 'Put on',
     consumable: 'Grease, oil or compound',
     consumableHint: 'silicone grease',
+    orInstead: 'Or instead',
     applyWhere: 'Where',
     applyWhereHint: 'on the O-ring only',
     torque: 'Torque',

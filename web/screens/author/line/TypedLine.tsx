@@ -1,4 +1,4 @@
-import { Combobox, TextInput, useCombobox } from '@mantine/core';
+import { Button, Combobox, Group, Select, Text, TextInput, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { sayFinding } from '#core/language/en/findings';
@@ -7,6 +7,8 @@ import { VERB_SAYS } from '#core/language/en/verbs';
 import { type Completion, completeLine } from '#core/line/complete-line';
 import { type LineFault, parseLine } from '#core/line/parse-line';
 import { previewLine } from '#core/line/preview-line';
+import { COMPONENT_KINDS, isRenewedByDefault } from '#core/model/kinds';
+import { componentById } from '#core/model/series';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
@@ -21,6 +23,7 @@ export function TypedLine() {
   const [caret, setCaret] = useState(0);
   const [tried, setTried] = useState(false);
   const [closed, setClosed] = useState(false);
+  const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
   const input = useRef<HTMLInputElement>(null);
   const combobox = useCombobox({ opened: true });
 
@@ -41,7 +44,10 @@ export function TypedLine() {
   };
   const add = () => {
     if (!text.trim()) return;
+    const known = new Set(workbook.series.components.map(({ id }) => id));
     if (useAuthor.getState().addLine(text)) {
+      const { components } = useAuthor.getState().workbook.series;
+      setUnknownIds(components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : [])));
       setText('');
       setCaret(0);
       setTried(false);
@@ -65,6 +71,13 @@ export function TypedLine() {
 
   return (
     <div className={styles.line}>
+      {unknownIds.map((id) => (
+        <KindQuestion
+          key={id}
+          componentId={id}
+          onDone={() => setUnknownIds((ids) => ids.filter((other) => other !== id))}
+        />
+      ))}
       <div className={styles.lineTop}>
         {faults.length > 0 ? (
           <span className={styles.lineFault} role="alert">
@@ -140,6 +153,39 @@ export function TypedLine() {
         return t('line.fault.minutes', { text: fault.text });
     }
   }
+}
+
+/** Asked once about a part whose name tells no kind: the checks and the drawing depend on what it is. */
+function KindQuestion({ componentId, onDone }: { componentId: string; onDone: () => void }) {
+  const { t } = useTranslation();
+  const component = useAuthor((state) => componentById(state.workbook.series, componentId));
+  if (!component) return null;
+  const label = t('line.kind', { name: component.name });
+  return (
+    <Group gap="xs" mb={6} wrap="nowrap">
+      <Text size="sm">{label}</Text>
+      <Select
+        size="xs"
+        aria-label={label}
+        placeholder={t('line.kindChoose')}
+        searchable
+        data={COMPONENT_KINDS.filter((kind) => kind !== 'other').map((kind) => ({
+          value: kind,
+          label: t(`kind.${kind}`),
+        }))}
+        value={null}
+        onChange={(kind) => {
+          const chosen = COMPONENT_KINDS.find((known) => known === kind);
+          const renewal = chosen && isRenewedByDefault(chosen) && { renewal: 'always' as const };
+          if (chosen) useAuthor.getState().changeComponent(componentId, { kind: chosen, ...renewal });
+          onDone();
+        }}
+      />
+      <Button size="compact-sm" variant="default" onClick={onDone}>
+        {t('line.kindOther')}
+      </Button>
+    </Group>
+  );
 }
 
 /** What the line would do, while it is typed: the cell it lays a part in, and what would go wrong. */

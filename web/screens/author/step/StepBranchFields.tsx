@@ -7,9 +7,10 @@ import { type Decision, type Method, SETTINGS, type Setting, type Step, type Wor
 import { componentById, type Series, toolLabel } from '#core/model/series';
 import { VERB_IDS, type Verb } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
+import { Remove } from '../../../parts/Remove';
 import { removeAnswer } from '../desk/remove-step';
 import styles from './Step.module.css';
-import { emptyIsNone, Remove } from './StepFieldKinds';
+import { emptyIsNone } from './StepFieldKinds';
 import { CautionFields } from './StepListFields';
 
 interface FieldsProps {

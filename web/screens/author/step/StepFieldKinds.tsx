@@ -1,5 +1,4 @@
-import { ActionIcon, Autocomplete, NumberInput, Select } from '@mantine/core';
-import { IconX } from '@tabler/icons-react';
+import { Autocomplete, NumberInput, Select } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +7,7 @@ import type { Series } from '#core/model/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { changesFriction } from '#core/supplies/consumable-kinds';
 import { DraftText } from '../../../parts/DraftText';
+import { Remove } from '../../../parts/Remove';
 import styles from './Step.module.css';
 
 export const newId = () => nanoid(10);
@@ -39,16 +39,6 @@ export function Field({ label, field, onRemove, wide, drafted, children }: Field
       <div>{children}</div>
       {onRemove && <Remove of={label} onClick={onRemove} />}
     </div>
-  );
-}
-
-export function Remove({ of, onClick }: { of?: string; onClick: () => void }) {
-  const { t } = useTranslation();
-  const label = of ? t('step.removeField', { field: of }) : t('step.removeOne');
-  return (
-    <ActionIcon variant="subtle" color="gray" size={32} aria-label={label} title={label} onClick={onClick}>
-      <IconX size={16} />
-    </ActionIcon>
   );
 }
 

@@ -11,8 +11,10 @@ import {
 } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
 import { DraftText } from '../../../parts/DraftText';
+import { OrInstead } from '../../../parts/OrInstead';
+import { Remove } from '../../../parts/Remove';
 import styles from './Step.module.css';
-import { ConsumableField, Remove } from './StepFieldKinds';
+import { ConsumableField } from './StepFieldKinds';
 
 interface AppliedFieldsProps {
   readonly step: Step;
@@ -51,6 +53,11 @@ export function AppliedFields({ step, series, change, onName }: AppliedFieldsPro
                 />
               ))}
               <Remove onClick={() => change({ applications: applications.toSpliced(i, 1) })} />
+              <OrInstead
+                application={application}
+                series={series}
+                onChange={(next) => change({ applications: applications.with(i, next) })}
+              />
             </>
           )}
         </div>

@@ -1,15 +1,16 @@
-import { Autocomplete, Select, TagsInput } from '@mantine/core';
+import { Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { signsFor } from '#core/language/en/wear-signs';
-import { CONSEQUENCES, type Consequence, type Look } from '#core/model/looks';
 import type { Measurement, Step } from '#core/model/procedure';
 import { componentById, type Series, toolLabel } from '#core/model/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DraftText } from '../../../parts/DraftText';
+import { ConsequenceSelect, LookList } from '../../../parts/LookList';
+import lookStyles from '../../../parts/LookList.module.css';
+import { Remove } from '../../../parts/Remove';
 import styles from './Step.module.css';
-import { emptyIsNone, Remove } from './StepFieldKinds';
+import { emptyIsNone } from './StepFieldKinds';
 
 interface LookFieldsProps {
   readonly step: Step;
@@ -17,132 +18,9 @@ interface LookFieldsProps {
   readonly change: (fields: Partial<Step>) => void;
 }
 
-/** What to look at, what is sound, and what may be found instead; a line more than there are waits to be filled. */
 export function LookFields({ step, series, change }: LookFieldsProps) {
-  const { t } = useTranslation();
-  const looks = step.looks ?? [];
-  const set = (next: readonly Look[]) => change({ looks: emptyIsNone(next) });
   const kind = componentById(series, step.targets[0]?.componentId ?? '')?.kind ?? 'other';
-  return (
-    <div className={styles.several}>
-      {[...looks, undefined].map((look, i) => (
-        <div key={look?.id ?? `new-${looks.length}`} className={styles.method}>
-          <div className={styles.look}>
-            <DraftText
-              ariaLabel={t('look.at')}
-              placeholder={t('look.atHint')}
-              value={look?.at ?? ''}
-              maxLength={600}
-              onCommit={(at) => {
-                if (look && at) set(looks.with(i, { ...look, at }));
-                else if (at) set([...looks, { id: nanoid(8), at, sound: t('look.soundUsual'), faults: [] }]);
-              }}
-            />
-            {look && <Remove onClick={() => set(looks.toSpliced(i, 1))} />}
-          </div>
-          {look && (
-            <>
-              <div className={styles.look}>
-                <div className={styles.halves}>
-                  <DraftText
-                    ariaLabel={t('look.by')}
-                    placeholder={t('look.byHint')}
-                    value={look.by ?? ''}
-                    maxLength={120}
-                    onCommit={(by) => {
-                      const { by: _old, ...rest } = look;
-                      set(looks.with(i, by ? { ...rest, by } : rest));
-                    }}
-                  />
-                  <DraftText
-                    ariaLabel={t('look.sound')}
-                    value={look.sound}
-                    maxLength={600}
-                    onCommit={(sound) => sound && set(looks.with(i, { ...look, sound }))}
-                  />
-                </div>
-              </div>
-              {look.faults.map((fault, j) => {
-                const setFault = (next: typeof fault) =>
-                  set(looks.with(i, { ...look, faults: look.faults.with(j, next) }));
-                return (
-                  <div key={fault.id} className={styles.fault}>
-                    <DraftText
-                      ariaLabel={t('look.sign')}
-                      value={fault.sign}
-                      maxLength={120}
-                      onCommit={(sign) => sign && setFault({ ...fault, sign })}
-                    />
-                    <DraftText
-                      ariaLabel={t('look.means')}
-                      placeholder={t('look.meansHint')}
-                      value={fault.means ?? ''}
-                      maxLength={300}
-                      onCommit={(means) => {
-                        const { means: _old, ...rest } = fault;
-                        setFault(means ? { ...rest, means } : rest);
-                      }}
-                    />
-                    <ConsequenceSelect value={fault.follows} onChange={(follows) => setFault({ ...fault, follows })} />
-                    <Remove onClick={() => set(looks.with(i, { ...look, faults: look.faults.toSpliced(j, 1) }))} />
-                  </div>
-                );
-              })}
-              <AddFault
-                names={signsFor(kind).map(({ sign }) => sign)}
-                onAdd={(sign) => {
-                  // What the trade reads in a sign comes with it; the trainer may say otherwise.
-                  const known = signsFor(kind).find((usual) => usual.sign === sign);
-                  const fault = {
-                    id: nanoid(8),
-                    sign,
-                    follows: known?.follows ?? ('renew' as const),
-                    ...(known && { means: known.means }),
-                  };
-                  set(looks.with(i, { ...look, faults: [...look.faults, fault] }));
-                }}
-              />
-            </>
-          )}
-        </div>
-      ))}
-    </div>
-  );
-}
-
-function AddFault({ names, onAdd }: { names: readonly string[]; onAdd: (sign: string) => void }) {
-  const { t } = useTranslation();
-  const [text, setText] = useState('');
-  const add = (sign: string) => {
-    if (sign.trim()) onAdd(sign.trim());
-    setText('');
-  };
-  return (
-    <Autocomplete
-      aria-label={t('look.addFault')}
-      placeholder={t('look.addFault')}
-      data={[...names]}
-      value={text}
-      onChange={setText}
-      onOptionSubmit={add}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') add(text);
-      }}
-    />
-  );
-}
-
-function ConsequenceSelect({ value, onChange }: { value: Consequence; onChange: (follows: Consequence) => void }) {
-  const { t } = useTranslation();
-  return (
-    <Select
-      aria-label={t('look.follows')}
-      allowDeselect={false}
-      data={CONSEQUENCES.map((follows) => ({ value: follows, label: t(`consequence.${follows}`) }))}
-      value={value}
-      onChange={(follows) => follows && onChange(follows as Consequence)}
-    />
-  );
+  return <LookList looks={step.looks ?? []} kind={kind} onChange={(looks) => change({ looks: emptyIsNone(looks) })} />;
 }
 
 /** Lengths to measure, with their limits and the points to measure at. */
@@ -200,8 +78,8 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
     ({ kind, name }) => kind === 'measuring' || /gauge|meter|calliper|rule/i.test(name),
   );
   return (
-    <div className={styles.method}>
-      <div className={styles.look}>
+    <div className={lookStyles.item}>
+      <div className={lookStyles.look}>
         <DraftText
           ariaLabel={t('measure.what')}
           value={measurement.what}
@@ -222,9 +100,9 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
           />
         ))}
       </div>
-      <div className={styles.halves}>
+      <div className={lookStyles.halves}>
         <TagsInput
-          className={styles.whole ?? ''}
+          className={lookStyles.whole ?? ''}
           aria-label={t('measure.points')}
           placeholder={measurement.points.length === 0 ? t('measure.pointsHint') : ''}
           value={[...measurement.points]}

@@ -8,10 +8,11 @@ import type { Step } from '#core/model/procedure';
 import { photoUrl, sendPhoto, sendVideo } from '../../../ground/api';
 import { tellFault } from '../../../ground/notify';
 import { DraftText } from '../../../parts/DraftText';
+import { Remove } from '../../../parts/Remove';
 import { ClipPlayer } from '../../../parts/StepPictures';
 import { useAuthor } from '../../../state/author-store';
 import styles from './Pictures.module.css';
-import { emptyIsNone, Remove } from './StepFieldKinds';
+import { emptyIsNone } from './StepFieldKinds';
 
 const Annotator = lazy(() => import('./annotator/Annotator'));
 
