@@ -8,7 +8,16 @@ import type { Carried } from './carried';
 import { type Explored, explore, merged, type Variant } from './facts';
 import { FIELD_NAMES, FIELDS } from './fields';
 import type { Move, Notice } from './notices';
-import { type Asked, atBlockPlace, methodKey, methodsThatDiffer, type Pass, passesOf, type StepRun } from './passes';
+import {
+  type Asked,
+  atBlockPlace,
+  methodKey,
+  methodsThatDiffer,
+  type Pass,
+  passesOf,
+  type StepRun,
+  stepsAsked,
+} from './passes';
 import { type Outcome, perform } from './perform';
 import type { Structure } from './structure';
 import { NO_WAY, type Questions, type Route, type Ways } from './ways';
@@ -55,7 +64,8 @@ export class Replayer {
     const steps = [...before.flatMap((module) => module.steps), ...procedure.steps];
     this.series = structure.series;
     this.around = surroundings(structure, carried, history, steps, facingsSaid(procedure.steps));
-    const stepsById = new Map(steps.map((step) => [step.id, step]));
+    const asked = [...before, procedure].flatMap((module) => stepsAsked(module, structure.series));
+    const stepsById = new Map(asked.map((step) => [step.id, step]));
     const { questions } = carried.facts;
     this.asked = { questions, series: structure.series, places: structure.places, stepsById, asked: carried.asked };
   }

@@ -27,6 +27,16 @@ export function methodsThatDiffer(step: Step) {
   );
 }
 
+/** The steps of a procedure, with a question in a block asked at each place that the block goes through. */
+export function stepsAsked({ steps, blocks = [] }: Pick<Procedure, 'steps' | 'blocks'>, series: Series): Step[] {
+  return steps.map((step) => {
+    const [place] = blocks.find(({ id }) => id === step.blockId)?.positionIds ?? [];
+    const set = series.positionSets.find(({ positions }) => positions.some(({ id }) => id === place));
+    if (!step.decision || step.decision.eachOf || !set) return step;
+    return { ...step, decision: { ...step.decision, eachOf: set.id } };
+  });
+}
+
 /** Every question that the steps of some procedures ask, in their order. */
 export function questionsOf(steps: readonly Step[], series: Series): Question[] {
   return steps.flatMap((step): Question[] => {

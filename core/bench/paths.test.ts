@@ -182,6 +182,34 @@ test('steps of a block are carried out together, one place after the other', () 
   ]);
 });
 
+test('a question in a block is one question for each place', () => {
+  const base = typed(['draw rotor @each shaft', 'draw seal @each shaft', 'fit seal @each shaft']);
+  const [first, second, third] = base.procedure.steps;
+  const asking = { ...(first as Step), blockId: 'b', decision: yesNo };
+  const when = [{ stepId: asking.id, answerIds: ['no'] }];
+  const workbook = {
+    ...base,
+    procedure: {
+      ...base.procedure,
+      steps: [asking, { ...(second as Step), blockId: 'b', when }, { ...(third as Step), when }],
+      blocks: [{ id: 'b', positionIds: ['s2', 's1'] }],
+    },
+  };
+  const timeline = replay(
+    workbook,
+    undefined,
+    new Map([
+      [`${asking.id}@s1`, 'no'],
+      [`${asking.id}@s2`, 'yes'],
+    ]),
+  );
+  expect(timeline.frames.map(({ moves }) => moves.map(({ unitId }) => unitId.split('/')[1]))).toEqual([
+    ['s2', 's1'],
+    ['s1'],
+    ['s1'],
+  ]);
+});
+
 test('an edit behind a decision is replayed on every way as a fresh replay would', () => {
   const lines = [
     'take off ball',

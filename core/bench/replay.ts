@@ -3,7 +3,7 @@ import { Carried } from './carried';
 import { type Frame, type History, linesSaid, Replayer, sameJson } from './carry-out';
 import type { Cell } from './cells';
 import type { Move } from './notices';
-import { questionsOf, stepRuns } from './passes';
+import { questionsOf, stepRuns, stepsAsked } from './passes';
 import { type Structure, structureOf } from './structure';
 import type { Unit } from './units';
 import { EVERY_WAY, type Question, Questions, type Route, type Ways } from './ways';
@@ -44,7 +44,10 @@ export function replay(workbook: Workbook, previous?: Timeline, route?: Route): 
   const { steps } = procedure;
   const structure = structureOf(series, [...before, procedure], previous?.structure);
   const earlier = before.flatMap((module) => module.steps);
-  const asking = questionsOf([...earlier, ...steps], series);
+  const asking = questionsOf(
+    [...before, procedure].flatMap((module) => stepsAsked(module, series)),
+    series,
+  );
   const kept = !route && previous && canGoOn(previous, workbook, structure) ? previous : undefined;
   const known = kept?.questions.ask(asking) ? kept.questions : undefined;
   const questions = known ?? newQuestions(asking);

@@ -1,7 +1,7 @@
 import { replay } from '../bench/replay';
 import { lyingFree, stateAfter } from '../bench/state';
 import { sayStep } from '../language/en/sentence';
-import type { Workbook } from '../model/procedure';
+import type { Step, Workbook } from '../model/procedure';
 import { branching } from '../testing/findings';
 import { typed } from '../testing/workbook';
 import { wholeChain } from './whole';
@@ -72,6 +72,18 @@ describe('a block', () => {
     expect(steps[2]?.when?.[0]?.stepId).toBe(steps[1]?.id);
     expect(steps[5]?.when?.[0]?.stepId).toBe(steps[4]?.id);
     expect(steps.some(({ blockId }) => blockId)).toBe(false);
+  });
+  test('leaves a step behind it that hangs on its question to what was answered at each place', () => {
+    const after: Step = { ...hanging!, id: 'after', when: [{ stepId: asking!.id, answerIds: ['good'] }] };
+    const { blockId: _out, ...outside } = after;
+    const { steps } = wholeChain({
+      ...workbook,
+      procedure: { ...workbook.procedure, steps: [...workbook.procedure.steps, outside] },
+    }).procedure;
+    expect(steps.slice(6).map(({ positionIds, when }) => [...positionIds, when?.[0]?.stepId])).toEqual([
+      ['s2', steps[1]?.id],
+      ['s1', steps[4]?.id],
+    ]);
   });
   test('may be told as in a mirror from the second place on', () => {
     const blocks = workbook.procedure.blocks!.map((block) => ({ ...block, mirrored: true as const }));

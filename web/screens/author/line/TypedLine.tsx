@@ -163,9 +163,12 @@ function KindQuestion({ componentId, onDone }: { componentId: string; onDone: ()
   const label = t('line.kind', { name: component.name });
   return (
     <Group gap="xs" mb={6} wrap="nowrap">
-      <Text size="sm">{label}</Text>
+      <Text size="sm" flex={1}>
+        {label}
+      </Text>
       <Select
-        size="xs"
+        w={148}
+        flex="none"
         aria-label={label}
         placeholder={t('line.kindChoose')}
         searchable
@@ -181,7 +184,7 @@ function KindQuestion({ componentId, onDone }: { componentId: string; onDone: ()
           onDone();
         }}
       />
-      <Button size="compact-sm" variant="default" onClick={onDone}>
+      <Button flex="none" variant="default" onClick={onDone}>
         {t('line.kindOther')}
       </Button>
     </Group>
