@@ -18,7 +18,7 @@ export interface Surroundings extends Kept {
   /** Lines that some step closes or releases, so that each has to be released. */
   readonly lines: ReadonlySet<Line>;
   /** Whether the words of the procedure tell of a liquid, besides the air that drives the pump. */
-  readonly liquid: boolean;
+  holdsLiquid(): boolean;
   /** Minutes of work from a step to the one in hand, on each way that can have passed both. */
   minutesSince(index: number, now: Now): readonly Variant<number>[];
   /** How a part faces as another step for it alone says. */

@@ -27,7 +27,7 @@ export class Carried {
 
   constructor(structure: Structure, questions: Questions, from?: Carried) {
     this.facts = from ? from.facts.copy() : new Facts(structure, questions);
-    this.cells = new Cells(structure, from?.cells.list);
+    this.cells = new Cells(structure, from?.cells);
     this.away = new Away(from?.away);
     this.takenFirst = new Map(from?.takenFirst);
     this.isolations = new Map(from?.isolations);
@@ -42,15 +42,13 @@ export class Carried {
     return new Carried(this.facts.structure, this.facts.questions, this);
   }
 
-  /** Forgets which of these pieces are surely home or tight, so that looking through what is open stays short. */
-  tidy(pieceIds: Iterable<string>): void {
+  /** Forgets a piece that is surely home or tight, so that looking through what is open stays short. */
+  tidy(pieceId: string): void {
     const { facts, away, loose } = this;
-    for (const id of pieceIds) {
-      const [off, otherwise] = facts.variants('offAt', id);
-      if (!otherwise && off?.value === null) away.delete(id);
-      if (!loose.has(id)) continue;
-      const [thread, differs] = facts.variants('thread', id);
-      if (!differs && (thread?.value === 'torqued' || thread?.value === 'tight')) loose.delete(id);
-    }
+    const [off, otherwise] = facts.variants('offAt', pieceId);
+    if (!otherwise && off?.value === null) away.delete(pieceId);
+    if (!loose.has(pieceId)) return;
+    const [thread, differs] = facts.variants('thread', pieceId);
+    if (!differs && (thread?.value === 'torqued' || thread?.value === 'tight')) loose.delete(pieceId);
   }
 }

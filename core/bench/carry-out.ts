@@ -94,7 +94,7 @@ export class Replayer {
           if (done !== NO_WAY) runs[i]?.push(...this.carryOut({ step: pass.step, ways: done }, index + i));
         }
         if (step.decision) carried.asked.set(step.id, ways[i] ?? NO_WAY);
-        carried.tidy(this.touchedBy(step, runs[i] ?? []));
+        this.tidy(step, runs[i] ?? []);
       });
     }
     return own.map((step, i): Frame => {
@@ -112,12 +112,17 @@ export class Replayer {
     });
   }
 
-  /** The pieces that a step acts on or moves. */
-  private touchedBy(step: Step, runs: readonly Run[]): Set<string> {
+  /** What a step acts on or moves may be home and tight again. */
+  private tidy(step: Step, runs: readonly Run[]): void {
     const { byComponent, units } = this.structure;
-    const meant = step.targets.flatMap(({ componentId }) => byComponent.get(componentId) ?? []).map(({ id }) => id);
-    const moved = runs.flatMap(({ moves }) => moves.flatMap(({ unitId }) => units.get(unitId)?.pieceId ?? []));
-    return new Set([...meant, ...moved]);
+    for (const { componentId } of step.targets)
+      for (const { id } of byComponent.get(componentId) ?? []) this.carried.tidy(id);
+    for (const { moves } of runs)
+      for (const { unitId } of moves) {
+        const unit = units.get(unitId);
+        if (unit && !step.targets.some(({ componentId }) => componentId === unit.componentId))
+          this.carried.tidy(unit.pieceId);
+      }
   }
 
   /** One pass of a step, by each of its methods that does anything else. */
@@ -212,9 +217,8 @@ function surroundings(
     loose,
     aidHoles,
     lines,
-    liquid: [...steps.map(({ about }) => about), ...structure.series.components.map(({ name }) => name)].some(
-      saysLiquid,
-    ),
+    holdsLiquid: () =>
+      steps.some(({ about }) => saysLiquid(about)) || structure.series.components.some(({ name }) => saysLiquid(name)),
     minutesSince: (index, now) => minutesBetween(history, index, now.ways, carried.facts.questions),
     facingElsewhere: (componentId, except) =>
       facings.get(componentId)?.find((step) => step.id !== except.id)?.faces ?? null,

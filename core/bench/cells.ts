@@ -16,16 +16,26 @@ export interface Cell {
  * a component that a step lays out together share one. All ways through a procedure share the cloth.
  */
 export class Cells {
-  readonly list: Cell[];
-  private readonly byUnit = new Map<string, Cell>();
-  private readonly shared = new Map<string, number>();
+  private kept: Cell[] = [];
+  private byUnit = new Map<string, Cell>();
+  private shared = new Map<string, number>();
+  /** Whether no copy shares them; else they are copied before they are changed. */
+  private own = true;
 
   constructor(
     private readonly structure: Structure,
-    list: readonly Cell[] = [],
+    from?: Cells,
   ) {
-    this.list = [...list];
-    for (const cell of list) this.index(cell);
+    if (!from) return;
+    this.kept = from.kept;
+    this.byUnit = from.byUnit;
+    this.shared = from.shared;
+    this.own = false;
+    from.own = false;
+  }
+
+  get list(): readonly Cell[] {
+    return this.kept;
   }
 
   of(unitId: string): Cell | undefined {
@@ -37,12 +47,21 @@ export class Cells {
     if (this.byUnit.has(unit.id)) return;
     const { componentId } = unit;
     const open = this.shared.get(`${opener.id} ${componentId}`);
-    const cell = open === undefined ? undefined : this.list[open];
+    const cell = open === undefined ? undefined : this.kept[open];
+    this.takeOwn();
     const grown: Cell = cell
       ? { ...cell, unitIds: [...cell.unitIds, unit.id] }
-      : { number: this.list.length + 1, componentId, unitIds: [unit.id], openedBy: opener.id };
-    this.list[grown.number - 1] = grown;
+      : { number: this.kept.length + 1, componentId, unitIds: [unit.id], openedBy: opener.id };
+    this.kept[grown.number - 1] = grown;
     this.index(grown);
+  }
+
+  private takeOwn(): void {
+    if (this.own) return;
+    this.kept = [...this.kept];
+    this.byUnit = new Map(this.byUnit);
+    this.shared = new Map(this.shared);
+    this.own = true;
   }
 
   private index(cell: Cell): void {

@@ -21,16 +21,19 @@ export const MOST_WAYS = 512;
  */
 export class Facts {
   private readonly tables: Map<FieldName, Map<string, Variants<unknown>>>;
+  /** Tables that no copy shares; the others are copied before they are written. */
+  private readonly own = new Set<FieldName>();
 
   constructor(
     readonly structure: Structure,
     readonly questions: Questions,
     from?: Facts,
   ) {
-    this.tables = new Map([...(from?.tables ?? [])].map(([name, table]) => [name, new Map(table)]));
+    this.tables = new Map(from?.tables);
   }
 
   copy(): Facts {
+    this.own.clear();
     return new Facts(this.structure, this.questions, this);
   }
 
@@ -53,8 +56,7 @@ export class Facts {
 
   set(name: FieldName, key: string, ways: Ways, value: unknown): void {
     const isSame = FIELDS[name].same as (a: unknown, b: unknown) => boolean;
-    const table = this.tables.get(name) ?? new Map<string, Variants<unknown>>();
-    this.tables.set(name, table);
+    const table = this.writable(name);
     if (ways === EVERY_WAY) {
       table.set(key, [{ ways, value }]);
       return;
@@ -69,6 +71,15 @@ export class Facts {
     }
     next.push({ ways: mine, value });
     table.set(key, next);
+  }
+
+  private writable(name: FieldName): Map<string, Variants<unknown>> {
+    const there = this.tables.get(name);
+    if (there && this.own.has(name)) return there;
+    const table = new Map(there);
+    this.tables.set(name, table);
+    this.own.add(name);
+    return table;
   }
 
   private start<F extends FieldName>(name: F, key: string): ValueOf<F> {

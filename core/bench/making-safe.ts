@@ -67,10 +67,10 @@ function linesOpened({ step, structure }: Acting): Line[] | undefined {
 
 /** Without its air a pump still holds its liquid under pressure, unless that was let off or drained. */
 function isLiquidReleased(acting: Acting): boolean {
-  const { lines, drains, liquid } = acting.around;
+  const { lines, drains } = acting.around;
   const released = [...lines].filter((line) => acting.read('pressure', line) === 'released');
   if (released.length === 0) return false;
-  if (!liquid || released.some((line) => !isBesideLiquid(line))) return true;
+  if (released.some((line) => !isBesideLiquid(line)) || !acting.around.holdsLiquid()) return true;
   return [...drains].some(([id, by]) => !isKeptFluid(by.about) && acting.read('drained', id));
 }
 

@@ -28,7 +28,8 @@ export function methodsThatDiffer(step: Step) {
 }
 
 /** The steps of a procedure, with a question in a block asked at each place that the block goes through. */
-export function stepsAsked({ steps, blocks = [] }: Pick<Procedure, 'steps' | 'blocks'>, series: Series): Step[] {
+export function stepsAsked({ steps, blocks }: Pick<Procedure, 'steps' | 'blocks'>, series: Series): readonly Step[] {
+  if (!blocks) return steps;
   return steps.map((step) => {
     const [place] = blocks.find(({ id }) => id === step.blockId)?.positionIds ?? [];
     const set = series.positionSets.find(({ positions }) => positions.some(({ id }) => id === place));
@@ -78,6 +79,8 @@ export interface Asked {
  * them at once would meet every combination of answers.
  */
 export function passesOf(step: Step, asked: Asked): Pass[] {
+  // As long as nothing was asked there is one way.
+  if (asked.asked.size === 0 && !step.when) return [{ step, ways: EVERY_WAY }];
   const places = placesActedAt(step, asked.series);
   if (!isPlaceByPlace(step, places, asked)) return [{ step, ways: waysOf(step, asked, undefined) }];
   const { aidsOut, ...acts } = step;

@@ -2,6 +2,7 @@ import type { Edit } from '../edits/edit';
 import type { WrittenWhere } from '../edits/written';
 import type { Faces, Pose } from '../model/faces';
 import type { Quantity } from '../quantity/quantity';
+import type { Line } from '../reading/words';
 import type { DifferentIn } from './words/difference';
 
 /** What the checker says about a procedure: what would go wrong at the bench. */
@@ -127,7 +128,7 @@ export interface FactsOf {
   'spring-release': One;
   'not-isolated': Record<never, never>;
   'weak-isolation': { readonly about: string };
-  'pressure-kept': { readonly line: string | null };
+  'pressure-kept': { readonly line: Line | null };
   'pressure-first': { readonly isolatedAt: At; readonly by: 'drive' | 'valve' };
   heavy: One & { readonly kg: number };
   'lift-short': One & { readonly toolId: Id; readonly kg: number; readonly load: Quantity };

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { sayLabel } from '../language/en/sections';
 import { PROFILES } from '../model/faces';
 import type { Series, Stack } from '../model/series';
 import { componentId, typed, withComponent } from '../testing/workbook';
@@ -63,7 +64,7 @@ test('labels stand one to a layer, from the mouth down, and never on one another
   ]);
   const { labels, height } = drawSection(stackSection(stack, series));
   const layers = labels.filter(({ tone }) => tone !== 'pressure');
-  expect(layers.map(({ text }) => text)).toEqual([
+  expect(layers.map(sayLabel)).toEqual([
     '8 × h ring',
     '7 × g ring',
     '6 × f ring',

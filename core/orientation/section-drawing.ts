@@ -18,7 +18,9 @@ export interface SectionLabel {
   /** Where its leader meets the piece. */
   readonly atX: number;
   readonly atY: number;
-  readonly text: string;
+  /** The name of the part and how many lie there on one another; what beside stands is said by the language. */
+  readonly name: string;
+  readonly pieces: number;
   readonly componentId: string | null;
   readonly tone: 'piece' | 'current' | 'wrong' | 'pressure';
 }
@@ -209,7 +211,8 @@ export function drawSection(section: StackSection, current: readonly string[] = 
       y: mouth ? 12 : HEIGHT - 5,
       atX: at,
       atY: tip,
-      text: 'pressure',
+      name: '',
+      pieces: 0,
       componentId: null,
       tone: 'pressure',
     });
@@ -281,9 +284,9 @@ function labelsOf(
 ): SectionLabel[] {
   const layers = new Map<string, SectionPiece[]>();
   for (const piece of section.pieces) layers.set(piece.layerId, [...(layers.get(piece.layerId) ?? []), piece]);
-  const wanted = [...layers.values()].toReversed().flatMap((pieces) => {
-    const [first] = pieces;
-    const last = pieces.at(-1);
+  const wanted = [...layers.values()].toReversed().flatMap((layer) => {
+    const [first] = layer;
+    const last = layer.at(-1);
     if (!first || !last) return [];
     const middle = y((first.fromMm + last.toMm) / 2);
     const tone: SectionLabel['tone'] = first.wrong
@@ -291,11 +294,9 @@ function labelsOf(
       : current.includes(first.componentId)
         ? 'current'
         : 'piece';
-    const text = first.of > 1 ? `${first.of} × ${first.name}` : first.name;
     const atX = centre + ((first.innerMm + first.outerMm) * scaleX) / 4;
-    return [
-      { middle, tone, text: shorten(first.wrong ? `${text}: wrong way` : text), atX, componentId: first.componentId },
-    ];
+    const { name, of: pieces, componentId } = first;
+    return [{ middle, tone, name, pieces, atX, componentId }];
   });
   // Each stands beside its piece, or as near below the one above as there is room; the last ones push back up.
   const places: number[] = [];
@@ -304,17 +305,5 @@ function labelsOf(
     places[i] = Math.min(places[i] ?? 0, lowest);
     lowest = (places[i] ?? 0) - LABEL_PITCH;
   }
-  return wanted.map(({ middle, tone, text, atX, componentId }, i) => ({
-    x: LABEL_X,
-    y: places[i] ?? middle,
-    atX,
-    atY: middle,
-    text,
-    componentId,
-    tone,
-  }));
-}
-
-function shorten(text: string): string {
-  return text.length > 24 ? `${text.slice(0, 23).trimEnd()}…` : text;
+  return wanted.map(({ middle, ...label }, i) => ({ ...label, x: LABEL_X, y: places[i] ?? middle, atY: middle }));
 }

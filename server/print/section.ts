@@ -1,4 +1,5 @@
 import type { Content } from 'pdfmake/interfaces';
+import { sayLabel } from '#core/language/en/sections';
 import type { Pose } from '#core/model/faces';
 import type { Series, Stack } from '#core/model/series';
 import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
@@ -27,12 +28,13 @@ export function printedSection(
 ): Content {
   const drawing = drawSection(stackSection(stack, series, said, pose), current);
   const shapes = drawing.shapes.map(({ d, tone }) => `<path d="${d}" ${PAINT[tone]}/>`);
-  const labels = drawing.labels.map(({ x, y, atX, atY, text, componentId, tone }) => {
+  const labels = drawing.labels.map((label) => {
+    const { x, y, atX, atY, componentId, tone } = label;
     const leader = componentId
       ? `<path d="M${atX} ${atY}L${x - 16} ${atY}L${x - 4} ${y - 4}" fill="none" stroke="${INK.soft}" stroke-width="0.8"/>`
       : '';
     const ink = tone === 'current' ? INK.indigo : tone === 'piece' ? INK.text : INK.kaki;
-    return `${leader}<text x="${x}" y="${y}" font-size="${drawing.labelSize}" fill="${ink}">${escaped(text)}</text>`;
+    return `${leader}<text x="${x}" y="${y}" font-size="${drawing.labelSize}" fill="${ink}">${escaped(sayLabel(label))}</text>`;
   });
   return {
     svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${drawing.width} ${drawing.height}">${shapes.join('')}${labels.join('')}</svg>`,

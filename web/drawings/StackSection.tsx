@@ -1,4 +1,5 @@
 import { useTranslation } from 'react-i18next';
+import { sayLabel } from '#core/language/en/sections';
 import type { Pose } from '#core/model/faces';
 import type { Series, Stack } from '#core/model/series';
 import { drawSection } from '#core/orientation/section-drawing';
@@ -47,7 +48,7 @@ export function StackSection({ stack, series, current = [], said, pose }: StackS
           />
         ))}
         {drawing.labels.map((label) => (
-          <g key={`${label.text}-${label.y}`} className={styles[`label-${label.tone}`]}>
+          <g key={`${label.name}-${label.y}`} className={styles[`label-${label.tone}`]}>
             {label.componentId && (
               <path
                 className={styles.leader}
@@ -55,7 +56,7 @@ export function StackSection({ stack, series, current = [], said, pose }: StackS
               />
             )}
             <text x={label.x} y={label.y} fontSize={drawing.labelSize}>
-              {label.text}
+              {sayLabel(label)}
             </text>
           </g>
         ))}

@@ -5,7 +5,7 @@ import type { Step } from '../../model/procedure';
 import { toolLabel } from '../../model/series';
 import { opensPump } from '../../model/verbs';
 import { convert, readQuantity } from '../../quantity/quantity';
-import { energyOf, linesIn } from '../../reading/en/safety-words';
+import { callLine, energyOf, linesIn } from '../../reading/en/safety-words';
 import { isLiftingTool, isWeakIsolation, levers, saysLift } from '../../reading/en/wording';
 import {
   asNoticed,
@@ -86,7 +86,7 @@ export const pressureKept: Rule<'pressure-kept'> = {
       ({ verb, stage }) => ['isolate', 'lock-out', 'close-valve'].includes(verb) && stage === 'make-safe',
     );
     const step = draftStep(context.workbook, 'release-pressure', line ?? 'all', {
-      ...(line && { about: `the ${line} line` }),
+      ...(line && { about: callLine(line) }),
       cautions: [{ signal: 'DANGER', usual: 'jet' }],
     });
     const opening = indexOf(context, stepId);

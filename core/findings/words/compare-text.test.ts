@@ -133,3 +133,26 @@ describe('what a text names', () => {
     expect(only('Measure with a micrometer.', [{ id: 'm', name: 'micrometer', size: '25-50 mm' }])).toEqual([]);
   });
 });
+
+test('what a method says is compared with what the method does', () => {
+  const { procedure, series } = withStep(typed(['torque 4 bolts =20 N·m']), 0, {
+    methods: [
+      {
+        id: 'field',
+        name: 'in the field',
+        verb: 'torque',
+        toolIds: [],
+        cautions: [],
+        torque: { figure: { value: 30, unit: 'N·m' }, tolerancePercent: 4 },
+        detail: 'Tighten to 20 N·m.',
+      },
+    ],
+  });
+  const told = (step: Step) => compareText(step, series).map(({ where, name }) => `${where}: ${name}`);
+  const [step] = procedure.steps;
+  expect(told(step as Step)).toEqual(['method: 20 N·m']);
+  const [method] = step?.methods ?? [];
+  expect(
+    told({ ...(step as Step), methods: [{ ...(method as never as object), detail: 'To 30 N·m.' } as never] }),
+  ).toEqual([]);
+});

@@ -3,6 +3,7 @@ import type { Faces } from '../../model/faces';
 import { pluralName } from '../../model/names';
 import type { Step } from '../../model/procedure';
 import { type Component, componentById, positionSetById, type Series, toolLabel } from '../../model/series';
+import { stepBy } from '../../model/setting';
 import { compareFacings, isBenchDirection, placesInStacks } from '../../orientation/directions';
 import { bare } from '../../orientation/faces';
 import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
@@ -25,12 +26,19 @@ const ON_THE_WAY = /\b(first|pass(?:es)?|then|initially|pre-?torque|snug|half|st
 
 /** Where the words of a trainer and the fields of the step contradict one another. */
 export function compareText(step: Step, series: Series): TextDifference[] {
-  return writtenIn(step).flatMap(({ where, text }): TextDifference[] => {
-    // What a method says is about another step than the one before us, and a question is not an instruction.
+  const own = writtenIn(step).flatMap(({ where, text }): TextDifference[] => {
+    // A method is told below, as the step that it makes; a question is not an instruction.
     if (where === 'method' || where === 'question') return [];
     const found = where === 'text' ? compareSentence(text, step, series) : contradictions(text, step, series);
     return found.map((difference) => ({ ...difference, where }));
   });
+  const ofMethods = (step.methods ?? []).flatMap((method) => {
+    const words = [method.detail, ...method.cautions.map(({ text }) => text)].filter((text) => text !== undefined);
+    return words
+      .flatMap((text) => contradictions(text, stepBy(step, method), series))
+      .map((difference) => ({ ...difference, where: 'method' as const }));
+  });
+  return [...own, ...ofMethods];
 }
 
 /** The sentence in the trainer's own words stands for the whole step: what either lacks is a difference. */

@@ -38,7 +38,7 @@ const NUMBER_WORDS = [
 ];
 
 /** Verbs whose sentence names what is put on the part. */
-const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'using' } as const;
+const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'using', fill: 'with' } as const;
 
 /**
  * The sentence of a step: in the trainer's own words where there are any, else composed from its fields, with figures

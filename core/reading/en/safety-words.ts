@@ -28,6 +28,11 @@ const LINE_WORDS: Readonly<Record<Line, RegExp>> = {
   hydraulic: /\b(hydraulic)\b/i,
 };
 
+/** What a line is called where a step is proposed for it. */
+export function callLine(line: Line): string {
+  return `the ${line} line`;
+}
+
 /** The lines that words name, "both sides" among them; none where they say no line. */
 export function linesIn(words: string | undefined): Line[] {
   if (/\b(both|all) (sides|lines|ends|hoses)\b/i.test(words ?? '')) return ['suction', 'discharge'];
