@@ -6,6 +6,8 @@ import * as completeness from './rules/completeness';
 import * as compounds from './rules/compounds';
 import * as evidence from './rules/evidence';
 import * as faces from './rules/faces';
+import * as figures from './rules/figures';
+import * as handingBack from './rules/handing-back';
 import * as looks from './rules/looks';
 import * as matching from './rules/matching';
 import * as paths from './rules/paths';
@@ -14,6 +16,7 @@ import * as renewal from './rules/renewal';
 import * as safety from './rules/safety';
 import * as tightening from './rules/tightening';
 import * as words from './rules/words';
+import * as wrenches from './rules/wrenches';
 
 /** Every rule, in the order its findings are told. */
 export const RULES: readonly AnyRule[] = [
@@ -23,9 +26,9 @@ export const RULES: readonly AnyRule[] = [
   safety.weakIsolation,
   safety.pressureKept,
   safety.pressureFirst,
-  completeness.restoredOpen,
-  completeness.testedLocked,
-  completeness.closedLate,
+  handingBack.restoredOpen,
+  handingBack.testedLocked,
+  handingBack.closedLate,
   completeness.leftOnCloth,
   completeness.leftInTray,
   completeness.aidLeftIn,
@@ -65,30 +68,30 @@ export const RULES: readonly AnyRule[] = [
   compounds.bothCompounds,
   compounds.nothingApplied,
   completeness.looseAtEnd,
-  completeness.notRefilled,
-  completeness.notDrained,
-  completeness.runDry,
-  completeness.notClosed,
-  completeness.filledOpen,
-  completeness.notRestored,
+  handingBack.notRefilled,
+  handingBack.notDrained,
+  handingBack.runDry,
+  handingBack.notClosed,
+  handingBack.filledOpen,
+  handingBack.notRestored,
   tightening.torqueMisplaced,
   tightening.torqueEarly,
   tightening.lockEarly,
   tightening.lockBeforeTorque,
   tightening.secondFigure,
   tightening.holeOccupied,
-  tightening.keySize,
-  tightening.wrenchLoosens,
-  tightening.powerTightens,
-  tightening.noWrench,
-  tightening.wrenchRange,
-  tightening.implausible,
-  tightening.oddUnit,
-  tightening.noUnit,
-  tightening.noFigure,
-  tightening.passMissing,
-  tightening.twoFigures,
-  tightening.threadCondition,
+  wrenches.keySize,
+  wrenches.wrenchLoosens,
+  wrenches.powerTightens,
+  wrenches.noWrench,
+  wrenches.wrenchRange,
+  figures.implausible,
+  figures.oddUnit,
+  figures.noUnit,
+  figures.noFigure,
+  figures.passMissing,
+  figures.twoFigures,
+  figures.threadCondition,
   looks.limitsContradict,
   looks.noLimits,
   looks.noGauge,
@@ -108,7 +111,7 @@ export const RULES: readonly AnyRule[] = [
   reach.partlyThere,
   evidence.noLastLook,
   evidence.noAsFound,
-  tightening.noSource,
+  figures.noSource,
   renewal.kitUnused,
   compounds.drySeal,
   looks.nothingToLookFor,

@@ -1,0 +1,218 @@
+import { writtenIn } from '../../edits/written';
+import { convert, inSi, type Quantity, relativeGap } from '../../quantity/quantity';
+import { isFirstPass } from '../../reading/en/remark-words';
+import { bareTorqueIn } from '../../reading/en/wording';
+import { plausibleTorque, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
+import type { FactsOf } from '../finding';
+import {
+  atStep,
+  type CheckContext,
+  changeStep,
+  componentOf,
+  noticed,
+  type Rule,
+  stepOf,
+  targetIds,
+  toolsOf,
+} from '../rule';
+import { isTorque, keySizes, LOOSENS, TIGHTENS, torqueRange } from './wrenches';
+
+/** Rounded conversions of one figure agree within this share. */
+export const MOST_APART = 0.02;
+
+export function newtonMetres(value: number): Quantity {
+  return { value: Number(value.toPrecision(4)), unit: 'N·m' };
+}
+
+/** The thread of a part: as its name says, or as the key tells that turns it. */
+function threadOf(context: CheckContext, componentId: string): Thread | undefined {
+  const component = componentOf(context, componentId);
+  const named = component && threadIn(component.name);
+  if (named) return named;
+  if (!component || !['bolt', 'screw', 'nut', 'dome-nut'].includes(component.kind)) return undefined;
+  const [key] = [...keySizes(context, LOOSENS, componentId), ...keySizes(context, TIGHTENS, componentId)];
+  return key && threadByFlats(key.size, /hex key|allen|hexagon key/i.test(key.tool.name));
+}
+
+export const implausible: Rule<'implausible'> = {
+  id: 'implausible',
+  family: 'tightening',
+  severity: 'warn',
+  find: (context) =>
+    context.workbook.procedure.steps.flatMap((step) => {
+      const { figure } = step.torque ?? {};
+      const [target] = step.targets;
+      const thread = target && figure ? threadOf(context, target.componentId) : undefined;
+      if (!figure || !target || !thread) return [];
+      const { least, most } = plausibleTorque(thread, componentOf(context, target.componentId)?.name ?? '');
+      const torque = inSi(figure);
+      if (torque >= least && torque <= most) return [];
+      const facts = {
+        componentId: target.componentId,
+        figure,
+        thread: thread.name,
+        least: convert(newtonMetres(least), figure.unit).value,
+        most: convert(newtonMetres(most), figure.unit).value,
+      };
+      return [{ stepId: step.id, componentIds: [target.componentId], facts }];
+    }),
+};
+
+export const oddUnit: Rule<'odd-unit'> = {
+  id: 'odd-unit',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook: { series, procedure } }) => {
+    const isPound = ({ unit }: Quantity) => unit.startsWith('lbf');
+    const torqued = procedure.steps.flatMap((step) =>
+      step.torque ? [{ step, figure: step.torque.figure, also: step.torque.also }] : [],
+    );
+    return torqued.flatMap(({ step, figure, also }) => {
+      if (also) return [];
+      const ranges = toolsOf(step, series).flatMap((tool) => (isTorque(tool) ? (torqueRange(tool) ?? []) : []));
+      const [scale] = ranges;
+      if (scale && ranges.every(({ from }) => isPound(from) !== isPound(figure))) {
+        const facts: FactsOf['odd-unit'] = { figure, usual: scale.from.unit, by: 'wrench' };
+        return [{ stepId: step.id, componentIds: targetIds(step), facts }];
+      }
+      const others = torqued.filter((other) => other.step !== step);
+      const [first] = others;
+      if (others.length < 2 || !first) return [];
+      if (others.some((other) => isPound(other.figure) === isPound(figure))) return [];
+      return [
+        {
+          stepId: step.id,
+          componentIds: targetIds(step),
+          facts: { figure, usual: first.figure.unit, by: 'figures' as const },
+        },
+      ];
+    });
+  },
+};
+
+export const noUnit: Rule<'no-unit'> = {
+  id: 'no-unit',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) => {
+      for (const { text } of writtenIn(step)) {
+        const bare = bareTorqueIn(text);
+        // The field may give the unit that the words leave out.
+        if (
+          !bare ||
+          (step.torque && step.torque.figure.value === Number(bare.figure.replace(',', '.')) && bare.word === '')
+        )
+          continue;
+        return [{ stepId: step.id, componentIds: targetIds(step), facts: bare }];
+      }
+      return [];
+    }),
+};
+
+export const noFigure: Rule<'no-figure'> = {
+  id: 'no-figure',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps
+      .filter((step) => step.verb === 'torque' && !step.torque)
+      .map((step) => ({ stepId: step.id, componentIds: targetIds(step), facts: {} })),
+  fix: ({ stepId, componentIds }, context) => {
+    const step = stepOf(context, stepId);
+    const known = context.workbook.procedure.steps.find(
+      (other) => other.torque && targetIds(other).some((id) => componentIds.includes(id)),
+    )?.torque;
+    if (!step || !known) return undefined;
+    return { words: { does: 'use-figure', figure: known.figure }, edits: [changeStep(step, { torque: known })] };
+  },
+};
+
+/** A first pass that nothing follows leaves the joint at a share of its figure. */
+export const passMissing: Rule<'pass-missing'> = {
+  id: 'pass-missing',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook: { procedure } }) =>
+    procedure.steps.flatMap((step, index) => {
+      if (step.verb !== 'torque') return [];
+      const isFirst = writtenIn(step).some(({ where, text }) => where !== 'caution' && isFirstPass(text));
+      const follows = procedure.steps
+        .slice(index + 1)
+        .some(({ verb, targets }) => verb === 'torque' && targets.some((t) => targetIds(step).includes(t.componentId)));
+      const tellsMore = writtenIn(step).some(({ text }) =>
+        /\b(then|second|final(?:ly)?|last|100 ?%|three|two)\b/i.test(text),
+      );
+      if (!isFirst || follows || tellsMore) return [];
+      return [{ stepId: step.id, componentIds: targetIds(step), facts: { figure: step.torque?.figure ?? null } }];
+    }),
+};
+
+export const twoFigures: Rule<'two-figures'> = {
+  id: 'two-figures',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) => {
+      const { figure, also } = step.torque ?? {};
+      if (!figure || !also || relativeGap(figure, also) <= MOST_APART) return [];
+      const facts = { figure, also, percent: relativeGap(figure, also) * 100 };
+      return [{ stepId: step.id, componentIds: targetIds(step), facts }];
+    }),
+  fix: ({ stepId, facts: { figure, also } }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step?.torque) return undefined;
+    const right = { ...convert(figure, also.unit), value: Number(convert(figure, also.unit).value.toPrecision(3)) };
+    return {
+      words: { does: 'use-figure', figure: right },
+      edits: [changeStep(step, { torque: { ...step.torque, also: right } })],
+    };
+  },
+};
+
+export const threadCondition: Rule<'thread-condition'> = {
+  id: 'thread-condition',
+  family: 'tightening',
+  severity: 'warn',
+  find: (context) =>
+    noticed(context, 'thread-condition').flatMap(({ step, on, notice: { componentId, consumableId } }) =>
+      step.torque
+        ? [
+            {
+              ...atStep(step, on),
+              componentIds: [componentId],
+              // A figure that names no thread may well be meant for the compound beside it.
+              ...(!step.torque.thread && { severity: 'advise' as const }),
+              facts: {
+                componentId,
+                consumableId,
+                figure: step.torque.figure,
+                threadSaid: step.torque.thread !== undefined,
+              },
+            },
+          ]
+        : [],
+    ),
+  // Which of the two is wrong a person has to say, unless only one was said.
+  fix: ({ stepId, facts: { consumableId } }, context) => {
+    const step = stepOf(context, stepId);
+    if (!step?.torque || step.torque.thread) return undefined;
+    const thread = consumableId ? { is: 'with' as const, consumableId } : { is: 'dry' as const };
+    return {
+      words: consumableId ? { does: 'say-consumable', id: consumableId } : { does: 'say-dry' },
+      edits: [changeStep(step, { torque: { ...step.torque, thread } })],
+    };
+  },
+};
+
+export const noSource: Rule<'no-source'> = {
+  id: 'no-source',
+  family: 'tightening',
+  severity: 'advise',
+  find: ({ workbook }) =>
+    workbook.procedure.steps.flatMap((step) =>
+      step.torque && !step.torque.source
+        ? [{ stepId: step.id, componentIds: targetIds(step), facts: { figure: step.torque.figure } }]
+        : [],
+    ),
+};
