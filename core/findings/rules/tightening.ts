@@ -124,10 +124,10 @@ function isPass(
 
 /** Three torques of the same parts right after one another are rounds of one tightening. */
 function isThirdInARow(steps: readonly Step[], index: number): boolean {
-  const parts = JSON.stringify(steps[index]?.targets);
+  const parts = (at: number) => (steps[at]?.targets ?? []).map(({ componentId }) => componentId).join(' ');
   const run = (from: number) => {
     let i = from;
-    while (steps[i]?.verb === 'torque' && JSON.stringify(steps[i]?.targets) === parts) i += from < index ? -1 : 1;
+    while (steps[i]?.verb === 'torque' && parts(i) === parts(index)) i += from < index ? -1 : 1;
     return Math.abs(i - from);
   };
   return run(index - 1) + 1 + run(index + 1) >= 3;
