@@ -22,8 +22,8 @@ test.each(jobs.map((job) => [job.job.name, job] as const))('%s is let stand as i
   expect(check(workbook).length).toBeLessThanOrEqual(1);
 });
 
-test('there are ten whole jobs and mistakes of many kinds', () => {
-  expect(jobs).toHaveLength(10);
+test('there is a whole job of every family, and mistakes of many kinds', () => {
+  expect(jobs.length).toBeGreaterThanOrEqual(10);
   for (const { job } of jobs) expect(job.lines.length).toBeGreaterThanOrEqual(25);
   expect(MISTAKES.length).toBeGreaterThan(100);
 });

@@ -1,6 +1,7 @@
 import type { Component } from '../model/series';
 import { inSi } from '../quantity/quantity';
 import type { Acting } from './acting';
+import { threadPartners } from './structure';
 import { judgeThread } from './treating';
 import type { Piece } from './units';
 
@@ -36,6 +37,10 @@ export function torque(acting: Acting, component: Component, meant: readonly Pie
     acting.write('thread', piece.id, 'torqued');
     acting.write('figure', piece.id, figure);
   }
+  for (const partner of threadPartners(structure, component))
+    for (const piece of structure.byComponent.get(partner.id) ?? [])
+      if (acting.isHome(piece) && fitted.some((nut) => acting.meet(acting.seat(nut), acting.seat(piece))))
+        acting.write('thread', piece.id, 'torqued');
 }
 
 /** A fastener torqued while a part it holds is still out. */

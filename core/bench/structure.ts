@@ -1,8 +1,8 @@
-import { isFastener } from '../model/kinds';
+import { isFastener, isNut } from '../model/kinds';
 import type { Procedure, Step } from '../model/procedure';
 import type { Component, Consumable, Series, Tool } from '../model/series';
 import { verbOf } from '../model/verbs';
-import { turnsThread } from '../reading/words';
+import { isLinePart, turnsThread } from '../reading/words';
 import { Places } from './places';
 import { type Piece, piecesOf, type Unit, unitOf } from './units';
 
@@ -96,7 +96,9 @@ function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
   const handled = new Set<string>();
   const joining = new Set<string>();
   const threaded = new Set(
-    series.components.filter(({ kind, threaded: screwed }) => screwed || isFastener(kind)).map(({ id }) => id),
+    series.components
+      .filter(({ kind, name, threaded: screwed }) => screwed || (isFastener(kind) && !isLinePart(name)))
+      .map(({ id }) => id),
   );
   const started = new Set<string>();
   const turnedOff = new Set<string>();
@@ -105,8 +107,9 @@ function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
       const { effect } = verbOf(step.verb);
       if (effect === 'renews') renewals.push(step);
       if (effect !== 'stays') for (const { componentId } of step.targets) handled.add(componentId);
-      // What is torqued has a thread of its own, whatever it is called.
-      if (step.verb === 'torque') for (const { componentId } of step.targets) threaded.add(componentId);
+      // What is torqued, or connected as a line is, has a thread of its own, whatever it is called.
+      if (['torque', 'connect', 'disconnect'].includes(step.verb))
+        for (const { componentId } of step.targets) threaded.add(componentId);
       for (const { componentId } of step.targets) {
         if (step.verb === 'start-by-hand') started.add(componentId);
         else if ((effect === 'takes' || step.verb === 'loosen') && turnedBy(step, series)) turnedOff.add(componentId);
@@ -252,4 +255,15 @@ function relationsOf(series: Series): Pick<Structure, 'covers' | 'holds'> {
       holds.set(fastenerId, [...(holds.get(fastenerId) ?? []), component.id]);
   }
   return { covers, holds };
+}
+
+/** The bolts, studs or tie rods that a nut goes on, by their names: "cover nut" on "cover bolt", "tie rod nut" on "tie rod". */
+export function threadPartners({ components, threaded }: Structure, nut: Component): Component[] {
+  if (!isNut(nut.kind)) return [];
+  const called = nut.name.toLowerCase().replace(/\s*\S+$/, '');
+  return [...components.values()].filter(({ id, kind, name }) => {
+    if (id === nut.id || isNut(kind) || !threaded.has(id)) return false;
+    const own = name.toLowerCase();
+    return own.replace(/\s*\S+$/, '') === called || own === called;
+  });
 }

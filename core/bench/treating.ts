@@ -3,6 +3,7 @@ import type { TorqueFigure } from '../model/procedure';
 import type { Application, Component } from '../model/series';
 import { changesFriction, isCompound, isLubricant } from '../supplies/consumable-kinds';
 import type { Acting } from './acting';
+import { threadPartners } from './structure';
 import type { Piece } from './units';
 
 /** What a step puts on its parts, takes off them or puts them into. */
@@ -147,7 +148,11 @@ function noteUnsaidThread(
 /** Compound on the mating thread counts: it was put on the part that the fastener holds, or goes into. */
 function isOnMating(acting: Acting, component: Component, consumableId: string): boolean {
   const { structure } = acting;
-  const mates = [...(structure.holds.get(component.id) ?? []), ...(component.hostId ? [component.hostId] : [])];
+  const mates = [
+    ...(structure.holds.get(component.id) ?? []),
+    ...(component.hostId ? [component.hostId] : []),
+    ...threadPartners(structure, component).map(({ id }) => id),
+  ];
   return mates.some((id) =>
     (structure.byComponent.get(id) ?? []).some((piece) =>
       acting.read('applied', piece.id).some((applied) => applied.consumableId === consumableId),

@@ -142,5 +142,26 @@ function isSideBySide(
     takings.filter(({ layer, back }) => holds(layer) && back < Number.POSITIVE_INFINITY).map(({ back }) => back);
   const first = backs((layer) => layer === upper);
   const second = backs((layer) => layer > upper && layer <= under);
-  return Math.max(...first) < Math.min(...second);
+  if (Math.max(...first) < Math.min(...second)) return true;
+  return isOpeningOfItsOwn(
+    takings.filter(({ layer }) => layer === under),
+    Math.max(...first),
+    pieces,
+  );
+}
+
+/**
+ * What closes an opening of its own, a cover with its gasket, goes back last of all, while what lay behind it is in
+ * already: it came off first of its layer, and comes on after all of the other assembly.
+ */
+function isOpeningOfItsOwn(
+  layer: MovesLog['takings'],
+  otherBack: number,
+  pieces: Timeline['structure']['pieces'],
+): boolean {
+  const late = layer.filter(({ back }) => back > otherBack && back < Number.POSITIVE_INFINITY);
+  const early = layer.filter(({ back }) => back <= otherBack);
+  const parts = new Set(late.map(({ pieceId }) => pieces.get(pieceId)?.componentId));
+  if (parts.size < 2 || early.length === 0) return false;
+  return Math.max(...late.map(({ off }) => off)) < Math.min(...early.map(({ off }) => off));
 }

@@ -69,6 +69,10 @@ export function runsSideBySide(kind: ComponentKind): boolean {
   return SIDE_BY_SIDE.includes(kind);
 }
 
+export function isNut(kind: ComponentKind): boolean {
+  return kind === 'nut' || kind === 'dome-nut';
+}
+
 /** Kinds of part that a valve is made of. */
 export function isValvePart(kind: ComponentKind): boolean {
   return VALVE_PARTS.includes(kind);

@@ -179,3 +179,58 @@ test('a fix is worked out for the finding it mends, and for no other', () => {
   const left = fixes.map((fix) => found(applyEdits(workbook, fix?.edits ?? []), 'left-on-cloth').length);
   expect(left).toEqual([1, 1]);
 });
+
+describe('what is right is let stand', () => {
+  const told = (workbook: Workbook) =>
+    check(workbook)
+      .filter(({ severity }) => severity !== 'advise')
+      .map(({ id }) => id);
+  const SAFELY = ['isolate the drive', 'bleed the casing'];
+  test('an opening of its own is closed last, whatever else is in by then', () => {
+    const lines = [
+      ...SAFELY,
+      'take off 4 casing nuts',
+      'take off casing',
+      'take off spacer',
+      'take off inspection cover',
+      'take off cover shim',
+      'draw rotor',
+      'fit rotor',
+      'fit spacer',
+      'fit casing',
+      'start by hand casing nuts',
+      'torque casing nuts =40 N·m',
+      'fit cover shim',
+      'fit inspection cover',
+      'restore the drive',
+    ];
+    expect(told(typed(lines))).toEqual([]);
+    // The shim alone, forgotten until the end, is no opening of its own.
+    const forgotten = lines.toSpliced(lines.indexOf('fit inspection cover'), 1).toSpliced(8, 0, 'fit inspection cover');
+    expect(told(typed(forgotten))).not.toEqual([]);
+  });
+  test('a nut tightens the bolt, stud or tie rod that it goes on, and is told by what is on its thread', () => {
+    const lines = [
+      ...SAFELY,
+      'take off 4 tie rod nuts',
+      'draw 4 tie rods',
+      'take off cover',
+      'clean tie rods',
+      'fit cover',
+      'fit tie rods +anti-seize',
+      'run on tie rod nuts',
+      'torque tie rod nuts =40 N·m',
+      'restore the drive',
+    ];
+    expect(told(typed(lines))).toEqual([]);
+    const onNuts = withStep(typed(lines), 9, ({ torque }) => {
+      const [seize] = typed(lines).series.consumables;
+      return { torque: torque && { ...torque, thread: { is: 'with', consumableId: seize?.id ?? '' } } };
+    });
+    expect(told(onNuts)).toEqual([]);
+  });
+  test('a hose that is pulled out and pushed in is no fastener; one that is connected is tight', () => {
+    expect(told(typed([...SAFELY, 'pull out hose', 'push in hose', 'restore the drive']))).toEqual([]);
+    expect(told(typed([...SAFELY, 'disconnect hose', 'connect hose', 'restore the drive']))).toEqual([]);
+  });
+});
