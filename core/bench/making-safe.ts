@@ -81,8 +81,9 @@ export function makeSafe(acting: Acting): void {
     case 'isolate':
     case 'lock-out':
     case 'close-valve':
-      if (acting.read('entered', '') && piecesOut(acting).length > 0 && !standsClosed(step.about))
-        acting.note({ kind: 'closed-late' });
+      // A bleed that is closed again holds nothing back from the pump.
+      if (step.verb === 'close-valve' && standsClosed(step.about)) break;
+      if (acting.read('entered', '') && piecesOut(acting).length > 0) acting.note({ kind: 'closed-late' });
       around.isolations.set(isolationKey(step.verb, step.about), step);
       acting.write('isolated', isolationKey(step.verb, step.about), step.id);
       if (releasesToo(step.about)) release(acting);

@@ -1,4 +1,5 @@
 import type { Component } from '../model/series';
+import { saysByHand, staysByHand } from '../reading/words';
 import type { Acting } from './acting';
 import { judgeFacing, judgeFacingWords, noteStackOrder } from './facing';
 import { hostAt, turnedBy } from './structure';
@@ -37,6 +38,7 @@ export function refit(acting: Acting, component: Component, fitted: readonly Pie
       // A line that is connected is tightened with it, and so is what is turned in with a wrench and has no figure.
       const isTight =
         step.verb === 'connect' ||
+        (staysByHand(component.name) && saysByHand(step.detail)) ||
         (acting.structure.screwed.has(component.id) && turnedBy(step, acting.structure.series));
       acting.write('thread', piece.id, isTight ? 'tight' : 'by-hand');
       acting.write('figure', piece.id, null);

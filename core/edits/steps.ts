@@ -3,7 +3,7 @@ import { singularName } from '../model/names';
 import type { DraftedField, Procedure, Step } from '../model/procedure';
 import type { Component, Series } from '../model/series';
 import { STAGES, type Stage, type Verb, verbOf } from '../model/verbs';
-import { isNeverReused, kindFromName } from '../reading/en/kind-words';
+import { isKeptRing, isNeverReused, kindFromName } from '../reading/en/kind-words';
 
 /** Changes of a procedure's steps: each takes a document and returns a new one; untouched steps keep their identity. */
 
@@ -103,7 +103,7 @@ export function newComponent(id: string, name: string, more: Partial<Component> 
     count: 1,
     matched: false,
     // Seals that were disturbed and split pins are renewed, unless a trainer decides otherwise.
-    renewal: isRenewedByDefault(kind) || isNeverReused(name) ? 'always' : 'judge',
+    renewal: (isRenewedByDefault(kind) && !isKeptRing(name)) || isNeverReused(name) ? 'always' : 'judge',
     ...more,
   };
 }

@@ -1,4 +1,5 @@
 import { movesOf, type Timeline } from '../bench/replay';
+import type { Piece } from '../bench/units';
 import { closesOver, runsSideBySide } from '../model/kinds';
 import type { Step } from '../model/procedure';
 import type { Answered } from './finding';
@@ -43,6 +44,11 @@ function findDisorders(context: CheckContext): Disorder[] {
     if (!under || otherBackAt < 0) return [];
     const [over, other] = [components.get(notice.componentId), components.get(under.componentId)];
     if (!over || !other) return [];
+    // Some of its pieces go in below the other part, and some above it, as rings around a lantern ring.
+    const { byComponent, places } = timeline.structure;
+    const isLater = ({ id, positionId }: Piece) =>
+      places.meet(positionId, under.positionId) && log.homes.get(id)?.some((home) => home > otherBackAt);
+    if (!notice.sure && byComponent.get(over.id)?.some(isLater)) return [];
     const found = {
       step,
       on,

@@ -195,3 +195,34 @@ test('what a look is for, and what to clean with, is no part of the name; a dire
   expect(said('fit ring >groove up')).toMatchObject({ faces: { end: 'groove', toward: { is: 'up' } }, faults: [] });
   expect(said('fit ring >groove').faults).toMatchObject([{ kind: 'bad-faces' }]);
 });
+
+describe('what stands behind the name of a part', () => {
+  const series = emptyWorkbook().series;
+  test.each([
+    ['screw in gland nut finger tight', 'gland nut', 'finger tight'],
+    ['press seal squarely and evenly', 'seal', 'squarely and evenly'],
+    ['lower cover into place', 'cover', 'into place'],
+    ['check rotor @each shaft for cracks', 'rotor', 'for cracks'],
+    ['check rotor for cracks @each shaft', 'rotor', 'for cracks'],
+    ['clean plug with a wire brush', 'plug', 'with a wire brush'],
+  ])('%s names %s, and how', (line, name, detail) => {
+    const parsed = parseLine(line, series);
+    expect([parsed.parts.map((part) => part.name), parsed.detail, parsed.faults]).toEqual([[name], detail, []]);
+  });
+  test('a name may end in such a word when nothing is left before it', () => {
+    expect(parseLine('fit home', series).parts.map(({ name }) => name)).toEqual(['home']);
+  });
+});
+
+test('a facing said of a part before it has a name is said of that part once it has', () => {
+  const { procedure, series } = typed(['take off washer >hollow side to the disc', 'take off disc']);
+  const disc = series.components.find(({ name }) => name === 'disc');
+  expect(procedure.steps[0]?.faces?.toward).toMatchObject({ is: 'part', componentId: disc?.id });
+});
+
+test('"away from" is understood', () => {
+  expect(parseLine('fit seal >lip away from the pressure', emptyWorkbook().series).faces).toEqual({
+    end: 'lip',
+    toward: { is: 'pressure', away: true },
+  });
+});

@@ -93,6 +93,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
 
   let torque: Quantity | undefined;
   let minutes: number | undefined;
+  let remark = object.detail;
   let photo: string | undefined;
   let positionSetId: string | undefined;
   const positionIds: string[] = [];
@@ -109,7 +110,10 @@ export function parseLine(typed: string, series: Series): ParsedLine {
         tools.push(words.replace(/\s+/g, ' '));
         break;
       case '@': {
-        const found = readPositions(words, series);
+        const [where = '', more] = words.split(/\s+(?=(?:for|with|until)\s)/i);
+        const whole = readPositions(words, series);
+        const found = whole ?? readPositions(where, series);
+        if (found && !whole) remark = more;
         if (!found) faults.push({ kind: 'unknown-position', text: words });
         else {
           positionSetId ??= found.positionSetId;
@@ -158,6 +162,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
   return {
     verb: opening?.verb,
     ...object,
+    detail: remark,
     tools,
     positionIds,
     positionSetId,
@@ -172,10 +177,12 @@ export function parseLine(typed: string, series: Series): ParsedLine {
 }
 
 function readObject(verb: Verb, rest: string): Pick<ParsedLine, 'parts' | 'about' | 'into' | 'detail'> {
-  const [object = '', into] = verbOf(verb).effect === 'refits' ? splitInto(rest) : [rest, undefined];
-  if (verbOf(verb).object === 'words')
+  const { effect, object: acts } = verbOf(verb);
+  const [done, manner] = acts === 'parts' ? splitManner(rest) : [rest, undefined];
+  const [object = '', into] = effect === 'refits' ? splitInto(done) : [done, undefined];
+  if (acts === 'words')
     return { parts: [], about: object.replace(/^of\s+/i, '') || undefined, into, detail: undefined };
-  const [named = '', detail] = object.split(DETAIL[verb] ?? /$^/);
+  const [named = '', detail = manner] = object.split(DETAIL[verb] ?? /$^/);
   const parts = named
     .split(/\s*,\s*|\s+(?:and|\+)\s+/i)
     .map((name) => name.trim().replace(/^the\s+/i, ''))
@@ -193,6 +200,15 @@ const DETAIL: Readonly<Partial<Record<Verb, RegExp>>> = {
   compare: /\s+(?=for\s)/i,
   clean: /\s+(?=with\s)/i,
 };
+
+/** How something is done, behind what it is done to: "screw in the gland nut finger tight". */
+const MANNER =
+  /\s+((?:slowly|evenly|squarely|gently|carefully|fully|firmly|crosswise|diagonally|finger[- ]tight|hand[- ]tight|by hand|in turn|one by one|in a (?:cross|star) pattern|all the way|into place|home)(?:[,\s]+(?:and\s+)?(?:slowly|evenly|squarely|gently|carefully|fully|by hand|in turn|crosswise))*)$/i;
+
+function splitManner(object: string): [string, string | undefined] {
+  const manner = MANNER.exec(object);
+  return manner ? [object.slice(0, manner.index), manner[1]] : [object, undefined];
+}
 
 function splitInto(rest: string): [string, string | undefined] {
   const match = /^(.*?)\s+(?:into|onto|in|on|over)\s+(?:the\s+)?(.+)$/i.exec(rest);

@@ -20,10 +20,12 @@ export {
   namesSame,
   releasesToo,
   runsPump,
+  saysByHand,
   saysLiquid,
   sharesWord,
   standsClosed,
   standsInHoles,
+  staysByHand,
   tellingWords,
 } from './en/safety-words';
 export { turnsThread } from './en/wording';

@@ -375,3 +375,8 @@ export function kindFromName(name: string): ComponentKind {
 export function isNeverReused(name: string): boolean {
   return /\b(split|cotter|roll) pins?\b|\b(tab|lock|crush|copper|bonded) washers?\b|\block(?:ing)? wire\b/i.test(name);
 }
+
+/** Rings that lie among packing or seals and are used again: they are of metal or hard plastic. */
+export function isKeptRing(name: string): boolean {
+  return /\b(lantern|adapter|support ring|head ring|backing ring)\b/i.test(name);
+}

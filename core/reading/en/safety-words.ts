@@ -153,6 +153,16 @@ export function isFillingPort(name: string): boolean {
   return /\b(fill\w*|dipstick|breather|vent|level|sight|oil plug|cap)\b/i.test(name);
 }
 
+/** Nuts and caps that are set by hand, and by what the pump does: a gland nut drips so many drops a minute. */
+export function staysByHand(name: string): boolean {
+  return /\b(gland|packing|wing|knurled|thumb|cup|hand)\b/i.test(name);
+}
+
+/** "Finger tight", said as how the step is done and not as a remark on it. */
+export function saysByHand(words: string | undefined): boolean {
+  return /^(?:finger|hand)[- ]tight\b/i.test(words ?? '');
+}
+
 /** Pins that stand in the holes of bolts and keep a part in line. */
 export function standsInHoles(toolName: string): boolean {
   return /\b(guide|aligning|alignment|locating)\b.*\b(pins?|studs?|dowels?)\b|\bdowels?\b/i.test(toolName);

@@ -34,3 +34,23 @@ test('no words are said for two verbs', () => {
   const all = Object.values(VERB_WORDS).flat();
   expect(all.filter((words, i) => all.indexOf(words) !== i)).toEqual([]);
 });
+
+test.each([
+  ['start the pump and look for drips', 'test'],
+  ['run the pump for ten minutes', 'test'],
+  ['start cover bolts', 'start-by-hand'],
+  ['run on cover nuts', 'start-by-hand'],
+  ['open the bleed valve slowly', 'release-pressure'],
+  ['open the drain cock', 'drain'],
+  ['open the suction valve fully', 'open-valve'],
+  ['open valve cage', 'open-valve'],
+])('%s is %s', (line, verb) => {
+  expect(readVerb(line)?.verb).toBe(verb);
+});
+
+test('a known part is taken apart, though its name begins like a valve that is opened', () => {
+  expect(readVerb('open valve cage', (words) => words === 'valve cage')).toMatchObject({
+    verb: 'split',
+    rest: 'valve cage',
+  });
+});

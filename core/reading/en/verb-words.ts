@@ -74,7 +74,7 @@ export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
   renew: ['renew', 'replace', 'change'],
   lubricate: ['lubricate', 'grease', 'oil', 'smear', 'coat', 'lube'],
   'apply-compound': ['apply compound', 'apply compound to', 'apply', 'seal'],
-  place: ['place', 'lay', 'set'],
+  place: ['place', 'lay', 'set', 'lower', 'lower in'],
   press: [
     'press',
     'press in',
@@ -153,19 +153,27 @@ export function readVerb(text: string, isPart: (words: string) => boolean = () =
     .map(({ verb, phrase }) => ({ verb, phrase, rest: trimmed.slice(phrase.length).trim() }));
   const hit = hits.find(({ rest }) => isPart(rest)) ?? hits[0];
   if (!hit) return undefined;
-  // "Run the pump" is a test that needs the pump to run, which its words go on saying.
-  const rest = hit.phrase === 'run' ? trimmed : hit.rest;
-  return { ...hit, rest, verb: byObject(hit.verb, hit.phrase, hit.rest) };
+  // "Run the pump" and "start the pump" are tests that need it to run, which their words go on saying.
+  if (hit.phrase === 'run' || (hit.phrase === 'start' && MACHINE.test(hit.rest)))
+    return { ...hit, rest: trimmed, verb: 'test' };
+  return { ...hit, verb: byObject(hit.verb, hit.phrase, hit.rest) };
 }
 
+const MACHINE = /^(?:the\s+)?(?:pump|motor|engine|machine|unit|drive|set)\b/i;
+
 /** Opened by a valve, not taken apart. */
-const OPENED_AS_VALVE = /\b(valves?|cocks?|taps?|air|water|steam|suction|discharge|inlet|outlet|feed|supply)$/i;
+const OPENED_AS_VALVE =
+  /\b(valves?|cocks?|taps?|air|water|steam|suction|discharge|inlet|outlet|feed|supply)(?:\s+(?:slowly|gently|fully|carefully|again|a little|by hand))*$/i;
+/** Valves whose opening lets the pressure off, or the liquid out. */
+const BLEEDS = /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?)\b/i;
+const DRAINS = /\bdrain\b.*\b(valves?|cocks?|taps?)\b/i;
 const SUPPLY = /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b/i;
 
 /** What some words do depends on what they are said of. */
 function byObject(verb: Verb, phrase: string, rest: string): Verb {
   if (verb === 'release-pressure' && /\bsprings?\b/i.test(rest)) return 'ease';
-  if (verb === 'split' && phrase === 'open' && OPENED_AS_VALVE.test(rest)) return 'open-valve';
+  if (verb === 'split' && phrase === 'open' && OPENED_AS_VALVE.test(rest))
+    return BLEEDS.test(rest) ? 'release-pressure' : DRAINS.test(rest) ? 'drain' : 'open-valve';
   if (verb === 'inspect' && /^for\b/i.test(rest)) return 'test';
   if (verb === 'connect' && SUPPLY.test(rest)) return 'restore';
   if (verb === 'disconnect' && SUPPLY.test(rest)) return 'isolate';
