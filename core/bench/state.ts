@@ -120,8 +120,16 @@ export interface LeftOut {
   readonly ways: Ways;
 }
 
+const knownLeft = new WeakMap<Timeline, readonly LeftOut[]>();
+
 /** What lies free on the cloth, or is called for in the tray, when all is done: on any way. */
-export function leftOut(timeline: Timeline): LeftOut[] {
+export function leftOut(timeline: Timeline): readonly LeftOut[] {
+  const there = knownLeft.get(timeline) ?? findLeftOut(timeline);
+  knownLeft.set(timeline, there);
+  return there;
+}
+
+function findLeftOut(timeline: Timeline): LeftOut[] {
   const { facts } = timeline.end;
   const { questions, structure, within } = timeline;
   return facts
@@ -129,7 +137,9 @@ export function leftOut(timeline: Timeline): LeftOut[] {
     .flatMap((pieceId): LeftOut[] => {
       const piece = structure.pieces.get(pieceId);
       if (!piece) return [];
-      const found = facts.variants('at', pieceId).flatMap(({ ways, value }) => {
+      const variants = facts.variants('at', pieceId);
+      if (variants.every(({ value }) => value !== 'cloth' && value !== 'tray')) return [];
+      const found = variants.flatMap(({ ways, value }) => {
         const there = questions.both(ways, within);
         return there !== NO_WAY && (value === 'cloth' || value === 'tray') ? [{ where: value, ways: there }] : [];
       });
