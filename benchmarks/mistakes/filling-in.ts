@@ -1,6 +1,16 @@
 import { sayStep } from '#core/language/en/sentence';
 import type { Component } from '#core/model/series';
-import { does, type Mistake, type Planted, refilled, refits, type TypedJob, type TypedLine, takes } from './mistake';
+import {
+  does,
+  type Mistake,
+  type Planted,
+  partNamed,
+  refilled,
+  refits,
+  type TypedJob,
+  type TypedLine,
+  takes,
+} from './mistake';
 
 /** What goes wrong in fields and on the pages of the series, what is kept from a sister series, and what the words say. */
 
@@ -19,8 +29,6 @@ const resaid =
       return [{ workbook, parts: [part.name], keys: [], what: part.name }];
     });
 
-const partNamed = ({ workbook }: TypedJob, name: string) =>
-  workbook.series.components.find((part) => part.name === name);
 const firstMeasure = ({ step }: TypedLine) => step.measurements?.[0];
 const remeasured = (change: (measurement: NonNullable<ReturnType<typeof firstMeasure>>) => object) =>
   refilled((line) => {

@@ -49,6 +49,11 @@ export function readJob(job: WrittenJob): TypedJob {
   return { job, workbook, typed };
 }
 
+/** A part of the job by its name. */
+export function partNamed({ workbook }: TypedJob, name: string) {
+  return workbook.series.components.find((part) => part.name === name);
+}
+
 export const takes = ({ verb }: TypedLine) => verbOf(verb).effect === 'takes';
 export const refits = ({ verb }: TypedLine) => verbOf(verb).effect === 'refits';
 export const does =

@@ -3,6 +3,7 @@ import {
   leftOut,
   type Mistake,
   moved,
+  partNamed,
   refits,
   retyped,
   rewritten,
@@ -16,8 +17,6 @@ import {
 const sharesPart = (a: TypedLine) => (b: TypedLine) => b.parts.some((part) => a.parts.includes(part));
 const laterLine = (line: TypedLine, { typed }: TypedJob, holds: (other: TypedLine) => boolean) =>
   typed.slice(line.index + 1).find((other) => holds(other) && sharesPart(line)(other));
-const partNamed = ({ workbook }: TypedJob, name: string) =>
-  workbook.series.components.find((part) => part.name === name);
 const isAlwaysRenewed = (line: TypedLine, job: TypedJob) =>
   line.parts.some((name) => partNamed(job, name)?.renewal === 'always');
 const sign = (line: TypedLine, mark: string) =>

@@ -1,13 +1,14 @@
 import { writtenIn } from '../../edits/written';
 import { closesOver } from '../../model/kinds';
 import type { Measurement, Step } from '../../model/procedure';
+import type { Component } from '../../model/series';
 import { inSi, readQuantity } from '../../quantity/quantity';
 import { unitOf } from '../../quantity/units';
 import { isBroken } from '../../reading/en/remark-words';
 import { isEmptyVerdict } from '../../reading/en/wording';
 import { rangeIn } from '../../torque/plausible';
 import type { FactsOf } from '../finding';
-import { changeStep, comesOff, componentOf, type Rule, stepOf, targetIds } from '../rule';
+import { type CheckContext, changeStep, comesOff, componentOf, type Rule, stepOf, targetIds } from '../rule';
 
 /** Every measurement of a step, with those of its other methods. */
 function measurementsOf(step: Step): Measurement[] {
@@ -191,28 +192,30 @@ export const neverLooked: Rule<'never-looked'> = {
   },
 };
 
+/** The steps that look at a single part, with their place, as far as they judge it in a way that matters. */
+function looksAtOnePart(context: CheckContext, judges: (step: Step) => boolean) {
+  return context.workbook.procedure.steps.flatMap((step, index) => {
+    const [target, more] = step.targets;
+    const part = target && !more ? componentOf(context, target.componentId) : undefined;
+    return part && LOOKING.includes(step.verb) && judges(step) ? [{ step, index, part }] : [];
+  });
+}
+
 /** A look that may say "renew" comes when the part is back in its place already. */
 export const lookLate: Rule<'look-late'> = {
   id: 'look-late',
   family: 'looks',
   severity: 'warn',
-  find: (context) => {
-    const { timeline, workbook } = context;
-    return workbook.procedure.steps.flatMap((step, index) => {
-      const [target, more] = step.targets;
-      if (!target || more || !LOOKING.includes(step.verb) || !judgesWear(step)) return [];
-      const component = componentOf(context, target.componentId);
-      if (!component) return [];
-      let last: { act: string; at: number } | undefined;
-      timeline.frames.slice(0, index).forEach(({ moves }, at) => {
+  find: (context) =>
+    looksAtOnePart(context, judgesWear).flatMap(({ step, index, part }) => {
+      const { frames, units } = context.timeline;
+      let last: string | undefined;
+      for (const { moves } of frames.slice(0, index))
         for (const { act, unitId } of moves)
-          if (timeline.units.get(unitId)?.componentId === component.id && (act === 'out' || act === 'home'))
-            last = { act, at };
-      });
-      if (last?.act !== 'home' || isOutAgain(context, component.id, index)) return [];
-      return [{ stepId: step.id, componentIds: [component.id], facts: { componentId: component.id } }];
-    });
-  },
+          if (units.get(unitId)?.componentId === part.id && (act === 'out' || act === 'home')) last = act;
+      if (last !== 'home' || isOutAgain(context, part.id, index)) return [];
+      return [{ stepId: step.id, componentIds: [part.id], facts: { componentId: part.id } }];
+    }),
 };
 
 /** A look or a measurement told while the part is still under a cover that comes off later. */
@@ -221,48 +224,40 @@ export const lookEarly: Rule<'look-early'> = {
   family: 'looks',
   severity: 'warn',
   find: (context) => {
-    const { timeline, workbook } = context;
-    return workbook.procedure.steps.flatMap((step, index) => {
-      const [target, more] = step.targets;
-      const judges = step.looks?.some(({ faults }) => faults.length > 0) || measurementsOf(step).length > 0;
-      if (!target || more || !LOOKING.includes(step.verb) || !judges) return [];
+    const { timeline } = context;
+    const judges = (step: Step) =>
+      step.looks?.some(({ faults }) => faults.length > 0) === true || measurementsOf(step).length > 0;
+    return looksAtOnePart(context, judges).flatMap(({ step, index, part }) => {
       // Before anything is opened a part may be looked at from outside.
       const isOpen = timeline.frames.slice(0, index).some(({ moves }) => moves.some(({ act }) => act === 'out'));
-      if (!isOpen) return [];
-      const takenAt = timeline.frames.findIndex((frame) => comesOff(timeline, frame, target.componentId));
-      if (takenAt <= index) return [];
-      const part = componentOf(context, target.componentId);
-      for (const { moves } of timeline.frames.slice(index + 1, takenAt)) {
-        const over = moves.flatMap(({ act, unitId }) => (act === 'out' ? (timeline.units.get(unitId) ?? []) : []));
-        const cover = over.find(({ componentId }) => {
-          const other = componentOf(context, componentId);
-          return (
-            other !== undefined &&
-            componentId !== part?.id &&
-            closesOver(other.kind) &&
-            !timeline.structure.threaded.has(componentId) &&
-            part?.coveredBy?.find((said) => said.componentId === componentId)?.said !== 'clear'
-          );
-        });
-        if (cover && part)
-          return [
-            {
-              stepId: step.id,
-              componentIds: [part.id],
-              facts: { componentId: part.id, byComponentId: cover.componentId },
-            },
-          ];
-      }
-      return [];
+      const takenAt = timeline.frames.findIndex((frame) => comesOff(timeline, frame, part.id));
+      if (!isOpen || takenAt <= index) return [];
+      const byComponentId = coverTakenBetween(context, part, index, takenAt);
+      if (byComponentId === undefined) return [];
+      return [{ stepId: step.id, componentIds: [part.id], facts: { componentId: part.id, byComponentId } }];
     });
   },
 };
+
+/** The first cover that comes off between two steps and may lie over a part; its own fasteners do not hide it. */
+function coverTakenBetween(context: CheckContext, part: Component, from: number, to: number): string | undefined {
+  const { frames, units, structure } = context.timeline;
+  return frames
+    .slice(from + 1, to)
+    .flatMap(({ moves }) => moves.flatMap(({ act, unitId }) => (act === 'out' ? (units.get(unitId) ?? []) : [])))
+    .find(({ componentId }) => {
+      const kind = componentOf(context, componentId)?.kind;
+      const said = part.coveredBy?.find((cover) => cover.componentId === componentId)?.said;
+      const covers = kind !== undefined && closesOver(kind) && !structure.threaded.has(componentId);
+      return componentId !== part.id && covers && said !== 'clear';
+    })?.componentId;
+}
 
 function judgesWear({ looks = [] }: Step): boolean {
   return looks.some(({ faults }) => faults.some(({ follows }) => follows === 'renew'));
 }
 
 /** Taken off once more for the look. */
-function isOutAgain({ timeline }: Parameters<typeof componentOf>[0], componentId: string, index: number): boolean {
+function isOutAgain({ timeline }: CheckContext, componentId: string, index: number): boolean {
   return timeline.frames.slice(index + 1).some((frame) => comesOff(timeline, frame, componentId));
 }
