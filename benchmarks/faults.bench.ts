@@ -5,17 +5,17 @@ import { FAULTS } from './planted-faults';
 
 /**
  * Quality is measured, not claimed: clean procedures, one fault planted at a time, and a count of what the checker
- * notices and what it cries on the clean ones. `npm run bench` prints the table.
+ * notices and what it finds wrongly on the clean ones. `npm run bench` prints the table.
  */
 const key = (finding: Finding) => `${finding.severity} ${findingKey(finding)}`;
 const clean = [...demoProcedures(), ...generatedProcedures(60)];
-const cried = clean.flatMap((workbook) => check(workbook)).filter((finding) => !finding.accepted);
-const count = (severity: Finding['severity']) => cried.filter((finding) => finding.severity === severity).length;
+const falsely = clean.flatMap((workbook) => check(workbook)).filter((finding) => !finding.accepted);
+const count = (severity: Finding['severity']) => falsely.filter((finding) => finding.severity === severity).length;
 console.log(
   `${clean.length} clean procedures: ${count('stop')} false stops, ${count('warn')} warnings, ${count('advise')} pieces of advice`,
 );
 const byId = new Map<string, number>();
-for (const { id } of cried) byId.set(id, (byId.get(id) ?? 0) + 1);
+for (const { id } of falsely) byId.set(id, (byId.get(id) ?? 0) + 1);
 for (const [id, times] of byId) console.log(`  ${id} ${times}`);
 console.log('fault planted                      cases   caught');
 let cases = 0;

@@ -6,10 +6,10 @@ import { TYPING_MISTAKES } from './mistakes/typing';
 
 /**
  * What trainers do wrong, planted one at a time in whole jobs of every family: how much is stopped or warned at, how
- * much of it names the right part or step, and what is cried on the jobs as they are.
+ * much of it names the right part or step, and what is warned of falsely on the jobs as they are.
  */
 const jobs = WRITTEN_JOBS.map(readJob);
-const share = (n: number, of: number) => (of > 0 ? `${((100 * n) / of).toFixed(0)} %` : '-').padStart(6);
+const share = (n: number, of: number) => (of > 0 ? `${((100 * n) / of).toFixed(1)} %` : '-').padStart(8);
 const byJob = jobs.map(() => ({ planted: 0, noticed: 0, named: 0 }));
 console.log('mistake                                          made  noticed  named');
 for (const { kind, plant } of [...TYPING_MISTAKES, ...FILLING_MISTAKES]) {
@@ -38,9 +38,9 @@ jobs.forEach(({ job, workbook }, i) => {
   all.noticed += count.noticed;
   all.named += count.named;
   const found = check(workbook).filter(({ accepted }) => !accepted);
-  const cried = found.filter(({ severity }) => severity !== 'advise').length;
+  const falseWarnings = found.filter(({ severity }) => severity !== 'advise').length;
   console.log(
-    `${job.name.padEnd(60)} ${String(count.planted).padStart(5)} ${share(count.noticed, count.planted)} ${share(count.named, count.planted)}   cried ${cried}, advice ${found.length - cried}`,
+    `${job.name.padEnd(60)} ${String(count.planted).padStart(5)} ${share(count.noticed, count.planted)} ${share(count.named, count.planted)}   false warnings ${falseWarnings}, advice ${found.length - falseWarnings}`,
   );
 });
 console.log(`all ${all.planted}, noticed ${share(all.noticed, all.planted)}, named ${share(all.named, all.planted)}`);

@@ -5,8 +5,8 @@ import { TYPED_JOBS, workbookOf } from './typed-jobs';
 test.each(TYPED_JOBS.map((job) => [job.name, job] as const))('%s: what is right is let stand', (_name, job) => {
   const workbook = workbookOf(job, job.lines);
   expect(workbook.procedure.steps).toHaveLength(job.lines.length);
-  const cried = check(workbook).filter(({ severity }) => severity !== 'advise');
-  expect(cried.map((finding) => sayFinding(finding, workbook))).toEqual([]);
+  const falsely = check(workbook).filter(({ severity }) => severity !== 'advise');
+  expect(falsely.map((finding) => sayFinding(finding, workbook))).toEqual([]);
 });
 
 /** Lines that a job may lack without harm at the bench: marks, looks and tests that nothing else says are wanted. */

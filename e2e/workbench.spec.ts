@@ -372,11 +372,11 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   await page.getByRole('button', { name: 'About wobbler' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('combobox', { name: 'Kind' })).toHaveValue('Spring');
-  await dialog.getByRole('combobox', { name: 'Sits in' }).click();
+  await dialog.getByRole('combobox', { name: 'Sits in', exact: true }).click();
   await page.getByRole('option', { name: 'cover', exact: true }).click();
-  await dialog.getByRole('combobox', { name: 'In another part at' }).click();
+  await dialog.getByRole('combobox', { name: 'Sits in another part at' }).click();
   await page.getByRole('option').last().click();
-  await dialog.getByRole('combobox', { name: /^At .* in$/ }).click();
+  await dialog.getByRole('combobox', { name: /^At .* it sits in$/ }).click();
   await page.getByRole('option', { name: 'housing', exact: true }).click();
   await dialog.getByRole('textbox', { name: 'What to look at' }).fill('the coils');
   await page.keyboard.press('Tab');

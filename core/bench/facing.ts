@@ -1,8 +1,8 @@
 import type { Faces } from '../model/faces';
-import type { Component } from '../model/series';
+import type { Component, Series } from '../model/series';
 import { compareFacings, isBenchDirection, placesInStacks, poseAround } from '../orientation/directions';
 import { clockingsClash, sameFacing } from '../orientation/faces';
-import { benchDirectionSaid } from '../reading/words';
+import { benchDirectionSaid, partsNamed } from '../reading/words';
 import type { Acting } from './acting';
 import type { Piece } from './units';
 
@@ -20,7 +20,10 @@ export function judgeFacing(acting: Acting, component: Component, fitted: readon
   const positionIds = [...new Set(fitted.flatMap((piece) => acting.seat(piece) ?? []))];
   const contrary = positionsOf(positionIds).some((ids) => {
     const places = placesInStacks(series, component.id, { positionIds: ids, hostId, into: step.into });
-    return isContrary(faces, expected, compareFacings(faces, expected, component, places, lying?.pose));
+    return (
+      trialFitsClash(faces, expected, series) ||
+      isContrary(faces, expected, compareFacings(faces, expected, component, places, lying?.pose))
+    );
   });
   if (!contrary) return;
   if (lying && isBenchDirection(faces.toward) !== isBenchDirection(expected.toward))
@@ -32,6 +35,13 @@ export function judgeFacing(acting: Acting, component: Component, fitted: readon
       expected,
     });
   else acting.note({ kind: 'faces-wrong', componentId: component.id, expected });
+}
+
+/** Two trial fits that name different parts: where the fitting enters, the plug does not. */
+function trialFitsClash({ trialFit: one }: Faces, { trialFit: other }: Faces, { components }: Series): boolean {
+  if (!one || !other) return false;
+  const [named, expected] = [partsNamed(one, components), partsNamed(other, components)];
+  return named.length > 0 && expected.length > 0 && !named.some((part) => expected.includes(part));
 }
 
 /** Words beside the facing that say up or down where, as the housing lies, it would be the other way. */

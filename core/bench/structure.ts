@@ -2,7 +2,7 @@ import { isFastener, isNut } from '../model/kinds';
 import type { Procedure, Step } from '../model/procedure';
 import type { Component, Consumable, Series, Tool } from '../model/series';
 import { verbOf } from '../model/verbs';
-import { isLinePart, turnsThread } from '../reading/words';
+import { isLinePart, takesNut, turnsThread } from '../reading/words';
 import { Places } from './places';
 import { type Piece, piecesOf, type Unit, unitOf } from './units';
 
@@ -257,13 +257,10 @@ function relationsOf(series: Series): Pick<Structure, 'covers' | 'holds'> {
   return { covers, holds };
 }
 
-/** The bolts, studs or tie rods that a nut goes on, by their names: "cover nut" on "cover bolt", "tie rod nut" on "tie rod". */
+/** The bolts, studs or tie rods that a nut goes on, as far as their names tell. */
 export function threadPartners({ components, threaded }: Structure, nut: Component): Component[] {
   if (!isNut(nut.kind)) return [];
-  const called = nut.name.toLowerCase().replace(/\s*\S+$/, '');
-  return [...components.values()].filter(({ id, kind, name }) => {
-    if (id === nut.id || isNut(kind) || !threaded.has(id)) return false;
-    const own = name.toLowerCase();
-    return own.replace(/\s*\S+$/, '') === called || own === called;
-  });
+  return [...components.values()].filter(
+    ({ id, kind, name }) => id !== nut.id && !isNut(kind) && threaded.has(id) && takesNut(name, nut.name),
+  );
 }

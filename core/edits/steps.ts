@@ -1,4 +1,4 @@
-import { isRenewedByDefault } from '../model/kinds';
+import { type ComponentKind, isRenewedByDefault } from '../model/kinds';
 import { singularName } from '../model/names';
 import type { DraftedField, Procedure, Step } from '../model/procedure';
 import type { Component, Series } from '../model/series';
@@ -102,10 +102,14 @@ export function newComponent(id: string, name: string, more: Partial<Component> 
     kind,
     count: 1,
     matched: false,
-    // Seals that were disturbed and split pins are renewed, unless a trainer decides otherwise.
-    renewal: (isRenewedByDefault(kind) && !isKeptRing(name)) || isNeverReused(name) ? 'always' : 'judge',
+    renewal: usualRenewal(kind, name),
     ...more,
   };
+}
+
+/** Seals that were disturbed and pins that were bent are renewed, unless a trainer decides otherwise. */
+export function usualRenewal(kind: ComponentKind, name: string): Component['renewal'] {
+  return (isRenewedByDefault(kind) && !isKeptRing(name)) || isNeverReused(name) ? 'always' : 'judge';
 }
 
 export function changeComponent(series: Series, componentId: string, change: Partial<Component>): Series {

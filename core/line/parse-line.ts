@@ -6,6 +6,7 @@ import { toolLabel } from '../model/series';
 import { type Verb, verbOf } from '../model/verbs';
 import { type Quantity, readQuantity } from '../quantity/quantity';
 import { readDirection } from '../reading/en/direction-words';
+import { splitManner } from '../reading/en/remark-words';
 import { readVerb } from '../reading/en/verb-words';
 
 /**
@@ -113,7 +114,7 @@ export function parseLine(typed: string, series: Series): ParsedLine {
         const [where = '', more] = words.split(/\s+(?=(?:for|with|until)\s)/i);
         const whole = readPositions(words, series);
         const found = whole ?? readPositions(where, series);
-        if (found && !whole) remark = more;
+        if (found && !whole) remark = [remark, more].filter(Boolean).join(', ');
         if (!found) faults.push({ kind: 'unknown-position', text: words });
         else {
           positionSetId ??= found.positionSetId;
@@ -200,15 +201,6 @@ const DETAIL: Readonly<Partial<Record<Verb, RegExp>>> = {
   compare: /\s+(?=for\s)/i,
   clean: /\s+(?=with\s)/i,
 };
-
-/** How something is done, behind what it is done to: "screw in the gland nut finger tight". */
-const MANNER =
-  /\s+((?:slowly|evenly|squarely|gently|carefully|fully|firmly|crosswise|diagonally|finger[- ]tight|hand[- ]tight|by hand|in turn|one by one|in a (?:cross|star) pattern|all the way|into place|home)(?:[,\s]+(?:and\s+)?(?:slowly|evenly|squarely|gently|carefully|fully|by hand|in turn|crosswise))*)$/i;
-
-function splitManner(object: string): [string, string | undefined] {
-  const manner = MANNER.exec(object);
-  return manner ? [object.slice(0, manner.index), manner[1]] : [object, undefined];
-}
 
 function splitInto(rest: string): [string, string | undefined] {
   const match = /^(.*?)\s+(?:into|onto|in|on|over)\s+(?:the\s+)?(.+)$/i.exec(rest);

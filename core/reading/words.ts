@@ -4,6 +4,7 @@
  */
 
 export { benchDirectionSaid } from './en/direction-words';
+export { mentioned as partsNamed } from './en/mentions';
 export {
   countIn,
   energyOf,
@@ -26,6 +27,7 @@ export {
   standsClosed,
   standsInHoles,
   staysByHand,
+  takesNut,
   tellingWords,
 } from './en/safety-words';
 export { turnsThread } from './en/wording';

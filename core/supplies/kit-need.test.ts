@@ -2,7 +2,7 @@ import { replay } from '../bench/replay';
 import { newPieces } from '../bench/state';
 import type { Workbook } from '../model/procedure';
 import { componentId, typed } from '../testing/workbook';
-import { kitsNeeded, piecesInKits, piecesNeeded } from './kit-need';
+import { kitAlternatives, kitsNeeded, piecesInKits, piecesNeeded } from './kit-need';
 
 /** Two seats at each of two shafts, renewed; a kit holds three. */
 function seats(kits: number): Workbook {
@@ -31,4 +31,27 @@ test('a kit nobody renews from is not needed', () => {
     procedure: { ...procedure, steps: procedure.steps.filter((step) => step.verb !== 'renew') },
   };
   expect(kitsNeeded(series, looked.procedure.kits ?? [], 'k', newPieces(replay(looked)))).toBe(0);
+});
+
+test('kits picked by two questions are laid out in each combination of their answers', () => {
+  const base = seats(1);
+  const asks = (id: string) => ({
+    question: id,
+    answers: ['a', 'b'].map((answer) => ({ id: `${id}-${answer}`, text: answer })),
+  });
+  const steps = base.procedure.steps.map((step, i) => (i < 2 ? { ...step, decision: asks(`q${i}`) } : step));
+  const [one, two] = steps.map(({ id }) => id);
+  const kits = [
+    { kitId: 'k', count: 1, when: [{ stepId: one ?? '', answerIds: ['q0-a'] }] },
+    { kitId: 'k', count: 1, when: [{ stepId: two ?? '', answerIds: ['q1-a'] }] },
+    { kitId: 'k', count: 1, when: [{ stepId: two ?? '', answerIds: ['q1-b'] }] },
+  ];
+  const alternatives = kitAlternatives({ ...base.procedure, steps, kits });
+  expect(alternatives.map(({ answers, kits: laidOut }) => [answers.length, laidOut.length])).toEqual([
+    [2, 2],
+    [2, 2],
+    [2, 1],
+    [2, 1],
+  ]);
+  expect(kitAlternatives(base.procedure)).toMatchObject([{ answers: [], kits: [{ kitId: 'k' }] }]);
 });

@@ -3,10 +3,12 @@ import type { Series } from '../model/series';
 
 type Kits = NonNullable<Procedure['kits']>;
 
-/** What is laid out and renewed together: everything, or what one answer to the questions that pick kits leads to. */
+type KitAnswer = { readonly stepId: string; readonly answerId: string };
+
+/** What is laid out and renewed together: everything, or what the answers to the questions that pick kits lead to. */
 export interface KitAlternative {
-  /** The answer it takes; absent where no answer picks a kit. */
-  readonly answer?: { readonly stepId: string; readonly answerId: string };
+  /** The answers it takes; none where no answer picks a kit. */
+  readonly answers: readonly KitAnswer[];
   readonly kits: Kits;
   /** Whether a step is carried out on it. */
   readonly includes: (step: Step) => boolean;
@@ -15,16 +17,22 @@ export interface KitAlternative {
 /** Each answer by which kits are picked, for itself: the leather set and the PTFE set are never laid out together. */
 export function kitAlternatives({ kits = [], steps }: Procedure): KitAlternative[] {
   const asking = new Set(kits.flatMap(({ when = [] }) => when.map(({ stepId }) => stepId)));
-  if (asking.size === 0) return [{ kits, includes: () => true }];
-  return steps
+  const combinations = steps
     .filter(({ id }) => asking.has(id))
-    .flatMap(({ id: stepId, decision }) =>
-      (decision?.answers ?? []).map(({ id: answerId }): KitAlternative => {
-        const holds = ({ when = [] }: { readonly when?: readonly Condition[] | undefined }) =>
-          when.every((condition) => condition.stepId !== stepId || condition.answerIds.includes(answerId));
-        return { answer: { stepId, answerId }, kits: kits.filter(holds), includes: holds };
-      }),
+    .reduce<KitAnswer[][]>(
+      (all, { id: stepId, decision }) =>
+        all.flatMap((answers) =>
+          (decision?.answers ?? []).map(({ id: answerId }) => [...answers, { stepId, answerId }]),
+        ),
+      [[]],
     );
+  return combinations.map((answers): KitAlternative => {
+    const holds = ({ when = [] }: { readonly when?: readonly Condition[] | undefined }) =>
+      when.every(({ stepId, answerIds }) =>
+        answers.every((given) => given.stepId !== stepId || answerIds.includes(given.answerId)),
+      );
+    return { answers, kits: kits.filter(holds), includes: holds };
+  });
 }
 
 /** How many new pieces are asked for of each component, given the component of each. */

@@ -1,6 +1,6 @@
 import { writtenIn } from '../../edits/written';
 import { convert, inSi, type Quantity, relativeGap } from '../../quantity/quantity';
-import { isFirstPass } from '../../reading/en/remark-words';
+import { isOnlyFirstPass } from '../../reading/en/remark-words';
 import { bareTorqueIn } from '../../reading/en/wording';
 import { plausibleTorque, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
 import type { FactsOf } from '../finding';
@@ -136,14 +136,11 @@ export const passMissing: Rule<'pass-missing'> = {
   find: ({ workbook: { procedure } }) =>
     procedure.steps.flatMap((step, index) => {
       if (step.verb !== 'torque') return [];
-      const isFirst = writtenIn(step).some(({ where, text }) => where !== 'caution' && isFirstPass(text));
+      const words = writtenIn(step).flatMap(({ where, text }) => (where === 'caution' ? [] : [text]));
       const follows = procedure.steps
         .slice(index + 1)
         .some(({ verb, targets }) => verb === 'torque' && targets.some((t) => targetIds(step).includes(t.componentId)));
-      const tellsMore = writtenIn(step).some(({ text }) =>
-        /\b(then|second|final(?:ly)?|last|100 ?%|three|two)\b/i.test(text),
-      );
-      if (!isFirst || follows || tellsMore) return [];
+      if (!isOnlyFirstPass(words) || follows) return [];
       return [{ stepId: step.id, componentIds: targetIds(step), facts: { figure: step.torque?.figure ?? null } }];
     }),
 };

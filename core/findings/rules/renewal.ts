@@ -93,8 +93,8 @@ function neededOn({ timeline, workbook }: CheckContext, { includes }: KitAlterna
   return piecesNeeded(newPieces(timeline).filter((componentId) => before || renewed.has(componentId)));
 }
 
-function onAnswer({ answer }: KitAlternative) {
-  return answer ? { on: [answer] } : {};
+function onAnswer({ answers }: KitAlternative) {
+  return answers.length > 0 ? { on: answers } : {};
 }
 
 export const kitShort: Rule<'kit-short'> = {
@@ -115,7 +115,9 @@ export const kitShort: Rule<'kit-short'> = {
   },
   fix: ({ on, facts: { componentId, needed } }, context) => {
     const { series, procedure } = context.workbook;
-    const alternative = kitAlternatives(procedure).find(({ answer }) => answer?.answerId === on?.[0]?.answerId);
+    const alternative = kitAlternatives(procedure).find(({ answers }) =>
+      answers.every(({ answerId }) => on?.some((given) => given.answerId === answerId)),
+    );
     const kit = series.kits.find(
       ({ id, contents }) =>
         contents.some((content) => content.componentId === componentId) &&

@@ -2,6 +2,7 @@ import { NO_WAY, type Ways } from '../../bench/ways';
 import { firstOf } from '../../edits/steps';
 import { writtenIn } from '../../edits/written';
 import type { Step } from '../../model/procedure';
+import { isCalledPass } from '../../reading/en/remark-words';
 import { asNoticed, atStep, type CheckContext, type Found, noticed, type Rule, targetIds } from '../rule';
 import { MOST_APART, newtonMetres } from './figures';
 
@@ -94,9 +95,6 @@ function figuresApart(context: CheckContext): Found<'second-figure'>[] {
 /** The last but one pass of a tightening reaches at most this share of the figure, unless its words call it a pass. */
 const MOST_BEFORE_LAST = 0.75;
 
-const CALLED_PASS =
-  /\b(?:first|second|third|final|last|next) (?:pass|round|stage|time)\b|\b(?:pass|stage|round) \d|\b(?:snug|half|pre-?torque)\b|\d+ ?%/i;
-
 /** Two torque steps right after one another with a rising figure are passes of one tightening. */
 function isPass(
   { workbook }: CheckContext,
@@ -112,7 +110,7 @@ function isPass(
   const between = before ? workbook.procedure.steps.slice(workbook.procedure.steps.indexOf(before) + 1, index) : [];
   const rises = second > first && second <= first * 6;
   const called = [before, step].some(
-    (one) => one && writtenIn(one).some(({ where, text }) => where !== 'caution' && CALLED_PASS.test(text)),
+    (one) => one && writtenIn(one).some(({ where, text }) => where !== 'caution' && isCalledPass(text)),
   );
   return (
     rises &&

@@ -234,3 +234,22 @@ describe('what is right is let stand', () => {
     expect(told(typed([...SAFELY, 'disconnect hose', 'connect hose', 'restore the drive']))).toEqual([]);
   });
 });
+
+test('a trial fit that names another part than the series does is a contradiction', () => {
+  const lines = ['take off plug', 'take off fitting', 'take off body', 'fit body'];
+  const toward = { is: 'words', said: 'the pump' } as const;
+  const fitted = (trialFit: string) =>
+    found(
+      withStep(
+        withComponent(typed(lines), 'body', {
+          keyed: true,
+          faces: { toward, trialFit: 'the fitting enters this end only' },
+        }),
+        3,
+        { faces: { toward, trialFit } },
+      ),
+      'faces-wrong',
+    );
+  expect(fitted('the plug goes into this end')).toHaveLength(1);
+  expect(fitted('only this end takes the fitting')).toEqual([]);
+});

@@ -1,7 +1,8 @@
 import {
   drySaid,
   isBroken,
-  isFirstPass,
+  isCalledPass,
+  isOnlyFirstPass,
   oldSaid,
   stepsNamed,
   substancesIn,
@@ -78,6 +79,8 @@ test('references to steps, with ranges', () => {
 });
 
 test('a first pass and broken parts are told apart from the rest', () => {
-  expect([isFirstPass('First pass, crosswise.'), isFirstPass('In three passes.')]).toEqual([true, false]);
+  expect(isOnlyFirstPass(['First pass, crosswise.'])).toBe(true);
+  expect(isOnlyFirstPass(['First pass to 20 N·m, then to the figure.'])).toBe(false);
+  expect([isCalledPass('Final pass.'), isCalledPass('In three passes.')]).toEqual([true, false]);
   expect([isBroken('a crack'), isBroken('no cracks'), isBroken('light scoring')]).toEqual([true, false, false]);
 });

@@ -91,11 +91,19 @@ export function stepsNamed(text: string): number[] {
   );
 }
 
-/** A first pass, which another has to follow. */
-export function isFirstPass(text: string): boolean {
-  return /\b(?:first|1st) (?:pass|round|stage)\b|\b(?:pass|stage|round) 1\b|\bpre-?torque\b|\bsnug\b|\b(?:[1-7]\d) ?% of\b/i.test(
+/** Words by which a torque is one of several rounds. */
+export function isCalledPass(text: string): boolean {
+  return /\b(?:first|second|third|final|last|next) (?:pass|round|stage|time)\b|\b(?:pass|stage|round) \d|\b(?:snug|half|pre-?torque)\b|\d+ ?%/i.test(
     text,
   );
+}
+
+/** A first pass, whose words tell of no other. */
+export function isOnlyFirstPass(texts: readonly string[]): boolean {
+  const isFirst =
+    /\b(?:first|1st) (?:pass|round|stage)\b|\b(?:pass|stage|round) 1\b|\bpre-?torque\b|\bsnug\b|\b[1-7]\d ?% of\b/i;
+  const tellsMore = /\b(?:then|second|final(?:ly)?|last|100 ?%|three|two)\b/i;
+  return texts.some((text) => isFirst.test(text)) && !texts.some((text) => tellsMore.test(text));
 }
 
 /** Damage with which no part is used again. */
@@ -104,4 +112,13 @@ export function isBroken(sign: string): boolean {
     /\b(crack\w*|broken|fractur\w*|torn|split|burst|snapped|sheared|shattered)\b/i.test(sign) &&
     !/\b(no|without|free)\b/i.test(sign)
   );
+}
+
+const MANNER =
+  /\s+((?:slowly|evenly|squarely|gently|carefully|fully|firmly|crosswise|diagonally|finger[- ]tight|hand[- ]tight|by hand|in turn|one by one|in a (?:cross|star) pattern|all the way|into place|home)(?:[,\s]+(?:and\s+)?(?:slowly|evenly|squarely|gently|carefully|fully|by hand|in turn|crosswise))*)$/i;
+
+/** What something is done to, and how, as said behind it: "the gland nut finger tight". */
+export function splitManner(object: string): [string, string | undefined] {
+  const manner = MANNER.exec(object);
+  return manner ? [object.slice(0, manner.index), manner[1]] : [object, undefined];
 }

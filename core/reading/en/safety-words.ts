@@ -153,6 +153,13 @@ export function isFillingPort(name: string): boolean {
   return /\b(fill\w*|dipstick|breather|vent|level|sight|oil plug|cap)\b/i.test(name);
 }
 
+/** Whether a nut is called after what it goes on: a "cover nut" on a "cover bolt", a "tie rod nut" on a "tie rod". */
+export function takesNut(name: string, nutName: string): boolean {
+  const withoutLast = (words: string) => words.toLowerCase().replace(/\s*\S+$/, '');
+  const called = withoutLast(nutName);
+  return withoutLast(name) === called || name.toLowerCase() === called;
+}
+
 /** Nuts and caps that are set by hand, and by what the pump does: a gland nut drips so many drops a minute. */
 export function staysByHand(name: string): boolean {
   return /\b(gland|packing|wing|knurled|thumb|cup|hand)\b/i.test(name);

@@ -1,13 +1,14 @@
 import { Button, Combobox, Group, Select, Text, TextInput, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { usualRenewal } from '#core/edits/steps';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
 import { VERB_SAYS } from '#core/language/en/verbs';
 import { type Completion, completeLine } from '#core/line/complete-line';
 import { type LineFault, parseLine } from '#core/line/parse-line';
 import { previewLine } from '#core/line/preview-line';
-import { COMPONENT_KINDS, isRenewedByDefault } from '#core/model/kinds';
+import { COMPONENT_KINDS } from '#core/model/kinds';
 import { componentById } from '#core/model/series';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
@@ -24,6 +25,8 @@ export function TypedLine() {
   const [tried, setTried] = useState(false);
   const [closed, setClosed] = useState(false);
   const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
+  // One part after the other; one that was undone meanwhile is not asked about.
+  const [asked] = unknownIds.filter((id) => componentById(workbook.series, id));
   const input = useRef<HTMLInputElement>(null);
   const combobox = useCombobox({ opened: true });
 
@@ -47,7 +50,8 @@ export function TypedLine() {
     const known = new Set(workbook.series.components.map(({ id }) => id));
     if (useAuthor.getState().addLine(text)) {
       const { components } = useAuthor.getState().workbook.series;
-      setUnknownIds(components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : [])));
+      const fresh = components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : []));
+      setUnknownIds((ids) => [...ids, ...fresh]);
       setText('');
       setCaret(0);
       setTried(false);
@@ -71,13 +75,13 @@ export function TypedLine() {
 
   return (
     <div className={styles.line}>
-      {unknownIds.map((id) => (
+      {asked && (
         <KindQuestion
-          key={id}
-          componentId={id}
-          onDone={() => setUnknownIds((ids) => ids.filter((other) => other !== id))}
+          key={asked}
+          componentId={asked}
+          onDone={() => setUnknownIds((ids) => ids.filter((id) => id !== asked))}
         />
-      ))}
+      )}
       <div className={styles.lineTop}>
         {faults.length > 0 ? (
           <span className={styles.lineFault} role="alert">
@@ -179,8 +183,8 @@ function KindQuestion({ componentId, onDone }: { componentId: string; onDone: ()
         value={null}
         onChange={(kind) => {
           const chosen = COMPONENT_KINDS.find((known) => known === kind);
-          const renewal = chosen && isRenewedByDefault(chosen) && { renewal: 'always' as const };
-          if (chosen) useAuthor.getState().changeComponent(componentId, { kind: chosen, ...renewal });
+          const fields = chosen && { kind: chosen, renewal: usualRenewal(chosen, component.name) };
+          if (fields) useAuthor.getState().changeComponent(componentId, fields);
           onDone();
         }}
       />
