@@ -1,11 +1,14 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   root: 'web',
   plugins: [
     react(),
+    // Once, as small as they get; the server sends them as they lie.
+    compression({ algorithms: ['gzip', 'brotliCompress'], exclude: [/\.(?:html|woff2?|png)$/, /sw\.js$/, /workbox-/] }),
     // The whole app is kept on the device, so that the bench opens without the network. The page is kept as the server
     // sent it, nonce and policy together. Browsers allow this on https and on localhost only.
     VitePWA({

@@ -4,17 +4,20 @@ import { defineConfig } from 'vite';
 /** The server and command line, bundled to run on plain Node; packages stay where npm put them. */
 export default defineConfig({
   build: {
-    ssr: 'server/main.ts',
+    ssr: true,
     outDir: 'dist/server',
     target: 'node20',
     minify: false,
     emptyOutDir: true,
-    rolldownOptions: { output: { entryFileNames: 'main.js', chunkFileNames: '[name]-[hash].js' } },
+    rolldownOptions: {
+      input: { main: 'server/main.ts', worker: 'server/work/worker.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
   },
   plugins: [
     {
       name: 'copy-migrations',
-      closeBundle: () => cp('server/store/migrations', 'dist/server/migrations', { recursive: true }),
+      closeBundle: () => cp('server/database/migrations', 'dist/server/migrations', { recursive: true }),
     },
   ],
 });

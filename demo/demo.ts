@@ -9,8 +9,9 @@ import { verbOf } from '#core/model/verbs';
 import { readPackage } from '#core/package/package';
 import type { DemoPeople, Services } from '../server/services/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
+import { addEntries } from '../server/store/entries';
 import { saveHouse } from '../server/store/house';
-import { addEntries, startJob } from '../server/store/jobs';
+import { startJob } from '../server/store/jobs';
 import { notePhotos } from '../server/store/media';
 import { releaseProcedure } from '../server/store/releases';
 import corrick from './corrick-dd-40.fukusa.json' with { type: 'json' };
@@ -45,7 +46,8 @@ class Seeder {
 
   async run(): Promise<void> {
     const { accounts } = this.services;
-    for (const person of PEOPLE) this.ids.set(person.username, await accounts.add(person));
+    const ids = await accounts.addKnown(PEOPLE);
+    for (const [at, { username }] of PEOPLE.entries()) this.ids.set(username, ids[at] ?? '');
     await saveHouse(this.services.db, HOUSE, this.idOf('ines'));
     await this.shelve(corrick, 'First release; both ends walked through by Jun');
     await this.shelve(fennimoor, 'First release; packed twice with Tobias', ILLUSTRATED);
@@ -57,7 +59,7 @@ class Seeder {
 
   /** Takes a package in and releases its first procedure; the others stay drafts. */
   private async shelve(json: unknown, note: string, pictures = 0): Promise<{ releaseId: string; workbook: Workbook }> {
-    const { db, newId } = this.services;
+    const { db, newId, work } = this.services;
     const reading = readPackage(json);
     if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
     const { series, procedures } = reading.package;
@@ -67,7 +69,7 @@ class Seeder {
     await takeInPackage(db, series, [first, ...others], false, this.idOf('ines'));
     const { series: kept, procedure } = await readWorkbook(db, first.id);
     const by = this.idOf('ines');
-    const { id } = await releaseProcedure(db, first.id, by, {
+    const { id } = await releaseProcedure(db, (document) => work.do('stops', document), first.id, by, {
       id: newId(),
       version: procedure.version,
       seriesVersion: kept.version,
@@ -221,7 +223,7 @@ class Seeder {
       this.entryCount += 1;
       return { id: `${jobId}-${this.entryCount}`, at: new Date(at).toISOString(), content };
     });
-    await addEntries(this.services.db, jobId, entries, this.idOf(by));
+    await addEntries(this.services.db, jobId, { entries, known: 0 }, this.idOf(by));
   }
 
   private idOf(name: DemoName): string {

@@ -1,18 +1,21 @@
 import { mkdir, mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import { createApp } from './app';
+import type { RequestLine } from './ground/logs';
 import { openWorkshop, type Workshop } from './testing/workshop';
 
 let workshop: Workshop;
 let app: ReturnType<typeof createApp>;
-const lines: string[] = [];
+const lines: RequestLine[] = [];
 beforeAll(async () => {
   workshop = await openWorkshop();
   const webFolder = await mkdtemp(join(tmpdir(), 'fukusa-web-'));
   await mkdir(join(webFolder, 'assets'));
   await writeFile(join(webFolder, 'index.html'), '<meta name="style-nonce" content="__STYLE_NONCE__">');
   await writeFile(join(webFolder, 'assets', 'app-1234.js'), `console.log("${'x'.repeat(4000)}")`);
+  await writeFile(join(webFolder, 'assets', 'app-1234.js.gz'), gzipSync('console.log("packed at build")'));
   app = createApp({ services: workshop.running.services, webFolder, logRequest: (line) => lines.push(line) });
 });
 afterAll(() => workshop.close());
@@ -32,6 +35,7 @@ test('the page allows no script but its own and no style without its nonce', asy
 test('files of the app are compressed and kept for good; pages and answers are not', async () => {
   const file = await app.request('/assets/app-1234.js', { headers: { 'accept-encoding': 'gzip' } });
   expect(file.headers.get('content-encoding')).toBe('gzip');
+  expect(gunzipSync(Buffer.from(await file.arrayBuffer())).toString()).toContain('packed at build');
   expect(file.headers.get('cache-control')).toContain('immutable');
   expect((await app.request('/')).headers.get('cache-control')).toBe('no-store');
   expect((await app.request('/api/start')).headers.get('cache-control')).toBe('no-store');
@@ -80,8 +84,11 @@ test('a form from another site is refused', async () => {
   expect(response.status).toBe(403);
 });
 
-test('each request leaves one line: method, path, status, time and who', async () => {
+test('each request leaves one line, which names the route and the person by its id and nothing that was sent', async () => {
   lines.length = 0;
-  await app.request('/api/shelf', { headers: { cookie: workshop.cookies.trainer } });
-  expect(lines).toEqual([expect.stringMatching(/^\S+Z GET \/api\/shelf 200 \d+ms trainer$/)]);
+  await app.request('/api/procedures/secret%0Aname', { headers: { cookie: workshop.cookies.trainer } });
+  const [person] = (await workshop.running.services.accounts.list()).filter(({ role }) => role === 'trainer');
+  expect(lines).toEqual([
+    { method: 'GET', route: '/api/procedures/:id', status: 404, ms: expect.any(Number), person: person?.id },
+  ]);
 });

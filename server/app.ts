@@ -1,31 +1,40 @@
-import { readFile } from 'node:fs/promises';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
-import { csrf } from 'hono/csrf';
+import { setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
+import { matchedRoutes } from 'hono/route';
 import { NONCE, secureHeaders } from 'hono/secure-headers';
+import { SESSION_COOKIE, SESSION_SECONDS } from './accounts/sessions';
 import { createApi } from './api';
 import { answerFault, Fault } from './ground/fault';
+import type { RequestLine } from './ground/logs';
+import { reachReader, refuseOtherOrigin } from './ground/reach';
 import type { Env } from './services/access';
 import type { Services } from './services/services';
 
 const JSON_LIMIT_BYTES = 8 * 1024 * 1024;
+/** These bring their own, larger limits. */
+const UPLOADS = ['/api/photos', '/api/videos', '/api/packages/zip'];
+const READING = ['GET', 'HEAD', 'OPTIONS'];
 
 export interface AppOptions {
   readonly services: Services;
   /** The built web app; without it only the API is served. */
   readonly webFolder?: string;
-  /** Gets one line for every request. */
-  readonly logRequest?: (line: string) => void;
+  readonly logRequest?: (line: RequestLine) => void;
+  /** Throws when there is no room for so many bytes more. */
+  readonly needRoom?: (bytes: number) => Promise<void>;
 }
 
-export function createApp({ services, webFolder, logRequest }: AppOptions) {
+export function createApp({ services, webFolder, logRequest, needRoom }: AppOptions) {
   const app = new Hono<Env>();
   app.onError((error, c) => answerFault(error, c, services.log));
   if (logRequest) app.use(requestLog(logRequest));
+  if (webFolder) serveAssets(app, webFolder);
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -47,55 +56,78 @@ export function createApp({ services, webFolder, logRequest }: AppOptions) {
   );
   app.use(compress());
 
-  app.use('/api/*', csrf());
+  const reachedBy = reachReader(services.reach);
   app.use('/api/*', async (c, next) => {
-    // Photos, videos and packages with them bring their own, larger limits.
-    const limited = ['/api/photos', '/api/videos', '/api/packages/zip'].includes(c.req.path)
-      ? next()
-      : bodyLimit({ maxSize: JSON_LIMIT_BYTES })(c, next);
-    c.header('Cache-Control', 'no-store');
+    const reached = reachedBy(c);
+    c.set('reached', reached);
+    refuseOtherOrigin(c, reached, services.reach.publicUrl);
+    if (!READING.includes(c.req.method)) await needRoom?.(Number(c.req.header('content-length') ?? 0));
+    const limited = UPLOADS.includes(c.req.path) ? next() : bodyLimit({ maxSize: JSON_LIMIT_BYTES })(c, next);
     return limited;
   });
   app.use('/api/*', async (c, next) => {
-    c.set('person', await services.accounts.personOf(c.req.raw.headers));
+    c.header('Cache-Control', 'no-store');
+    const session = await services.accounts.sessions.find(c.req.header('cookie'));
+    c.set('person', session?.person ?? null);
+    if (session?.renewed) {
+      const { secure } = c.get('reached');
+      setCookie(c, SESSION_COOKIE, session.renewed, {
+        ...{ path: '/', httpOnly: true, sameSite: 'Lax', maxAge: SESSION_SECONDS, secure },
+      });
+    }
     await next();
+    // What is acknowledged is on the disk; a refusal has written nothing that anybody relies on.
+    if (!READING.includes(c.req.method) && c.res.ok) await services.durable();
   });
   app.route('/api', createApi(services));
   app.all('/api/*', () => {
     throw new Fault(404, 'no-route', 'There is nothing at this address.', 'Reload the page.');
   });
 
-  if (webFolder) serveWeb(app, webFolder);
+  if (webFolder) servePages(app, webFolder);
   return app;
 }
 
-function serveWeb(app: Hono<Env>, folder: string): void {
+/** What the build names by its content and has compressed already. */
+function serveAssets(app: Hono<Env>, folder: string): void {
   app.use('/assets/*', async (c, next) => {
     await next();
+    c.header('X-Content-Type-Options', 'nosniff');
     if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
   });
-  app.use('/assets/*', serveStatic({ root: folder }));
+  app.use('/assets/*', serveStatic({ root: folder, precompressed: true }));
+  app.get('/assets/*', (c) => c.notFound());
+}
+
+function servePages(app: Hono<Env>, folder: string): void {
   // Beside the assets: the icon and the worker that keeps the app on the device, asked for anew each time.
   app.use('/:file{[^/]+[.](?:js|svg|webmanifest)}', async (c, next) => {
     await next();
     c.header('Cache-Control', 'no-cache');
   });
-  app.get('/:file{[^/]+[.](?:js|svg|webmanifest)}', serveStatic({ root: folder }));
-  app.get('/assets/*', (c) => c.notFound());
+  app.get('/:file{[^/]+[.](?:js|svg|webmanifest)}', serveStatic({ root: folder, precompressed: true }));
   // Every other address is a screen: the page is the same, with a fresh nonce for its styles.
+  const page = readFileSync(join(folder, 'index.html'), 'utf8');
   app.get('*', async (c) => {
-    const page = await readFile(join(folder, 'index.html'), 'utf8');
     c.header('Cache-Control', 'no-store');
     return c.html(page.replaceAll('__STYLE_NONCE__', c.get('secureHeadersNonce') ?? ''));
   });
 }
 
-function requestLog(write: (line: string) => void) {
+function requestLog(write: (line: RequestLine) => void) {
   return createMiddleware<Env>(async (c, next) => {
     const started = performance.now();
     await next();
     const ms = Math.round(performance.now() - started);
-    const who = c.get('person')?.username ?? '-';
-    write(`${new Date().toISOString()} ${c.req.method} ${c.req.path} ${c.res.status} ${ms}ms ${who}`);
+    write({
+      ...{ method: c.req.method, route: patternOf(c), status: c.res.status, ms },
+      person: c.get('person')?.id ?? null,
+    });
   });
+}
+
+/** The pattern of the route that answered: what was asked for, without the ids and words in it. */
+function patternOf(c: Context): string {
+  const patterns = matchedRoutes(c).map(({ path }) => path);
+  return patterns.findLast((path) => !path.includes('*')) ?? patterns.at(-1) ?? '';
 }

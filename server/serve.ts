@@ -1,16 +1,22 @@
-import { randomBytes, randomUUID } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
-import { readFile, writeFile } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
 import { getRequestListener } from '@hono/node-server';
 import { createAccounts } from './accounts/accounts';
 import { createApp } from './app';
+import { type OpenStore, openStore } from './database/open';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
-import type { DemoPeople, Services } from './services/services';
-import { openStore } from './store/database';
+import { errorLog, openRequestLog } from './ground/logs';
+import type { ReachSettings } from './ground/reach';
+import { roomGuard } from './ground/room';
+import { secretOf, setupCodeOf } from './secret';
+import { type DemoPeople, placesIn, type Services } from './services/services';
+import { checkAgainUnder, createChecking } from './store/checking';
+import { catchUpJobs } from './store/jobs';
+import { catchUpReleases } from './store/releases';
+import { createWork } from './work/work';
 
 export interface ServeOptions {
   /** Database, photos, secret and request log live here. */
@@ -20,6 +26,7 @@ export interface ServeOptions {
   readonly seekPort?: boolean;
   readonly host?: string;
   readonly webFolder?: string;
+  readonly reach?: ReachSettings;
   readonly demo?: DemoPeople;
   /** Runs before the first request, when there are no accounts yet. */
   readonly seed?: (services: Services) => Promise<void>;
@@ -33,45 +40,39 @@ export interface Running {
 }
 
 const PORTS_TO_TRY = 20;
+/** Requests under way are waited for so long when the server stops; a stalled upload is not. */
+const FINISHING_MS = 4000;
+const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
 
 /** Opens the data folder and serves until closed. Requests under way are finished before the database closes. */
 export async function serve(options: ServeOptions): Promise<Running> {
-  const store = await openStore(options.dataFolder, (error) => {
-    console.error(
-      `The lock on ${options.dataFolder} was lost (${error.message}); stopping before two processes write.`,
-    );
-    process.exit(1);
-  });
+  const store = await openStore(options.dataFolder);
   try {
-    const services: Services = {
-      db: store.db,
-      accounts: createAccounts(store.db, await secretOf(options.dataFolder), options.signInTries),
-      photos: new PhotoFiles(join(options.dataFolder, 'photos')),
-      videos: new VideoFiles(join(options.dataFolder, 'videos')),
-      demo: options.demo ?? null,
-      newId: randomUUID,
-      log: (line) => console.error(line),
-    };
+    const services = await servicesOver(store, options);
     if (options.seed && (await services.accounts.count()) === 0) await options.seed(services);
+    await store.engine.durable();
 
-    const log = createWriteStream(join(options.dataFolder, 'requests.log'), { flags: 'a' });
+    const requests = openRequestLog(services.places.requests);
     const app = createApp({
       services,
       ...(options.webFolder && { webFolder: options.webFolder }),
-      logRequest: (line) => log.write(`${line}\n`),
+      logRequest: requests.write,
+      needRoom: roomGuard(options.dataFolder),
     });
     const server = createServer(getRequestListener(app.fetch));
-    const host = options.host ?? '127.0.0.1';
+    const host = options.host ?? LOOPBACK[0] ?? '';
     await listen(server, host, options.port, options.seekPort ? PORTS_TO_TRY : 1);
     const { port } = server.address() as AddressInfo;
+    const catchingUp = catchUp(services).catch(services.log);
     return {
       url: `http://${host === '0.0.0.0' || host === '127.0.0.1' ? 'localhost' : host}:${port}`,
       services,
       close: async () => {
-        const closed = new Promise<void>((resolve) => server.close(() => resolve()));
-        server.closeIdleConnections();
-        await closed;
-        log.end();
+        await closeServer(server);
+        await services.checking.close();
+        await services.work.close();
+        await Promise.race([catchingUp, new Promise((resolve) => setTimeout(resolve, FINISHING_MS).unref())]);
+        await requests.close();
         await store.close();
       },
     };
@@ -81,13 +82,59 @@ export async function serve(options: ServeOptions): Promise<Running> {
   }
 }
 
-/** Closes on the signals a terminal or a service manager sends; a second one does not wait. */
+async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Services> {
+  const { db, folder, engine } = store;
+  const { reach = {}, host = LOOPBACK[0] ?? '', demo } = options;
+  const places = placesIn(folder);
+  const secret = await secretOf(places.secret);
+  const log = errorLog();
+  const work = createWork();
+  // What a killed process was in the middle of taking in.
+  await rm(places.uploads, { recursive: true, force: true });
+  const reachedFromOutside =
+    !LOOPBACK.includes(host) || reach.publicUrl !== undefined || reach.trustProxy !== undefined;
+  return {
+    db,
+    durable: () => engine.durable(),
+    accounts: createAccounts(db, { secret, demo: demo !== undefined, triesAMinute: options.signInTries }),
+    photos: new PhotoFiles(places.photos),
+    videos: new VideoFiles(places.videos),
+    places,
+    work,
+    checking: createChecking(db, (workbook) => work.do('stops', workbook), log),
+    reach,
+    setupCode: reachedFromOutside ? setupCodeOf(secret) : null,
+    demo: demo ?? null,
+    newId: randomUUID,
+    log,
+  };
+}
+
+/** What lists show, for what an earlier version wrote; the server answers meanwhile. */
+async function catchUp({ db, checking, work }: Services): Promise<void> {
+  await catchUpReleases(db);
+  await catchUpJobs(db);
+  await checkAgainUnder(db, work.version);
+  checking.due();
+}
+
+async function closeServer(server: Server): Promise<void> {
+  const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+  server.closeIdleConnections();
+  const late = setTimeout(() => server.closeAllConnections(), FINISHING_MS);
+  await closed;
+  clearTimeout(late);
+}
+
+/** Closes on the signals a terminal or a service manager sends; a second one does not wait, and nothing waits for ever. */
 export function closeOnSignals(running: Running): void {
+  const LONGEST_MS = 9000;
   let closing = false;
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
       if (closing) process.exit(1);
       closing = true;
+      setTimeout(() => process.exit(1), LONGEST_MS).unref();
       running.close().then(
         () => process.exit(0),
         () => process.exit(1),
@@ -110,14 +157,4 @@ async function listen(server: Server, host: string, port: number, tries: number)
     if (taken && tries > 1) return listen(server, host, port + 1, tries - 1);
     throw taken ? new Error(`Port ${port} is taken. Choose another with --port.`) : error;
   }
-}
-
-/** Signs the session cookies; made once and kept with the data. */
-async function secretOf(folder: string): Promise<string> {
-  const path = join(folder, 'secret');
-  return readFile(path, 'utf8').catch(async () => {
-    const secret = randomBytes(32).toString('hex');
-    await writeFile(path, secret, { mode: 0o600 });
-    return secret;
-  });
 }

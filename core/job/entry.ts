@@ -59,15 +59,32 @@ export const EntryContent = z.discriminatedUnion('kind', [
 ]);
 export type EntryContent = z.infer<typeof EntryContent>;
 
-export const Entry = z.strictObject({
+/** Years in which a pump of this workshop can have been worked on; a clock that says another one is out of order. */
+const YEARS = { from: 1990, to: 2200 };
+
+/** A moment as a device notes it, ISO 8601 in UTC. */
+export const Moment = z.iso.datetime().refine((at) => {
+  const year = new Date(at).getUTCFullYear();
+  return year >= YEARS.from && year < YEARS.to;
+}, 'no-such-time');
+
+export const NewEntry = z.strictObject({
   /** Made where the entry is made, so that sending it twice keeps it once. */
   id: Id,
-  /** ISO 8601, by the clock of the device it was made on. */
-  at: z.iso.datetime(),
-  by: z.string().min(1),
+  /** By the clock of the device it was made on. */
+  at: Moment,
   content: EntryContent,
 });
-export type Entry = z.infer<typeof Entry>;
-
-export const NewEntry = Entry.omit({ by: true });
 export type NewEntry = z.infer<typeof NewEntry>;
+
+/** An entry as it was taken in. */
+export interface Entry extends NewEntry {
+  readonly by: string;
+  /** Who sent it, where that was not its maker. */
+  readonly sentBy?: string;
+  /** By how much the clock of its device was behind that of the server, where that is worth telling, in ms. */
+  readonly clockBehindMs?: number;
+}
+
+/** Clocks that differ by less are taken for the same. */
+export const CLOCK_TOLERANCE_MS = 2 * 60 * 1000;

@@ -15,6 +15,7 @@ export const SCHEMA_PROBLEMS = [
   'no-id',
   'replaces-nothing',
   'no-caution',
+  'no-such-time',
 ] as const;
 type SchemaProblem = (typeof SCHEMA_PROBLEMS)[number];
 
@@ -37,7 +38,7 @@ export type PointedAt = (typeof POINTED_AT)[number];
 
 /** Why a place in a document is refused. */
 export type Problem =
-  | { readonly is: SchemaProblem | 'waits-for-itself' | 'ring-of-modules' }
+  | { readonly is: SchemaProblem | 'waits-for-itself' | 'ring-of-modules' | 'unprintable' | 'no-number' }
   /** In the words of a schema of its own, as the server has some. */
   | { readonly is: 'said'; readonly words: string }
   | { readonly is: 'not-json'; readonly detail: string }

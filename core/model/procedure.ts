@@ -237,12 +237,15 @@ export const Acceptance = z.strictObject({
 });
 export type Acceptance = z.infer<typeof Acceptance>;
 
+/** More than any pump takes; a longer instruction is split into modules. */
+export const MOST_STEPS = 3000;
+
 export const Procedure = z.strictObject({
   id: Id,
   seriesId: Id,
   title: z.string().trim().min(1, 'empty').max(160),
   purpose: z.string().trim().max(1200).optional(),
-  steps: z.array(Step).max(3000).default([]),
+  steps: z.array(Step).max(MOST_STEPS).default([]),
   kits: z
     .array(
       z.strictObject({

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { changeStep } from '#core/edits/steps';
 import { packageOf } from '#core/package/package';
 import { unzipPackage } from '#core/package/zip';
-import * as table from '../store/schema';
+import * as table from '../database/schema';
 import { openWorkshop, testPackage, type Workshop } from '../testing/workshop';
 
 let workshop: Workshop;

@@ -1,8 +1,11 @@
-import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { fileTypeFromBuffer } from 'file-type';
+import { fileTypeFromFile } from 'file-type';
 import { Fault } from '../ground/fault';
+import { syncFolder } from './folders';
+import { stripMp4, stripWebm } from './places';
 
 /** What browsers play without help. */
 const ACCEPTED: Readonly<Record<string, string>> = { 'video/mp4': 'mp4', 'video/webm': 'webm' };
@@ -28,8 +31,9 @@ export interface VideoPart {
 export class VideoFiles {
   constructor(private readonly folder: string) {}
 
-  async takeIn(upload: Uint8Array): Promise<{ hash: string; bytes: number }> {
-    const type = await fileTypeFromBuffer(upload);
+  /** Takes in a video that was written to a file, which is gone afterwards; what it says of its taking is taken out. */
+  async takeIn(upload: string): Promise<{ hash: string; bytes: number }> {
+    const type = await fileTypeFromFile(upload);
     const ending = type && ACCEPTED[type.mime];
     if (!ending) {
       throw new Fault(
@@ -39,14 +43,23 @@ export class VideoFiles {
         'Send an MP4 or WebM video.',
       );
     }
-    const hash = createHash('sha256').update(upload).digest('hex');
+    const file = await open(upload, 'r+');
+    const { size } = await file.stat();
+    try {
+      await (ending === 'mp4' ? stripMp4 : stripWebm)(file, size);
+      await file.sync();
+    } finally {
+      await file.close();
+    }
+    const digest = createHash('sha256');
+    for await (const chunk of createReadStream(upload)) digest.update(chunk);
+    const hash = digest.digest('hex');
     const path = this.pathOf(hash, ending);
     await mkdir(join(path, '..'), { recursive: true });
-    // Written beside and renamed, so that a killed process leaves no half a video.
-    const draft = `${path}.${randomUUID()}`;
-    await writeFile(draft, upload, { flush: true });
-    await rename(draft, path);
-    return { hash, bytes: upload.length };
+    // Written elsewhere and renamed, so that a killed process leaves no half a video.
+    await rename(upload, path);
+    await syncFolder(join(path, '..'));
+    return { hash, bytes: size };
   }
 
   /** A stretch of a video, both ends included; undefined when there is no such video, or nothing at `from`. */

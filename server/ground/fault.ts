@@ -51,25 +51,59 @@ export function badInput(faults: readonly (DocumentFault | ToldFault)[]): Fault 
   );
 }
 
-/** Turns whatever was thrown into the one shape; what nobody foresaw is logged and kept from the client. */
-export function answerFault(error: unknown, c: Context, log: (line: string) => void): Response {
-  if (error instanceof Fault) return c.json(error.body, error.status);
+/** The disk, or what the server may use of it, is full. */
+export function diskFull(): Fault {
+  return new Fault(
+    507,
+    'disk-full',
+    'The disk of the server is full; nothing more can be kept there.',
+    'What you entered waits on this device. Whoever runs the server makes room; then it goes on by itself.',
+  );
+}
+
+/** What the system and the database call a full disk. */
+const FULL = ['ENOSPC', 'EDQUOT', 'EFBIG', '53100'];
+/** The database stopped in the middle; the next request opens it again. */
+const STOPPED = ['ENGINE_STOPPED', '57P03', 'XX000'];
+
+/** The codes of an error and of what caused it. */
+function codesOf(error: unknown): string[] {
+  const codes: string[] = [];
+  for (let at = error; at instanceof Error && codes.length < 8; at = at.cause) {
+    if ('code' in at) codes.push(String(at.code));
+  }
+  return codes;
+}
+
+function foreseen(error: unknown): Fault | undefined {
+  if (error instanceof Fault) return error;
   if (error instanceof HTTPException) {
     const large = error.status === 413;
-    const fault = new Fault(
+    return new Fault(
       error.status,
       large ? 'too-large' : 'refused',
       large ? 'That is too large to take in.' : error.message || 'The request was refused.',
       large ? 'Make it smaller and try again.' : 'Reload the page and try again.',
     );
-    return c.json(fault.body, fault.status);
   }
-  log(error instanceof Error ? (error.stack ?? error.message) : String(error));
-  const fault = new Fault(
+  const codes = codesOf(error);
+  if (codes.some((code) => FULL.includes(code))) return diskFull();
+  if (codes.some((code) => STOPPED.includes(code))) {
+    return new Fault(503, 'busy', 'The database is being opened again.', 'Try again in a moment.');
+  }
+  return undefined;
+}
+
+/** Turns whatever was thrown into the one shape; what nobody foresaw is logged and kept from the client. */
+export function answerFault(error: unknown, c: Context, log: (error: unknown) => void): Response {
+  const fault = foreseen(error);
+  if (fault) return c.json(fault.body, fault.status);
+  log(error);
+  const broken = new Fault(
     500,
     'broken',
     'Something broke on the server.',
     'Try again; if it stays, tell whoever runs the server.',
   );
-  return c.json(fault.body, fault.status);
+  return c.json(broken.body, broken.status);
 }

@@ -1,45 +1,93 @@
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { type Context, Hono } from 'hono';
+import { z } from 'zod';
+import { KNOWN_PASSWORD, SWITCHED_OFF } from '../accounts/codes';
+import { refuseWeakPassword } from '../accounts/passwords';
 import { Fault } from '../ground/fault';
 import { anyone, type Env, EVERYONE, only } from '../services/access';
 import type { Services } from '../services/services';
+import { valid } from '../services/validate';
+
+const SignIn = z.strictObject({ username: z.string().min(1).max(60), password: z.string().min(1).max(256) });
+const NewPassword = z.strictObject({
+  currentPassword: z.string().min(1).max(256),
+  newPassword: z.string().min(1).max(128),
+});
+/** 32 bytes as base64url. */
+const PublicKey = z.string().regex(/^[\w-]{43}$/, 'is no Ed25519 key');
+const KeyToRegister = z.strictObject({ deviceId: z.string().min(8).max(64), publicKey: PublicKey });
 
 /** Only these doors of the accounts library are open; it has many more. Its refusals are told in our one shape. */
 export function authRoutes({ accounts }: Services) {
-  const pass = async (c: Context) => {
-    const answer = await accounts.handle(c.req.raw, await c.req.text(), addressOf(c));
-    if (!answer.ok) throw refusal(answer.status);
+  const pass = async (c: Context<Env>, body: object) => {
+    const { origin, secure } = c.get('reached');
+    const answer = await accounts.handle(c.req.raw, JSON.stringify(body), origin);
+    if (!answer.ok) throw refusal(answer.status, await codeIn(answer));
+    return secure ? withSecureCookies(answer) : answer;
+  };
+  /** Tries with a password are counted before, and forgiven when it was right. */
+  const tried = async (c: Context<Env>, name: string, body: object) => {
+    const { address } = c.get('reached');
+    await accounts.tries.before(address, name);
+    const answer = await pass(c, body);
+    await accounts.tries.succeeded(address, name);
     return answer;
   };
   return new Hono<Env>()
-    .post('/sign-in/username', anyone(), pass)
-    .post('/sign-out', anyone(), pass)
-    .post('/change-password', only(...EVERYONE), pass);
+    .post('/sign-in/username', anyone(), valid('json', SignIn), async (c) => {
+      const credentials = c.req.valid('json');
+      return tried(c, credentials.username, credentials);
+    })
+    .post('/sign-out', anyone(), (c) => pass(c, {}))
+    .post('/change-password', only(...EVERYONE), valid('json', NewPassword), async (c) => {
+      const person = c.get('person');
+      const change = c.req.valid('json');
+      await refuseWeakPassword(change.newPassword, person, 'newPassword');
+      return tried(c as unknown as Context<Env>, person.username, { ...change, revokeOtherSessions: true });
+    })
+    .post('/keys', only(...EVERYONE), valid('json', KeyToRegister), async (c) =>
+      c.json({ id: await accounts.keys.register(c.get('person').id, c.req.valid('json')) }, 201),
+    );
 }
 
-function refusal(status: number): Fault {
-  switch (status) {
-    case 429:
-      return new Fault(429, 'too-many-tries', 'Too many tries.', 'Wait a minute, then try again.');
-    case 401:
-    case 403:
+async function codeIn(answer: Response): Promise<string> {
+  const body = (await answer.json().catch(() => ({}))) as { code?: unknown };
+  return String(body.code ?? '');
+}
+
+/** What really was wrong. A name that does not exist and a wrong password are told alike. */
+function refusal(status: number, code: string): Fault {
+  switch (code) {
+    case 'INVALID_USERNAME_OR_PASSWORD':
+    case 'INVALID_USERNAME':
+    case 'USERNAME_TOO_SHORT':
+    case 'USERNAME_TOO_LONG':
       return new Fault(401, 'wrong-password', 'User name or password is wrong.', 'Check both and try again.');
+    case 'INVALID_PASSWORD':
+      return new Fault(401, 'wrong-present-password', 'The present password is wrong.', 'Check it and try again.');
+    case SWITCHED_OFF:
+      return new Fault(403, 'switched-off', 'This account is switched off.', 'Ask the lead to switch it on again.');
+    case KNOWN_PASSWORD:
+      return new Fault(
+        403,
+        'known-password',
+        'This account has a password that the demo prints for everybody.',
+        'Whoever runs the server gives it another: npm run fukusa -- user reset NAME.',
+      );
     default:
       return new Fault(
-        400,
-        'bad-password',
-        'That password cannot be taken.',
-        'Check the present one, and choose 8 characters or more.',
+        status === 401 ? 401 : 502,
+        'accounts',
+        `The sign-in did not work (${code || status}).`,
+        'Reload the page and try again; if it stays, tell whoever runs the server.',
       );
   }
 }
 
-/** Where the connection comes from, whatever headers the client sends. */
-function addressOf(c: Context): string {
-  try {
-    return getConnInfo(c).remote.address ?? '0.0.0.0';
-  } catch {
-    // No connection behind it: the request was made inside this process.
-    return '127.0.0.1';
+function withSecureCookies(answer: Response): Response {
+  const headers = new Headers(answer.headers);
+  headers.delete('set-cookie');
+  for (const cookie of answer.headers.getSetCookie()) {
+    headers.append('set-cookie', /;\s*secure/i.test(cookie) ? cookie : `${cookie}; Secure`);
   }
+  return new Response(answer.body, { status: answer.status, headers });
 }

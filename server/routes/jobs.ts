@@ -1,40 +1,56 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { Moment } from '#core/job/entry';
 import { Id } from '#core/model/ids';
 import { Fault } from '../ground/fault';
-import { recordPdf } from '../print/record';
 import { BENCH, EVERYONE, only, type SignedIn } from '../services/access';
 import type { Services } from '../services/services';
 import { valid } from '../services/validate';
-import { addEntries, listJobs, readJob, startJob } from '../store/jobs';
+import { addEntries } from '../store/entries';
+import { readJob, startJob } from '../store/jobs';
+import { JOB_GROUPS, JOB_ORDER_NAMES, listJobs } from '../store/lists';
 import { answerPdf } from './pdf';
+import { OneLine } from './start';
 
-const Label = z.string().trim().min(1, 'is empty').max(120);
+const Label = OneLine.max(120);
 const NewJob = z.strictObject({
   id: Id,
   releaseId: Id,
   workOrder: Label,
   pumpSerial: Label,
   customer: Label,
-  startedAt: z.iso.datetime(),
+  startedAt: Moment,
+});
+/** What a device may send at once; the rest follows. */
+const MOST_ENTRIES = 500;
+const SentEntries = z.strictObject({
+  // Each entry is judged by itself, so a broken one does not refuse the others.
+  entries: z.array(z.unknown()).min(1).max(MOST_ENTRIES),
+  known: z.int().min(0).default(0),
+  sentAt: z.iso.datetime().optional(),
+});
+/** A list is asked for a page at a time. */
+export const PageAsked = { search: z.string().trim().max(120).optional(), after: z.string().max(1200).optional() };
+const JobsAsked = z.strictObject({
+  ...PageAsked,
+  group: z.enum(JOB_GROUPS).default('open'),
+  order: z.enum(JOB_ORDER_NAMES).default('number'),
 });
 
 /** Jobs at the bench and the records that come out of them. */
-export function jobRoutes({ db, photos }: Services) {
+export function jobRoutes({ db, places, work }: Services) {
   return new Hono<SignedIn>()
-    .get('/jobs', only(...EVERYONE), async (c) => c.json({ jobs: await listJobs(db) }))
+    .get('/jobs', only(...EVERYONE), valid('query', JobsAsked), async (c) =>
+      c.json(await listJobs(db, c.req.valid('query'))),
+    )
     .post('/jobs', only(...BENCH), valid('json', NewJob), async (c) => {
       const details = c.req.valid('json');
       await startJob(db, details, c.get('person').id);
       return c.json(await readJob(db, details.id), 201);
     })
     .get('/jobs/:id', only(...EVERYONE), async (c) => c.json(await readJob(db, c.req.param('id'))))
-    .post(
-      '/jobs/:id/entries',
-      only(...BENCH),
-      // Each entry is judged by itself, so a broken one does not refuse the others.
-      valid('json', z.strictObject({ entries: z.array(z.unknown()).min(1).max(500) })),
-      async (c) => c.json(await addEntries(db, c.req.param('id'), c.req.valid('json').entries, c.get('person').id)),
+    .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries), async (c) =>
+      c.json(await addEntries(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
     )
     .get('/jobs/:id/record.pdf', only(...EVERYONE), async (c) => {
       const job = await readJob(db, c.req.param('id'));
@@ -46,6 +62,6 @@ export function jobRoutes({ db, photos }: Services) {
           'Finish it at the bench; then its record can be printed.',
         );
       }
-      return answerPdf(c, `record ${job.number}`, await recordPdf(job, (hash) => photos.read(hash)));
+      return answerPdf(c, `record ${job.number}`, await work.do('recordPdf', job, places.photos));
     });
 }

@@ -2,19 +2,27 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { PAPERS } from '#core/cloth/mat';
 import { fromSent, SentEdits } from '#core/edits/sent';
-import { wholeChain } from '#core/job/whole';
 import { Id } from '#core/model/ids';
 import { Procedure } from '#core/model/procedure';
-import { instructionPdf } from '../print/instruction';
-import { matPdf } from '../print/mat';
 import { EVERYONE, only, type SignedIn, WRITERS } from '../services/access';
 import type { Services } from '../services/services';
 import { valid } from '../services/validate';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
-import { isReleasedAsIs, listReleases, newestReleases, readRelease, releaseProcedure } from '../store/releases';
+import { newestReleases } from '../store/lists';
+import {
+  type FindStops,
+  frozenWhole,
+  isReleasedAsIs,
+  listReleases,
+  readRelease,
+  releaseProcedure,
+} from '../store/releases';
+import { PageAsked } from './jobs';
 import { answerPdf } from './pdf';
 
 const NewProcedure = z.strictObject({ seriesId: Id, title: Procedure.shape.title });
+/** Those that a job can be started on, or one of them by its id. */
+const ReleasesAsked = z.strictObject({ search: PageAsked.search, id: Id.optional() });
 const Change = z.strictObject({
   seriesVersion: z.int(),
   procedureVersion: z.int(),
@@ -22,11 +30,13 @@ const Change = z.strictObject({
 });
 
 /** Drafts of procedures and their releases. */
-export function procedureRoutes({ db, newId, photos }: Services) {
+export function procedureRoutes({ db, newId, places, work, checking }: Services) {
+  const findStops: FindStops = (workbook) => work.do('stops', workbook);
   return new Hono<SignedIn>()
     .post('/procedures', only(...WRITERS), valid('json', NewProcedure), async (c) => {
       const id = newId();
       await addProcedure(db, Procedure.parse({ id, ...c.req.valid('json') }), c.get('person').id);
+      checking.due();
       return c.json({ id }, 201);
     })
     .get('/procedures/:id', only(...EVERYONE), async (c) => {
@@ -37,7 +47,9 @@ export function procedureRoutes({ db, newId, photos }: Services) {
     .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) => {
       const { edits, ...versions } = c.req.valid('json');
       const change = { ...versions, edits: fromSent(edits) };
-      return c.json(await saveWorkbook(db, c.req.param('id'), change, c.get('person').id));
+      const saved = await saveWorkbook(db, c.req.param('id'), change, c.get('person').id);
+      checking.due();
+      return c.json(saved);
     })
     .post(
       '/procedures/:id/copies',
@@ -46,6 +58,7 @@ export function procedureRoutes({ db, newId, photos }: Services) {
       async (c) => {
         const id = newId();
         await addProcedure(db, { ...c.req.valid('json').document, id }, c.get('person').id);
+        checking.due();
         return c.json({ id }, 201);
       },
     )
@@ -62,7 +75,10 @@ export function procedureRoutes({ db, newId, photos }: Services) {
       ),
       async (c) =>
         c.json(
-          await releaseProcedure(db, c.req.param('id'), c.get('person').id, { id: newId(), ...c.req.valid('json') }),
+          await releaseProcedure(db, findStops, c.req.param('id'), c.get('person').id, {
+            id: newId(),
+            ...c.req.valid('json'),
+          }),
           201,
         ),
     )
@@ -74,20 +90,22 @@ export function procedureRoutes({ db, newId, photos }: Services) {
         const id = c.req.param('id');
         const { series, procedure, before } = await readWorkbook(db, id);
         const workbook = { series: series.document, procedure: procedure.document, before };
-        const address = `${new URL(c.req.url).origin}/procedures/${id}`;
+        const address = `${c.get('reached').origin}/procedures/${id}`;
         const { paper } = c.req.valid('query');
-        return answerPdf(c, `${series.document.code} mat ${paper}`, await matPdf(workbook, paper, address));
+        return answerPdf(c, `${series.document.code} mat ${paper}`, await work.do('matPdf', workbook, paper, address));
       },
     )
-    .get('/releases', only(...EVERYONE), async (c) => c.json({ releases: await newestReleases(db) }))
+    .get('/releases', only(...EVERYONE), valid('query', ReleasesAsked), async (c) => {
+      const { id, ...page } = c.req.valid('query');
+      return c.json({ releases: await newestReleases(db, page, id) });
+    })
     .get('/releases/:id', only(...EVERYONE), async (c) => c.json(await readRelease(db, c.req.param('id'))))
     .get('/releases/:id/pdf', only(...EVERYONE), async (c) => {
-      const release = await readRelease(db, c.req.param('id'));
-      const whole = { ...release, workbook: wholeChain(release.workbook) };
+      const release = await frozenWhole(db, c.req.param('id'));
       return answerPdf(
         c,
         `${release.workbook.series.code} release ${release.number}`,
-        await instructionPdf(whole, (hash) => photos.read(hash)),
+        await work.do('instructionPdf', release, places.photos),
       );
     });
 }

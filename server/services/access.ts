@@ -1,12 +1,13 @@
 import { createMiddleware } from 'hono/factory';
 import { Fault } from '../ground/fault';
+import type { Reached } from '../ground/reach';
 import type { Person, Role } from '../ground/roles';
 
 export interface Env {
-  Variables: { person: Person | null };
+  Variables: { person: Person | null; reached: Reached };
 }
 export interface SignedIn {
-  Variables: { person: Person };
+  Variables: { person: Person; reached: Reached };
 }
 
 /** Who may call a route: `anyone`, or people of the roles named. */

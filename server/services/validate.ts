@@ -2,14 +2,26 @@ import { zValidator } from '@hono/zod-validator';
 import type { ValidationTargets } from 'hono';
 import type { z } from 'zod';
 import { faultsOf } from '#core/model/faults';
+import { impurities } from '#core/model/plain';
 import { badInput } from '../ground/fault';
 
-/** Zod validation whose refusal has the one fault shape. */
+/** Zod validation whose refusal has the one fault shape; what no text or number here may be is refused before. */
 export function valid<Target extends 'json' | 'query' | 'param', Schema extends z.ZodType>(
   target: Target,
   schema: Schema,
 ) {
-  return zValidator(target as keyof ValidationTargets & Target, schema, (result) => {
-    if (!result.success) throw badInput(faultsOf(result.error as unknown as z.ZodError));
-  });
+  return zValidator(
+    target as keyof ValidationTargets & Target,
+    schema,
+    (result) => {
+      if (!result.success) throw badInput(faultsOf(result.error as unknown as z.ZodError));
+    },
+    {
+      validationFunction: (asked, value) => {
+        const impure = impurities(value);
+        if (impure.length > 0) throw badInput(impure);
+        return asked.safeParse(value) as never;
+      },
+    },
+  );
 }

@@ -1,6 +1,6 @@
 import { HouseRules, NO_HOUSE_RULES } from '#core/model/house-rules';
-import type { Queryable } from './database';
-import * as table from './schema';
+import type { Queryable } from '../database/open';
+import * as table from '../database/schema';
 
 /** How this workshop wants things said; nothing special until somebody says so. */
 export async function readHouse(db: Queryable): Promise<HouseRules> {

@@ -1,5 +1,6 @@
 import { openWorkshop, type Workshop, withJob, withRelease } from '../testing/workshop';
-import { readJob, sealOf } from './jobs';
+import { readJob } from './jobs';
+import { sealOf } from './seal';
 
 let workshop: Workshop;
 let releaseId: string;
@@ -31,7 +32,7 @@ test('an entry sent twice is kept once', async () => {
   await send(jobId, first);
   const { status, json } = await send(jobId, first, done(stepIds[1]));
   expect(status).toBe(200);
-  expect(json.job.entries).toHaveLength(2);
+  expect(json.entries).toHaveLength(2);
   expect(json.refused).toEqual([]);
 });
 
@@ -57,7 +58,7 @@ test('an entry of another job is refused without breaking the ones beside it', a
   const { status, json } = await send(other, entry, done(stepIds[0]));
   expect(status).toBe(200);
   expect(json.refused).toMatchObject([{ id: entry.id, code: 'other-job' }]);
-  expect(json.job.entries).toHaveLength(1);
+  expect(json.entries).toHaveLength(1);
 });
 
 test('a photo entry needs a photo that arrived', async () => {

@@ -1,9 +1,10 @@
-import { inArray } from 'drizzle-orm';
-import { mediaOf } from '#core/model/pictures/media';
+import { eq, inArray } from 'drizzle-orm';
+import { blurredOriginals, mediaOf } from '#core/model/pictures/media';
+import type { Procedure } from '#core/model/procedure';
+import type { Queryable } from '../database/open';
+import * as table from '../database/schema';
 import type { StoredPhoto } from '../files/photos';
 import type { KeptFile } from '../files/videos';
-import type { Queryable } from './database';
-import * as table from './schema';
 
 /** One that was taken in before counts as taken in anew. */
 export async function notePhotos(db: Queryable, photos: readonly StoredPhoto[], by: string): Promise<void> {
@@ -46,4 +47,27 @@ export async function unusedMedia(
 
 export async function forgetPhotos(db: Queryable, hashes: readonly string[]): Promise<void> {
   if (hashes.length > 0) await db.delete(table.photo).where(inArray(table.photo.hash, [...hashes]));
+}
+
+/** A device knows a photo by what it sent, before it hears what was made of it. */
+export async function notePhotoSource(db: Queryable, sent: string, photo: string): Promise<void> {
+  await db
+    .insert(table.photoSource)
+    .values({ sent, photo })
+    .onConflictDoUpdate({ target: table.photoSource.sent, set: { photo } });
+}
+
+/** Where a procedure blurs part of a picture, the picture without the blur is for those who write. */
+export async function withholdBlurred(db: Queryable, procedures: readonly Procedure[]): Promise<void> {
+  const blurred = [...blurredOriginals(procedures)];
+  if (blurred.length > 0)
+    await db.update(table.photo).set({ writersOnly: true }).where(inArray(table.photo.hash, blurred));
+}
+
+export async function isForWriters(db: Queryable, hash: string): Promise<boolean> {
+  const [row] = await db
+    .select({ writersOnly: table.photo.writersOnly })
+    .from(table.photo)
+    .where(eq(table.photo.hash, hash));
+  return row?.writersOnly ?? false;
 }

@@ -1,15 +1,15 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import { sameJson } from '#core/edits/merge';
-import { releaseStops } from '#core/findings/check';
+import type { Finding } from '#core/findings/finding';
 import { wholeChain } from '#core/job/whole';
-import { sayFinding } from '#core/language/en/findings';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import type { Workbook } from '#core/model/procedure';
 import { procedureReferences, seriesReferences } from '#core/model/references';
+import type { Database, Queryable } from '../database/open';
+import * as table from '../database/schema';
 import { badInput, Fault, notFound } from '../ground/fault';
-import type { Database, Queryable } from './database';
 import { type OpenWorkbook, readWorkbook, STALE } from './documents';
-import * as table from './schema';
 import { storedWorkbook } from './stored';
 
 export interface ReleaseSummary {
@@ -21,68 +21,62 @@ export interface ReleaseSummary {
   readonly note: string | null;
 }
 
+/** The releases of a procedure, the newest first; nothing of their documents is read. */
 export async function listReleases(db: Queryable, procedureId: string): Promise<ReleaseSummary[]> {
+  const { id, number, procedureVersion, releasedAt, note } = table.release;
   const rows = await db
-    .select({ release: table.release, by: table.user.name })
+    .select({ id, number, procedureVersion, releasedAt, note, releasedBy: table.user.name })
     .from(table.release)
     .innerJoin(table.user, eq(table.user.id, table.release.releasedBy))
     .where(eq(table.release.procedureId, procedureId))
     .orderBy(desc(table.release.number));
-  return rows.map(({ release, by }) => ({
-    id: release.id,
-    number: release.number,
-    procedureVersion: release.procedureVersion,
-    releasedAt: release.releasedAt.toISOString(),
-    releasedBy: by,
-    note: release.note,
-  }));
+  return rows.map((row) => ({ ...row, releasedAt: row.releasedAt.toISOString() }));
 }
+
+/** Finds what stops a release; large procedures are gone through elsewhere, so that other requests are not held up. */
+export type FindStops = (workbook: Workbook) => Promise<readonly { finding: Finding; sentence: string }[]>;
 
 /** Freezes the draft under the next number; a procedure the checker stops is refused with what stops it. */
 export async function releaseProcedure(
   db: Database,
+  findStops: FindStops,
   procedureId: string,
   by: string,
   choice: { id: string; version: number; seriesVersion: number; note?: string | undefined },
 ): Promise<ReleaseSummary> {
+  const looked = await readWorkbook(db, procedureId);
+  refuseOther(looked, choice);
+  const document = workbookOf(looked);
+  const faults = [...seriesReferences(document.series), ...procedureReferences(document.procedure, document.series)];
+  if (faults.length > 0) throw badInput(faults);
+  if (await isReleasedAsIs(db, looked)) {
+    throw new Fault(409, 'nothing-new', 'Nothing changed since the last release.', 'Start jobs on that release.');
+  }
+  const frozen = await digestsOf(db, looked);
+  const [stop, ...more] = await findStops(document);
+  if (stop) {
+    throw new Fault(409, 'stopped', stop.sentence, 'Put right what stops it, then release it.', {
+      detail: [stop, ...more].map(({ finding }) => finding),
+    });
+  }
   return db.transaction(async (tx) => {
+    // What was looked at is what is frozen: neither it nor a module before it changed meanwhile.
     await lockWorkbook(tx, procedureId);
-    const { series, procedure, before } = await readWorkbook(tx, procedureId);
+    const now = await readWorkbook(tx, procedureId);
+    refuseOther(now, choice);
+    if ((await digestsOf(tx, now)) !== frozen) refuseOther(now, { ...choice, version: -1 });
     const [latest] = await listReleases(tx, procedureId);
-    if (procedure.version !== choice.version || series.version !== choice.seriesVersion) {
-      throw new Fault(
-        409,
-        STALE,
-        procedure.version === choice.version
-          ? 'The series changed after you looked at it.'
-          : 'The draft changed after you looked at it.',
-        'Look at it again, then release it.',
-      );
-    }
-    const document = workbookOf({ series, procedure, before });
-    const faults = [...seriesReferences(document.series), ...procedureReferences(document.procedure, document.series)];
-    if (faults.length > 0) throw badInput(faults);
-    if (latest && sameJson(await frozenIn(tx, latest.id), document)) {
-      throw new Fault(
-        409,
-        'nothing-new',
-        `Nothing changed since release ${latest.number}.`,
-        'Start jobs on that release.',
-      );
-    }
-    const [stop, ...more] = releaseStops(document);
-    if (stop) {
-      throw new Fault(409, 'stopped', sayFinding(stop, document), 'Put right what stops it, then release it.', {
-        detail: [stop, ...more],
-      });
-    }
     await tx.insert(table.release).values({
       id: choice.id,
       procedureId,
       number: (latest?.number ?? 0) + 1,
-      procedureVersion: procedure.version,
-      seriesVersion: series.version,
+      procedureVersion: now.procedure.version,
+      seriesVersion: now.series.version,
       document,
+      frozen,
+      seriesName: document.series.name,
+      title: document.procedure.title,
+      steps: wholeChain(document).procedure.steps.length,
       format: DOCUMENT_FORMAT,
       note: choice.note ?? null,
       releasedBy: by,
@@ -91,6 +85,18 @@ export async function releaseProcedure(
     if (!newest) throw notFound('release');
     return newest;
   });
+}
+
+function refuseOther({ procedure, series }: OpenWorkbook, choice: { version: number; seriesVersion: number }): void {
+  if (procedure.version === choice.version && series.version === choice.seriesVersion) return;
+  throw new Fault(
+    409,
+    STALE,
+    procedure.version === choice.version
+      ? 'The series changed after you looked at it.'
+      : 'The draft changed after you looked at it.',
+    'Look at it again, then release it.',
+  );
 }
 
 /** What a release froze of the documents as they stand. */
@@ -109,13 +115,45 @@ async function frozenIn(db: Queryable, releaseId: string): Promise<Workbook | un
   return row && storedWorkbook(row);
 }
 
-/** Whether the newest release froze exactly what is there now, procedure, series and modules. */
-export async function isReleasedAsIs(db: Queryable, open: OpenWorkbook): Promise<boolean> {
-  const [latest] = await listReleases(db, open.procedure.document.id);
-  return latest !== undefined && sameJson(await frozenIn(db, latest.id), workbookOf(open));
+/** What a release froze, in short: the digests of its procedure, its series and the modules before it. */
+async function digestsOf(db: Queryable, { procedure, series, before }: OpenWorkbook): Promise<string> {
+  const ids = [procedure.document.id, ...before.map(({ id }) => id)];
+  const rows = await db
+    .select({ id: table.procedure.id, digest: table.procedure.digest })
+    .from(table.procedure)
+    .where(inArray(table.procedure.id, ids));
+  const [seriesRow] = await db
+    .select({ digest: table.series.digest })
+    .from(table.series)
+    .where(eq(table.series.id, series.document.id));
+  const digests = ids.map((id) => rows.find((row) => row.id === id)?.digest);
+  return [seriesRow?.digest, ...digests].join(' ');
 }
 
-export async function readRelease(db: Queryable, id: string) {
+/** Whether the newest release froze exactly what is there now, procedure, series and modules. */
+export async function isReleasedAsIs(db: Queryable, open: OpenWorkbook): Promise<boolean> {
+  const [latest] = await db
+    .select({ id: table.release.id, frozen: table.release.frozen })
+    .from(table.release)
+    .where(eq(table.release.procedureId, open.procedure.document.id))
+    .orderBy(desc(table.release.number))
+    .limit(1);
+  if (!latest) return false;
+  if (latest.frozen !== null) return latest.frozen === (await digestsOf(db, open));
+  return sameJson(await frozenIn(db, latest.id), workbookOf(open));
+}
+
+export interface FrozenRelease {
+  readonly id: string;
+  readonly procedureId: string;
+  readonly number: number;
+  readonly workbook: Workbook;
+  readonly note: string | null;
+  readonly releasedAt: string;
+  readonly releasedBy: string;
+}
+
+export async function readRelease(db: Queryable, id: string): Promise<FrozenRelease> {
   const [row] = await db
     .select({ release: table.release, by: table.user.name })
     .from(table.release)
@@ -133,25 +171,30 @@ export async function readRelease(db: Queryable, id: string) {
   };
 }
 
-/** The newest release of every procedure: what a job can be started on. */
-export async function newestReleases(db: Queryable) {
-  const newest = db
-    .select({ procedureId: table.release.procedureId, number: sql<number>`max(${table.release.number})`.as('newest') })
-    .from(table.release)
-    .groupBy(table.release.procedureId)
-    .as('newest');
-  const rows = await db
-    .select({ release: table.release })
-    .from(table.release)
-    .innerJoin(newest, and(eq(newest.procedureId, table.release.procedureId), eq(newest.number, table.release.number)));
-  return rows.map(({ release }) => {
-    const workbook = storedWorkbook(release);
-    return {
-      id: release.id,
-      number: release.number,
-      seriesName: workbook.series.name,
-      title: workbook.procedure.title,
-      steps: wholeChain(workbook).procedure.steps.length,
-    };
-  });
+const WHOLE_KEPT = 40;
+/** Releases never change, so what was read of one holds for as long as it is kept. */
+const whole = new LRUCache<string, FrozenRelease>({ max: WHOLE_KEPT });
+
+/** A release with the modules before it and the passes of its blocks as one procedure, as jobs carry it out. */
+export async function frozenWhole(db: Queryable, id: string): Promise<FrozenRelease> {
+  const there = whole.get(id);
+  if (there) return there;
+  const release = await readRelease(db, id);
+  const expanded = { ...release, workbook: wholeChain(release.workbook) };
+  whole.set(id, expanded);
+  return expanded;
+}
+
+/** Notes what lists show of the releases of an earlier version. */
+export async function catchUpReleases(db: Database): Promise<void> {
+  for (;;) {
+    const [row] = await db
+      .select({ id: table.release.id })
+      .from(table.release)
+      .where(sql`${table.release.steps} IS NULL`)
+      .limit(1);
+    if (!row) return;
+    const { workbook } = await frozenWhole(db, row.id);
+    await db.update(table.release).set({ steps: workbook.procedure.steps.length }).where(eq(table.release.id, row.id));
+  }
 }

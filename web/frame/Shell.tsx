@@ -5,13 +5,13 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { FukusaMark } from '../drawings/FukusaMark';
-import { callAuth } from '../ground/api';
-import { rememberPerson } from '../ground/device';
 import { tellFault } from '../ground/notify';
 import { PasswordForm } from '../parts/PasswordForm';
 import { Tag } from '../parts/Tag';
+import { signOut } from './leave';
 import styles from './Shell.module.css';
 import { usePerson } from './SignedIn';
+import { WaitingNote } from './WaitingNote';
 
 /** The top bar: where one is, what one can do here, and who one is. */
 export function TopBar({ path, actions }: { path?: ReactNode; actions?: ReactNode }) {
@@ -36,6 +36,7 @@ export function TopBar({ path, actions }: { path?: ReactNode; actions?: ReactNod
         </nav>
       )}
       <span className={styles.grow} />
+      <WaitingNote />
       {actions}
       <PersonMenu />
     </header>
@@ -69,16 +70,11 @@ function PersonMenu() {
   const queries = useQueryClient();
   const navigate = useNavigate();
 
-  const signOut = async () => {
-    try {
-      await callAuth('sign-out', {});
-      await rememberPerson(null);
+  const leave = () =>
+    signOut(person.id, () => {
       queries.clear();
       navigate('/sign-in');
-    } catch (error) {
-      tellFault(error);
-    }
-  };
+    }).catch(tellFault);
 
   return (
     <Menu position="bottom-end" width={240}>
@@ -92,7 +88,7 @@ function PersonMenu() {
         <Menu.Item onClick={() => modals.open({ title: t('password.title'), children: <PasswordForm /> })}>
           {t('password.title')}
         </Menu.Item>
-        <Menu.Item onClick={signOut}>{t('app.signOut')}</Menu.Item>
+        <Menu.Item onClick={() => void leave()}>{t('app.signOut')}</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,8 +1,12 @@
 import { Center } from '@mantine/core';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import type { Person } from '../../server/ground/roles';
 import { useSession } from '../ground/session';
+import { sendDocumentsWhileOpen } from '../sync/documents';
+import { startSync } from '../sync/engine';
+import { sendEntriesWhileOpen } from '../sync/entries';
+import { ensureKey } from '../sync/keys';
 import { FaultNotice, Loading } from './Fallbacks';
 
 const PersonContext = createContext<Person | null>(null);
@@ -17,6 +21,7 @@ export function usePerson(): Person {
 export function SignedIn() {
   const session = useSession();
   const location = useLocation();
+  useSending(session.data?.id);
   if (session.isPending) {
     return (
       <Center mih="60vh">
@@ -31,4 +36,17 @@ export function SignedIn() {
       <Outlet />
     </PersonContext>
   );
+}
+
+/** Wherever the app is open and somebody is signed in, what waits on this device is sent. */
+function useSending(personId: string | undefined): void {
+  useEffect(() => {
+    if (!personId) return;
+    // Without a network there is no new key; what is entered meanwhile goes while its maker is signed in.
+    void ensureKey(personId).catch(() => undefined);
+    const stops = [sendEntriesWhileOpen(), sendDocumentsWhileOpen(), startSync()];
+    return () => {
+      for (const stop of stops) stop();
+    };
+  }, [personId]);
 }

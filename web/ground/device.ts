@@ -1,7 +1,9 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { EntryContent } from '#core/job/entry';
+import type { SignedEntry } from '#core/job/signed-entry';
 import { DOCUMENT_FORMAT, migrateEntry, migrateWorkbook } from '#core/model/migrations/migrate';
 import type { Workbook } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import type { Person } from '../../server/ground/roles';
 import type { OpenJob } from '../../server/store/jobs';
 
@@ -13,10 +15,16 @@ export interface OutboxEntry {
   readonly by: string;
   readonly content: EntryContent;
   readonly picture?: Blob;
+  /** The server has the picture. */
+  readonly photoSent?: boolean;
+  /** With the proof of who made it; without one it goes only while its maker is signed in. */
+  readonly signed?: SignedEntry;
   /** Counts up, so that entries leave in the order they were made. */
   readonly order?: number;
   /** How often the server broke on it. */
   readonly attempts?: number;
+  /** What it waits for, as the server said. */
+  readonly waits?: { readonly code: string; readonly what: string };
   /** Why the server refused it. */
   readonly refused?: string;
 }
@@ -27,6 +35,28 @@ export interface UnsavedDraft {
   readonly workbook: Workbook;
   readonly base: { seriesVersion: number; procedureVersion: number; workbook: Workbook };
   readonly at: string;
+  /** Who wrote it, and so in whose name it goes. */
+  readonly by?: string;
+  /** Why it cannot go by itself. */
+  readonly waits?: 'stale' | 'refused';
+  readonly what?: string;
+}
+
+/** A series with changes the server has not acknowledged yet. */
+export interface UnsavedSeries {
+  readonly id: string;
+  readonly base: { readonly version: number; readonly document: Series };
+  readonly document: Series;
+  readonly by?: string;
+  readonly waits?: 'refused';
+  readonly what?: string;
+}
+
+/** What a person signs with on this device; 32 bytes that never leave it. */
+export interface DeviceKey {
+  readonly personId: string;
+  readonly keyId: string;
+  readonly secret: Uint8Array;
 }
 
 /**
@@ -37,13 +67,18 @@ class DeviceStore extends Dexie {
   jobs!: EntityTable<OpenJob, 'id'>;
   outbox!: EntityTable<OutboxEntry, 'order'>;
   drafts!: EntityTable<UnsavedDraft, 'procedureId'>;
+  series!: EntityTable<UnsavedSeries, 'id'>;
+  keys!: EntityTable<DeviceKey, 'personId'>;
   people!: EntityTable<{ key: 'me'; person: Person | null }, 'key'>;
+  self!: EntityTable<{ key: 'device'; value: string }, 'key'>;
 
   constructor() {
     super('fukusa');
     this.version(1).stores({ jobs: 'id', outbox: '++order, id, jobId', drafts: 'procedureId', people: 'key' });
     for (let format = 2; format <= DOCUMENT_FORMAT; format += 1)
       this.version(format).upgrade((rows) => bringUp(rows, format - 1));
+    // Of the same format, with more in it.
+    this.version(DOCUMENT_FORMAT + 0.1).stores({ series: 'id', keys: 'personId', self: 'key' });
   }
 }
 

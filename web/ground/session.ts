@@ -5,6 +5,17 @@ import { cachedPerson, rememberPerson } from './device';
 
 export const ME = ['me'];
 
+let here: Person | null = null;
+
+/** Who is signed in as far as this page knows: in whose name what waits is sent. */
+export function personHere(): Person | null {
+  return here;
+}
+
+export function setPersonHere(person: Person | null): void {
+  here = person;
+}
+
 /** Who is signed in; from memory of this device when the server cannot be reached. */
 export function useSession() {
   return useQuery({
@@ -13,10 +24,13 @@ export function useSession() {
       try {
         const { person } = await answer(api.me.$get());
         await rememberPerson(person);
+        setPersonHere(person);
         return person;
       } catch (error) {
-        if (isUnreachable(error)) return cachedPerson();
-        throw error;
+        if (!isUnreachable(error)) throw error;
+        const remembered = await cachedPerson();
+        setPersonHere(remembered);
+        return remembered;
       }
     },
     staleTime: 60_000,

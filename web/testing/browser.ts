@@ -14,6 +14,7 @@ export interface FakeServer {
 export function openFakeBrowser(): FakeServer {
   const events = new EventTarget();
   Object.assign(globalThis, {
+    ...(!('navigator' in globalThis) && { navigator: {} }),
     window: Object.assign(globalThis.window ?? {}, {
       location: { origin: 'http://workshop' },
       addEventListener: events.addEventListener.bind(events),

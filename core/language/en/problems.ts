@@ -48,6 +48,12 @@ export function sayProblem(problem: Problem): string {
       return 'must rise';
     case 'no-id':
       return 'may hold letters, digits, - and _ only';
+    case 'no-such-time':
+      return 'is no time at which this can have been done; look at the clock of the device';
+    case 'unprintable':
+      return 'holds signs that cannot be shown, such as control or direction marks';
+    case 'no-number':
+      return 'is larger than any number that is used here';
     case 'replaces-nothing':
       return 'needs a word to replace';
     case 'no-caution':

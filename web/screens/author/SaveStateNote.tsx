@@ -2,7 +2,7 @@ import { UnstyledButton } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { showTime } from '../../ground/format';
 import { faultText, tellFault } from '../../ground/notify';
-import { save, useAutosave } from '../../state/autosave';
+import { save, useAutosave } from '../../sync/autosave';
 import styles from './desk/Author.module.css';
 
 /** Says, in a word or two, whether the server has what is on the screen. */
@@ -19,8 +19,8 @@ export function SaveStateNote() {
     case 'unsaved':
     case 'saving':
       return <output className={styles.saveState}>{t('save.saving')}</output>;
-    case 'unreachable':
-      return <output className={`${styles.saveState} ${styles.problem}`}>{t('save.unreachable')}</output>;
+    case 'waiting':
+      return <output className={`${styles.saveState} ${styles.problem}`}>{t(`save.waiting.${state.why}`)}</output>;
     case 'stale':
       return <output className={`${styles.saveState} ${styles.problem}`}>{t('save.stale')}</output>;
     case 'refused':

@@ -7,8 +7,8 @@ import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { componentById, placeNameOf } from '#core/model/series';
 import { tellFault } from '../../ground/notify';
-import type { BenchJob } from '../../offline/job-sync';
 import { timelineOn } from '../../state/timeline';
+import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { openProblem } from './dialogs';
 

@@ -11,7 +11,7 @@ import { methodTaken } from '#core/model/setting';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { usePerson } from '../../frame/SignedIn';
 import { mayWorkAtBench } from '../../ground/session';
-import { type BenchJob, useBenchJob } from '../../offline/job-sync';
+import { type BenchJob, useBenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';

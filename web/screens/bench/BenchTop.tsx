@@ -3,16 +3,17 @@ import { Link } from 'react-router';
 import { runOf } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
 import { usePerson } from '../../frame/SignedIn';
+import { openWaiting, WaitingNote } from '../../frame/WaitingNote';
 import { mayWorkAtBench } from '../../ground/session';
-import type { BenchJob } from '../../offline/job-sync';
 import { Tag } from '../../parts/Tag';
+import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
-import { openDiscard, openSafety } from './dialogs';
+import { openSafety } from './dialogs';
 
 export function BenchTop({ bench }: { bench: BenchJob }) {
   const { t } = useTranslation();
   const person = usePerson();
-  const { job, state, waiting, offline, serverFault } = bench;
+  const { job, state } = bench;
   const { series, procedure } = job.release.workbook;
   const running = state.phase === 'running' && state.holder === person.id;
   return (
@@ -28,13 +29,7 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
         })}
       </span>
       <span className={styles.grow} />
-      {serverFault ? (
-        <Tag tone="kaki">{t('bench.serverFault')}</Tag>
-      ) : offline ? (
-        <Tag tone="ochre">{t('bench.offline', { count: waiting.length })}</Tag>
-      ) : (
-        waiting.some((entry) => !entry.refused) && <Tag>{t('bench.sending')}</Tag>
-      )}
+      <WaitingNote />
       <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook, state.setting)}>
         {t('safety.short')}
       </button>
@@ -91,8 +86,8 @@ export function BenchNotice({ bench }: { bench: BenchJob }) {
     return (
       <div className={styles.notice} role="alert">
         <span>{t('bench.refused', { count: refused.length, reason: refused[0]?.refused })}</span>
-        <button type="button" className={styles.medium} onClick={() => openDiscard(bench, refused.length)}>
-          {t('bench.discard', { count: refused.length })}
+        <button type="button" className={styles.medium} onClick={openWaiting}>
+          {t('bench.lookAtWaiting')}
         </button>
       </div>
     );

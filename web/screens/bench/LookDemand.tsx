@@ -2,7 +2,7 @@ import { useTranslation } from 'react-i18next';
 import type { StepRun } from '#core/job/job';
 import type { Look } from '#core/model/looks';
 import type { Step } from '#core/model/procedure';
-import type { BenchJob } from '../../offline/job-sync';
+import type { BenchJob } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { PassOver } from './DemandParts';
 import styles from './Demands.module.css';

@@ -8,8 +8,8 @@ import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
 import { showNumber } from '../../ground/format';
-import type { BenchJob } from '../../offline/job-sync';
 import { useReader, useSaid } from '../../state/reader';
+import type { BenchJob } from '../../sync/bench-job';
 import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
 import styles from './Demands.module.css';
 

@@ -3,8 +3,8 @@ import { SETTINGS } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
 import { showDay, today } from '../../ground/format';
-import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
+import type { BenchJob } from '../../sync/bench-job';
 import buttons from './Bench.module.css';
 import styles from './SafetyStart.module.css';
 

@@ -5,8 +5,8 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
 import type { Setting, Workbook } from '#core/model/procedure';
-import type { BenchJob } from '../../offline/job-sync';
 import { SafetyList } from '../../parts/SafetyList';
+import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 
 export function openOverride(bench: BenchJob, stepId: string, what: Overridable): void {
@@ -42,19 +42,6 @@ export function openProblem(bench: BenchJob, stepId: string): void {
         onReason={(note) => bench.enter({ kind: 'problem', stepId, note })}
       />
     ),
-  });
-}
-
-/** What the server refused is gone for good once it is dropped, so it is listed and asked about. */
-export function openDiscard(bench: BenchJob, count: number): void {
-  modals.openConfirmModal({
-    title: i18next.t('bench.discardTitle', { count }),
-    size: 'lg',
-    children: i18next.t('bench.discardAsk'),
-    labels: { confirm: i18next.t('bench.discard', { count }), cancel: i18next.t('app.cancel') },
-    confirmProps: { color: 'kaki', size: 'xl' },
-    cancelProps: { size: 'xl' },
-    onConfirm: () => void bench.discardRefused(),
   });
 }
 

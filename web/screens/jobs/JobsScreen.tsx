@@ -1,5 +1,6 @@
-import { Button, Group, Progress, Title } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { Button, Group, Progress, SegmentedControl, Select, TextInput, Title } from '@mantine/core';
+import { IconSearch } from '@tabler/icons-react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
@@ -8,21 +9,29 @@ import { usePerson } from '../../frame/SignedIn';
 import { answer, api } from '../../ground/api';
 import { showMoment } from '../../ground/format';
 import { mayWorkAtBench } from '../../ground/session';
+import { MoreButton } from '../../parts/MoreButton';
 import { Tag } from '../../parts/Tag';
+import { useList } from '../../parts/useList';
 import styles from './Jobs.module.css';
 import { openStartJob } from './StartJob';
 
-const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => answer(api.jobs.$get()) });
-type JobRow = NonNullable<ReturnType<typeof useJobs>['data']>['jobs'][number];
+type JobGroup = 'open' | 'finished';
+type Order = 'number' | 'changed' | 'customer';
+const ORDERS: readonly Order[] = ['number', 'changed', 'customer'];
 
-/** Jobs in hand first, then the records of finished ones. */
+const fetchJobs = (asked: { group: JobGroup; order: Order; search?: string; after?: string }) =>
+  answer(api.jobs.$get({ query: asked }));
+type JobRow = Awaited<ReturnType<typeof fetchJobs>>['jobs'][number];
+
+/** Jobs in hand, or the records of finished ones; searched and ordered by the server, a page at a time. */
 export function JobsScreen() {
   const { t } = useTranslation();
   const person = usePerson();
-  const jobs = useJobs();
-  if (jobs.error) return <FaultNotice error={jobs.error} />;
-  const open = jobs.data?.jobs.filter((job) => job.phase !== 'finished') ?? [];
-  const finished = jobs.data?.jobs.filter((job) => job.phase === 'finished') ?? [];
+  const [group, setGroup] = useState<JobGroup>('open');
+  const [order, setOrder] = useState<Order>('number');
+  const list = useList(['jobs', group, order], (asked) => fetchJobs({ group, order, ...asked }));
+  if (list.error) return <FaultNotice error={list.error} />;
+  const jobs = list.pages.flatMap((page) => page.jobs);
   return (
     <>
       <TopBar />
@@ -34,25 +43,48 @@ export function JobsScreen() {
           <span style={{ flex: 1 }} />
           {mayWorkAtBench(person) && <Button onClick={() => openStartJob()}>{t('jobs.start')}</Button>}
         </Group>
-        {jobs.isPending && <Loading />}
-        <Title order={2} size="h4" mb="xs">
-          {t('jobs.open')}
-        </Title>
+        <Group mb="sm">
+          <SegmentedControl
+            aria-label={t('jobs.which')}
+            value={group}
+            onChange={(chosen) => setGroup(chosen as JobGroup)}
+            data={[
+              { value: 'open', label: t('jobs.open') },
+              { value: 'finished', label: t('jobs.finished') },
+            ]}
+          />
+          <TextInput
+            aria-label={t('jobs.search')}
+            placeholder={t('jobs.search')}
+            leftSection={<IconSearch size={16} />}
+            value={list.search}
+            onChange={(event) => list.setSearch(event.currentTarget.value)}
+            w={320}
+          />
+          <span style={{ flex: 1 }} />
+          <Select
+            aria-label={t('jobs.order')}
+            value={order}
+            onChange={(chosen) => setOrder((chosen ?? 'number') as Order)}
+            data={ORDERS.map((value) => ({ value, label: t(`jobs.orders.${value}`) }))}
+            allowDeselect={false}
+            w={190}
+          />
+        </Group>
+        {list.isPending && <Loading />}
         <div className={styles.list}>
-          {open.map((job) => (
+          {jobs.map((job) => (
             <JobCard key={job.id} job={job} />
           ))}
-          {jobs.data && open.length === 0 && <p className="quiet">{t('jobs.noneOpen')}</p>}
+          {!list.isPending && jobs.length === 0 && (
+            <p className="quiet">
+              {list.searched
+                ? t('app.nothingFound', { search: list.searched })
+                : t(group === 'open' ? 'jobs.noneOpen' : 'jobs.noneFinished')}
+            </p>
+          )}
         </div>
-        <Title order={2} size="h4" mt="xl" mb="xs">
-          {t('jobs.finished')}
-        </Title>
-        <div className={styles.list}>
-          {finished.map((job) => (
-            <JobCard key={job.id} job={job} />
-          ))}
-          {jobs.data && finished.length === 0 && <p className="quiet">{t('jobs.noneFinished')}</p>}
-        </div>
+        <MoreButton more={list.more} busy={list.isBringing} />
       </Page>
     </>
   );
@@ -81,7 +113,7 @@ function JobCard({ job }: { job: JobRow }) {
             <span className="quiet">
               {t('jobs.progress', { done: job.done, steps: job.steps, name: job.holder.name })}
             </span>
-            <Progress value={(100 * job.done) / job.steps} aria-label={t('jobs.progressLabel')} />
+            <Progress value={(100 * job.done) / Math.max(job.steps, 1)} aria-label={t('jobs.progressLabel')} />
           </>
         )}
       </div>

@@ -1,6 +1,7 @@
 import { Button, Group, Select, Stack, TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { modals } from '@mantine/modals';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
@@ -18,7 +19,19 @@ export function openStartJob(releaseId?: string): void {
 function StartJobForm({ chosen }: { chosen: string | null }) {
   const { t } = useTranslation();
   const leaveTo = useLeaveModal();
-  const releases = useQuery({ queryKey: ['releases'], queryFn: () => answer(api.releases.$get()) });
+  const [search, setSearch] = useState('');
+  const [settled] = useDebouncedValue(search, 250);
+  const releases = useQuery({
+    queryKey: ['releases', settled],
+    queryFn: () => answer(api.releases.$get({ query: settled ? { search: settled } : {} })),
+    placeholderData: keepPreviousData,
+  });
+  // The one chosen stays in the list, whatever is searched for.
+  const picked = useQuery({
+    queryKey: ['releases', 'one', chosen],
+    queryFn: () => answer(api.releases.$get({ query: { id: chosen ?? '' } })),
+    enabled: chosen !== null,
+  });
   const [releaseId, setReleaseId] = useState(chosen);
   const { values: form, field } = useFields({ workOrder: '', pumpSerial: '', customer: '' });
   // One id for this dialog: pressing twice on a slow network starts one job.
@@ -44,12 +57,17 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
         <Select
           label={t('jobs.onRelease')}
           placeholder={releases.data?.releases.length === 0 ? t('jobs.noReleases') : t('jobs.chooseRelease')}
-          data={
-            releases.data?.releases.map((r) => ({
-              value: r.id,
-              label: t('jobs.releaseLabel', { series: r.seriesName, title: r.title, number: r.number }),
-            })) ?? []
-          }
+          data={[
+            ...new Map(
+              [...(picked.data?.releases ?? []), ...(releases.data?.releases ?? [])].map((r) => [r.id, r]),
+            ).values(),
+          ].map((r) => ({
+            value: r.id,
+            label: t('jobs.releaseLabel', { series: r.seriesName, title: r.title, number: r.number }),
+          }))}
+          searchable
+          onSearchChange={setSearch}
+          filter={({ options }) => options}
           value={releaseId}
           onChange={setReleaseId}
           required

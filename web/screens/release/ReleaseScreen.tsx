@@ -15,7 +15,7 @@ import { showDuration, showMoment } from '../../ground/format';
 import { tellDone, tellFault } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { Tag } from '../../parts/Tag';
-import { save, workbookOf } from '../../state/autosave';
+import { save, workbookOf } from '../../sync/autosave';
 
 /** What stops the draft from being released, and the release itself. */
 export function ReleaseScreen() {

@@ -13,7 +13,7 @@ import { DraftText } from '../../parts/DraftText';
 import { PartFields } from '../../parts/PartFields';
 import { PartStructure } from '../../parts/PartStructure';
 import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
-import { useShelf } from '../shelf/ShelfScreen';
+import { useProceduresOf } from '../shelf/shelf';
 import { ConsumableTable } from './ConsumableTable';
 import { Delete } from './Delete';
 import { KitList } from './KitList';
@@ -29,11 +29,10 @@ export function SeriesScreen() {
   const { id = '' } = useParams();
   const writes = mayWrite(usePerson());
   const { series, change, error } = useOpenSeries(id);
-  const shelf = useShelf();
+  const procedures = useProceduresOf(id);
   const [openPart, setOpenPart] = useState<string | null>(null);
   if (error) return <FaultNotice error={error} />;
   if (!series) return <Loading />;
-  const procedures = shelf.data?.series.find((candidate) => candidate.id === id)?.procedures ?? [];
   const part = series.components.find((component) => component.id === openPart);
 
   return (
@@ -81,15 +80,15 @@ export function SeriesScreen() {
         <Title order={2} size="h4" mb="xs">
           {t('series.procedures')}
         </Title>
-        <List mb={procedures.length > 0 ? 'xl' : 0}>
-          {procedures.map((procedure) => (
+        <List mb={procedures?.length ? 'xl' : 0}>
+          {(procedures ?? []).map((procedure) => (
             <List.Item key={procedure.id}>
               <Link to={`/procedures/${procedure.id}`}>{procedure.title}</Link>
               {`, ${t('shelf.steps', { count: procedure.steps })}`}
             </List.Item>
           ))}
         </List>
-        {shelf.data && procedures.length === 0 && <Text className="quiet">{t('shelf.noProcedures')}</Text>}
+        {procedures?.length === 0 && <Text className="quiet">{t('shelf.noProcedures')}</Text>}
 
         <Title order={2} size="h4" mb="xs">
           {t('series.positions')}

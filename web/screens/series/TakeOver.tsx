@@ -1,11 +1,13 @@
 import { Select } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { nanoid } from 'nanoid';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { withConsumablesOf, withToolsOf } from '#core/edits/library';
 import type { Series } from '#core/model/series';
 import { answer, api } from '../../ground/api';
 import { tellDone, tellFault } from '../../ground/notify';
-import { useShelf } from '../shelf/ShelfScreen';
+import { useSeriesNamed } from '../shelf/shelf';
 
 interface TakeOverProps {
   readonly what: 'tools' | 'consumables';
@@ -16,9 +18,10 @@ interface TakeOverProps {
 /** What another series has and this one lacks comes over with all that is known of it. */
 export function TakeOver({ what, series, onChange }: TakeOverProps) {
   const { t } = useTranslation();
-  const shelf = useShelf();
-  const others = (shelf.data?.series ?? []).filter(({ id }) => id !== series.id);
-  if (others.length === 0) return null;
+  const [search, setSearch] = useState('');
+  const [settled] = useDebouncedValue(search, 250);
+  const others = useSeriesNamed(settled).filter(({ id }) => id !== series.id);
+  if (others.length === 0 && search === '') return null;
   const take = async (id: string) => {
     try {
       const { document } = await answer(api.series[':id'].$get({ param: { id } }));
@@ -38,6 +41,9 @@ export function TakeOver({ what, series, onChange }: TakeOverProps) {
       placeholder={t(`takeOver.${what}From`)}
       data={others.map(({ id, name, code }) => ({ value: id, label: `${name} ${code}` }))}
       value={null}
+      searchable
+      onSearchChange={setSearch}
+      filter={({ options }) => options}
       onChange={(id) => id && void take(id)}
     />
   );

@@ -1,11 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { toSent } from '#core/edits/sent';
 import type { Series } from '#core/model/series';
 import { answer, api } from '../../ground/api';
+import { device } from '../../ground/device';
 import { tellFault } from '../../ground/notify';
-import { OpenSeries } from '../../state/open-series';
-import { SHELF } from '../shelf/ShelfScreen';
+import { keepSeries, sendSeries } from '../../sync/documents';
+import { addLane, sync } from '../../sync/engine';
+import { OpenSeries } from '../../sync/open-series';
+import { SHELF } from '../shelf/shelf';
 
 /** The series of this id as it is shown, and how to change it. */
 export function useOpenSeries(id: string): {
@@ -18,28 +20,40 @@ export function useOpenSeries(id: string): {
   const [series, setSeries] = useState<Series>();
   const { data, error } = useQuery({
     queryKey: ['series', id],
-    queryFn: () => answer(api.series[':id'].$get({ param: { id } })),
+    queryFn: async () => {
+      const loaded = await answer(api.series[':id'].$get({ param: { id } }));
+      return { loaded, kept: await device.series.get(id) };
+    },
     // Writing procedures changes the series as well: what an earlier visit saw is no version to change.
     gcTime: 0,
   });
   useEffect(() => {
     if (!data) return;
-    if (open.current?.id === id) open.current.series.take(data);
-    else {
-      const opened = new OpenSeries(data, {
-        send: (version, edits) =>
-          answer(api.series[':id'].$patch({ param: { id }, json: { version, edits: toSent(edits) } })),
+    const { loaded, kept } = data;
+    if (open.current?.id === id) return open.current.series.take(loaded);
+    const opened = new OpenSeries(
+      kept?.base ?? loaded,
+      {
+        send: sendSeries(id),
         show: setSeries,
         saved: () => void queries.invalidateQueries({ queryKey: SHELF }),
         fail: tellFault,
-      });
-      open.current = { id, series: opened };
-      setSeries(data.document);
-    }
+        keep: keepSeries(id),
+      },
+      kept?.document,
+    );
+    open.current = { id, series: opened };
+    setSeries(kept?.document ?? loaded.document);
+    if (kept) void sync();
   }, [data, id, queries]);
+  useEffect(() => addLane({ name: 'open series', send: async () => open.current?.series.send() }), []);
   return {
     series: series?.id === id ? series : undefined,
-    change: (next) => series && open.current?.series.change(series, next),
+    change: (next) => {
+      if (!series) return;
+      open.current?.series.change(series, next);
+      void sync();
+    },
     error,
   };
 }

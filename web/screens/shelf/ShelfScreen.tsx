@@ -1,6 +1,7 @@
-import { Button, Group, Menu } from '@mantine/core';
+import { Button, Group, Menu, TextInput } from '@mantine/core';
 import { modals } from '@mantine/modals';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { IconSearch } from '@tabler/icons-react';
+import { useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
@@ -10,22 +11,31 @@ import { answer, api } from '../../ground/api';
 import { showMoment } from '../../ground/format';
 import { tellFault } from '../../ground/notify';
 import { mayWorkAtBench, mayWrite } from '../../ground/session';
+import { MoreButton } from '../../parts/MoreButton';
 import { Tag } from '../../parts/Tag';
+import { useList } from '../../parts/useList';
 import { openStartJob } from '../jobs/StartJob';
 import { openImport } from './ImportPackage';
 import { openNewProcedure, openNewSeries } from './NewDocuments';
 import styles from './Shelf.module.css';
+import { SHELF } from './shelf';
 
-export const SHELF = ['shelf'];
-export const useShelf = () => useQuery({ queryKey: SHELF, queryFn: () => answer(api.shelf.$get()) });
-type ShelfSeries = NonNullable<ReturnType<typeof useShelf>['data']>['series'][number];
+const fetchShelf = (asked: { search?: string; after?: string }) => answer(api.shelf.$get({ query: asked }));
+type ShelfPage = Awaited<ReturnType<typeof fetchShelf>>;
+type ShelfSeries = ShelfPage['series'][number];
+
+/** Some procedure was changed a moment ago, and what stops it is still looked for. */
+const isChecking = (pages: readonly ShelfPage[]) =>
+  pages.some(({ series }) => series.some(({ procedures }) => procedures.some(({ checked }) => !checked)));
 
 /** All series with their procedures, and what each still needs. */
 export function ShelfScreen() {
   const { t } = useTranslation();
   const person = usePerson();
-  const shelf = useShelf();
+  const shelf = useList(SHELF, fetchShelf, isChecking);
   const writes = mayWrite(person);
+  const all = shelf.pages.flatMap(({ series }) => series);
+  const [first] = shelf.pages;
   if (shelf.error) return <FaultNotice error={shelf.error} />;
   return (
     <>
@@ -33,8 +43,16 @@ export function ShelfScreen() {
       <Page>
         <div className={styles.head}>
           <h1>{t('shelf.title')}</h1>
-          {shelf.data && <span className="quiet">{t('shelf.count', { count: shelf.data.series.length })}</span>}
+          {first && <span className="quiet">{t('shelf.count', { count: first.count })}</span>}
           <span className={styles.grow} />
+          <TextInput
+            aria-label={t('shelf.search')}
+            placeholder={t('shelf.search')}
+            leftSection={<IconSearch size={16} />}
+            value={shelf.search}
+            onChange={(event) => shelf.setSearch(event.currentTarget.value)}
+            w={280}
+          />
           {writes && (
             <Group gap="xs">
               <Button variant="default" onClick={openImport}>
@@ -45,10 +63,15 @@ export function ShelfScreen() {
           )}
         </div>
         {shelf.isPending && <Loading />}
-        {shelf.data?.series.length === 0 && <p className={styles.empty}>{t('shelf.empty')}</p>}
-        {shelf.data?.series.map((series) => (
+        {first && all.length === 0 && (
+          <p className={styles.empty}>
+            {shelf.searched ? t('app.nothingFound', { search: shelf.searched }) : t('shelf.empty')}
+          </p>
+        )}
+        {all.map((series) => (
           <SeriesCard key={series.id} series={series} writes={writes} />
         ))}
+        <MoreButton more={shelf.more} busy={shelf.isBringing} />
       </Page>
     </>
   );

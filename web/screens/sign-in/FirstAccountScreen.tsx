@@ -14,7 +14,7 @@ export function FirstAccountScreen() {
   const start = useQuery({ queryKey: ['start'], queryFn: () => answer(api.start.$get()) });
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { values: form, field } = useFields({ name: '', username: '', password: '' });
+  const { values: form, field } = useFields({ name: '', username: '', password: '', code: '' });
   const [fault, setFault] = useState<string[]>([]);
 
   const submit = async (event: FormEvent) => {
@@ -50,6 +50,9 @@ export function FirstAccountScreen() {
             {...field('password')}
             autoComplete="new-password"
           />
+          {start.data?.needsSetupCode && (
+            <TextInput label={t('firstAccount.code')} description={t('firstAccount.codeHint')} {...field('code')} />
+          )}
           {fault.map((line) => (
             <Text key={line} c="kaki" role="alert">
               {line}

@@ -12,8 +12,8 @@ import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { answer, api } from '../../ground/api';
 import { SafetyList } from '../../parts/SafetyList';
-import { save, workbookOf } from '../../state/autosave';
 import { timelineOn } from '../../state/timeline';
+import { save, workbookOf } from '../../sync/autosave';
 import { StepText } from '../bench/StepText';
 import styles from './Walk.module.css';
 

@@ -16,7 +16,11 @@ export const authorTexts = {
     saved: 'Saved',
     savedAt: 'Saved {{time}}',
     saving: 'Saving',
-    unreachable: 'Kept here; no server',
+    waiting: {
+      unreachable: 'Kept here; no server',
+      'signed-out': 'Kept here; sign in again',
+      server: 'Kept here; server fault',
+    },
     stale: 'Changed elsewhere',
     refused: 'Not saved: why?',
   },

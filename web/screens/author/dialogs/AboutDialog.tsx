@@ -5,7 +5,7 @@ import type { IntendedChange, Procedure } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import { DraftText } from '../../../parts/DraftText';
 import { useAuthor } from '../../../state/author-store';
-import { useShelf } from '../../shelf/ShelfScreen';
+import { useProceduresOf } from '../../shelf/shelf';
 import { useAuthorView } from '../desk/author-view';
 import styles from './Dialogs.module.css';
 
@@ -29,11 +29,8 @@ export function AboutDialog({ writes }: { writes: boolean }) {
 function AboutFields() {
   const { t } = useTranslation();
   const { series, procedure } = useAuthor((state) => state.workbook);
-  const shelf = useShelf();
   const change = (fields: About) => useAuthor.getState().apply([{ kind: 'change-procedure', fields }]);
-  const siblings = (shelf.data?.series.find(({ id }) => id === series.id)?.procedures ?? []).filter(
-    ({ id }) => id !== procedure.id,
-  );
+  const siblings = (useProceduresOf(series.id) ?? []).filter(({ id }) => id !== procedure.id);
   return (
     <Stack gap="sm">
       <DraftText

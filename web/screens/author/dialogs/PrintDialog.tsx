@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { PAPERS } from '#core/cloth/mat';
 import { useAuthor } from '../../../state/author-store';
-import { save } from '../../../state/autosave';
+import { save } from '../../../sync/autosave';
 import { useAuthorView } from '../desk/author-view';
 
 /** The cloth on paper, for the real bench. */

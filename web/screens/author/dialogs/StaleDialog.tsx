@@ -7,7 +7,7 @@ import { answer, api } from '../../../ground/api';
 import { showMoment } from '../../../ground/format';
 import { tellDone, tellFault } from '../../../ground/notify';
 import { useAuthor } from '../../../state/author-store';
-import { mergeOfBoth, resolveStale, takeTheirs, useAutosave } from '../../../state/autosave';
+import { mergeOfBoth, resolveStale, takeTheirs, useAutosave } from '../../../sync/autosave';
 
 /** The draft was saved elsewhere meanwhile: both versions are shown, and nothing is lost whichever is chosen. */
 export function StaleDialog() {

@@ -7,7 +7,7 @@ const server = openFakeBrowser();
 const { beginAutosave, mergeOfBoth, resolveStale, save, takeTheirs, useAutosave, watchEdits } = await import(
   './autosave'
 );
-const { useAuthor } = await import('./author-store');
+const { useAuthor } = await import('../state/author-store');
 const { device } = await import('../ground/device');
 
 const base = typed(['take off cover', 'draw rotor @each shaft', 'fit rotor', 'fit cover']);
@@ -29,6 +29,11 @@ const withWhy = (workbook: Workbook, stepId: string, why: string): Workbook => (
   procedure: changeStep(workbook.procedure, stepId, { why }),
 });
 const kind = () => useAutosave.getState().state.kind;
+/** What the server answers to edits it has taken. */
+const saved = (seriesVersion: number, procedureVersion: number, more: object = {}) => ({
+  status: 200,
+  json: { seriesVersion, procedureVersion, ...more },
+});
 const stale = (theirs: ReturnType<typeof asOpen>) => ({
   status: 409,
   json: { fault: { code: 'stale', what: 'changed', todo: 'choose', detail: theirs } },
@@ -45,7 +50,7 @@ beforeEach(async () => {
 afterEach(() => stop());
 
 test('edits are sent as they were made, with the version they were made on', async () => {
-  server.answer = () => ({ status: 200, json: asOpen(useAuthor.getState().workbook, 1, 2) });
+  server.answer = () => saved(1, 2);
   say(first, 'It hides the rotors');
   expect(kind()).toBe('unsaved');
   await until(() => kind() === 'saved');
@@ -66,7 +71,7 @@ test('edits are sent as they were made, with the version they were made on', asy
 test('what is typed while a save is under way goes with the next one', async () => {
   server.answer = (_method, _path, body) => {
     if (server.requests.length === 1) say(second, 'later');
-    return { status: 200, json: asOpen(withWhy(base, first, 'early'), 1, body.procedureVersion + 1) };
+    return saved(1, body.procedureVersion + 1);
   };
   say(first, 'early');
   await save();
@@ -82,11 +87,11 @@ test('without a server the draft stays on the device, and a later visit takes it
     throw new TypeError('no network');
   };
   say(first, 'kept');
-  await until(() => kind() === 'unreachable');
+  await until(() => kind() === 'waiting');
   expect(await device.drafts.get('procedure')).toMatchObject({ base: { procedureVersion: 1 } });
   stop();
 
-  server.answer = () => ({ status: 200, json: asOpen(withWhy(base, first, 'kept'), 1, 2) });
+  server.answer = () => saved(1, 2);
   await beginAutosave(asOpen(base, 1, 1));
   stop = watchEdits();
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('kept');
@@ -95,7 +100,7 @@ test('without a server the draft stays on the device, and a later visit takes it
 
 test('another module to take over from brings its steps when the draft is saved', async () => {
   const module = { ...base.procedure, id: 'before', title: 'Tear down' };
-  server.answer = () => ({ status: 200, json: asOpen({ ...useAuthor.getState().workbook, before: [module] }, 1, 2) });
+  server.answer = () => saved(1, 2, { before: [module] });
   useAuthor.getState().apply([{ kind: 'change-procedure', fields: { takesOver: 'before' } }]);
   await until(() => useAuthor.getState().workbook.before?.length === 1);
   await until(() => kind() === 'saved');
@@ -112,10 +117,7 @@ test('a stale draft is not sent again until one version is chosen', async () => 
   expect(server.requests).toHaveLength(1);
   expect(mergeOfBoth(theirs).conflicts).toEqual([`procedure.steps[${first}].why`]);
 
-  server.answer = (_m, _p, body) => ({
-    status: 200,
-    json: asOpen(useAuthor.getState().workbook, 1, body.procedureVersion + 1),
-  });
+  server.answer = (_m, _p, body) => saved(1, body.procedureVersion + 1);
   await resolveStale(theirs, useAuthor.getState().workbook);
   expect(server.requests[1]?.body).toMatchObject({ procedureVersion: 2 });
   expect(kind()).toBe('saved');
@@ -136,9 +138,7 @@ test('taking the other version puts it on the screen and forgets the draft here'
 test('a series changed for another procedure is taken over without a question', async () => {
   const grown = { ...base.series, note: 'said elsewhere' };
   server.answer = (_m, _p, body) =>
-    body.seriesVersion === 1
-      ? stale(asOpen({ ...base, series: grown }, 2, 1))
-      : { status: 200, json: asOpen(useAuthor.getState().workbook, 3, 2) };
+    body.seriesVersion === 1 ? stale(asOpen({ ...base, series: grown }, 2, 1)) : saved(3, 2);
   useAuthor.getState().addLine('take off lock plate');
   await until(() => kind() === 'saved');
   const { series } = useAuthor.getState().workbook;

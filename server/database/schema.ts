@@ -1,5 +1,7 @@
-import { boolean, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import { type SQL, sql } from 'drizzle-orm';
+import { bigint, boolean, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { EntryContent } from '#core/job/entry';
+import type { JobState } from '#core/job/job';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
@@ -9,6 +11,8 @@ const moment = (name: string) => timestamp(name, { withTimezone: true });
 /** The format a document was written in; `stored.ts` brings older ones up. */
 const format = () => integer('format').notNull().default(1);
 const createdAt = () => moment('created_at').notNull().defaultNow();
+/** What a document says, in short: the database writes JSON in one way, so equal documents have equal digests. */
+const digest = (document: () => SQL) => text('digest').generatedAlwaysAs(() => sql`md5((${document()})::text)`);
 
 /* Accounts: the first four tables have the shape the accounts library asks for. */
 
@@ -22,6 +26,8 @@ export const user = pgTable('user', {
   displayUsername: text('display_username'),
   role: text('role').$type<Role>().notNull(),
   active: boolean('active').notNull().default(true),
+  /** The password is printed for everybody to try the demo; outside the demo nobody gets in with it. */
+  knownPassword: boolean('known_password').notNull().default(false),
   createdAt: createdAt(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
@@ -69,6 +75,32 @@ export const verification = pgTable('verification', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
+/** How often somebody tried to sign in, by address and by user name; see `tries.ts`. */
+export const tries = pgTable('tries', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: moment('expire'),
+});
+
+/** What a person signs entries with on one device. The private half never leaves the device. */
+export const deviceKey = pgTable(
+  'device_key',
+  {
+    id: text('id').primaryKey(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    /** Made by the device once, the same for everybody who signs in there. */
+    deviceId: text('device_id').notNull(),
+    /** Ed25519, 32 bytes as base64url. */
+    publicKey: text('public_key').notNull(),
+    createdAt: createdAt(),
+    /** Set when the person was locked out; what it signs is not believed any more. */
+    revokedAt: moment('revoked_at'),
+  },
+  (table) => [index('device_key_person').on(table.personId)],
+);
+
 /* Documents: the whole document as JSON, with the columns that lists need beside it. */
 
 export const series = pgTable('series', {
@@ -77,7 +109,18 @@ export const series = pgTable('series', {
   code: text('code').notNull(),
   version: integer('version').notNull().default(1),
   document: jsonb('document').$type<Series>().notNull(),
+  digest: digest((): SQL => sql`${series.document}`),
   format: format(),
+  /** What the shelf shows of it. */
+  pumpType: text('pump_type').generatedAlwaysAs((): SQL => sql`${series.document} ->> 'pumpType'`),
+  positionNames: jsonb('position_names')
+    .$type<string[]>()
+    .generatedAlwaysAs((): SQL => sql`jsonb_path_query_array(${series.document}, '$.positionSets[*].name')`),
+  positionCounts: jsonb('position_counts')
+    .$type<number[]>()
+    .generatedAlwaysAs(
+      (): SQL => sql`jsonb_path_query_array(${series.document}, '$.positionSets[*].positions.size()')`,
+    ),
   createdAt: createdAt(),
   changedAt: moment('changed_at').notNull().defaultNow(),
   changedBy: text('changed_by').references(() => user.id),
@@ -93,10 +136,22 @@ export const procedure = pgTable(
     title: text('title').notNull(),
     version: integer('version').notNull().default(1),
     document: jsonb('document').$type<Procedure>().notNull(),
+    digest: digest((): SQL => sql`${procedure.document}`),
     format: format(),
+    steps: integer('steps')
+      .notNull()
+      .generatedAlwaysAs((): SQL => sql`jsonb_array_length(${procedure.document} -> 'steps')`),
+    takesOver: text('takes_over').generatedAlwaysAs((): SQL => sql`${procedure.document} ->> 'takesOver'`),
     createdAt: createdAt(),
     changedAt: moment('changed_at').notNull().defaultNow(),
     changedBy: text('changed_by').references(() => user.id),
+    /** Counts up whenever what the checker said may not hold any more. */
+    checkDue: integer('check_due').notNull().default(1),
+    /** The `checkDue` that the next two were found at. */
+    checkedAt: integer('checked_at').notNull().default(0),
+    /** How many findings stop a release, and the first of them in words. */
+    stops: integer('stops').notNull().default(0),
+    firstStop: text('first_stop'),
   },
   (table) => [index('procedure_series').on(table.seriesId)],
 );
@@ -114,6 +169,12 @@ export const release = pgTable(
     /** The series version frozen with it; 0 where an earlier version of the program did not note it. */
     seriesVersion: integer('series_version').notNull().default(0),
     document: jsonb('document').$type<Workbook>().notNull(),
+    /** The digests of what was frozen, procedure, series and modules in their order; null where nobody noted them. */
+    frozen: text('frozen'),
+    /** What lists show of it: the steps are those of the whole chain. */
+    seriesName: text('series_name'),
+    title: text('title'),
+    steps: integer('steps'),
     format: format(),
     note: text('note'),
     releasedAt: moment('released_at').notNull().defaultNow(),
@@ -140,10 +201,17 @@ export const job = pgTable(
       .notNull()
       .references(() => user.id),
     finishedAt: moment('finished_at'),
+    /** What lists show, kept up whenever an entry is added; null in jobs of an earlier version until they are read. */
+    phase: text('phase').$type<JobState['phase']>(),
+    done: integer('done').notNull().default(0),
+    problems: integer('problems').notNull().default(0),
+    holder: text('holder').references(() => user.id),
+    entries: integer('entries').notNull().default(0),
+    changedAt: moment('changed_at').notNull().defaultNow(),
     /** SHA-256 over the finished record. */
     seal: text('seal'),
   },
-  (table) => [index('job_release').on(table.releaseId)],
+  (table) => [index('job_release').on(table.releaseId), uniqueIndex('job_number').on(table.number)],
 );
 
 /** Only ever added to. `sequence` is the order of acceptance within a job. */
@@ -161,10 +229,24 @@ export const entry = pgTable(
       .references(() => user.id),
     content: jsonb('content').$type<EntryContent>().notNull(),
     format: format(),
+    /** Who sent it, on which device it was made, and how it is known to be the maker's. */
+    sentBy: text('sent_by').references(() => user.id),
+    deviceId: text('device_id'),
+    keyId: text('key_id').references(() => deviceKey.id),
+    signed: text('signed'),
+    signature: text('signature'),
+    /** By how much the device's clock was behind the server's when it was sent, in milliseconds. */
+    clockBehindMs: bigint('clock_behind_ms', { mode: 'number' }),
     acceptedAt: moment('accepted_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('entry_sequence').on(table.jobId, table.sequence)],
 );
+
+/** What the program remembers for itself, by name. */
+export const state = pgTable('state', {
+  key: text('key').primaryKey(),
+  value: text('value').notNull(),
+});
 
 /** How this workshop wants things said; one row. */
 export const house = pgTable('house', {
@@ -181,5 +263,15 @@ export const photo = pgTable('photo', {
   height: integer('height').notNull(),
   bytes: integer('bytes').notNull(),
   takenInBy: text('taken_in_by').references(() => user.id),
+  /** Parts of it are blurred in what everybody else sees. */
+  writersOnly: boolean('writers_only').notNull().default(false),
   createdAt: createdAt(),
+});
+
+/** Pictures as devices took them, by the SHA-256 of what was sent, and the photos that were made of them. */
+export const photoSource = pgTable('photo_source', {
+  sent: text('sent').primaryKey(),
+  photo: text('photo')
+    .notNull()
+    .references(() => photo.hash, { onDelete: 'cascade' }),
 });

@@ -4,10 +4,12 @@ import type { Edit } from '#core/edits/edit';
 import { mergeThree, sameJson } from '#core/edits/merge';
 import { toSent } from '#core/edits/sent';
 import type { Workbook } from '#core/model/procedure';
-import type { OpenWorkbook } from '../../server/store/documents';
-import { ApiFault, answer, api, isUnreachable } from '../ground/api';
+import type { OpenWorkbook, SavedWorkbook } from '../../server/store/documents';
+import { ApiFault, answer, api, isServerFault, isUnreachable } from '../ground/api';
 import { device } from '../ground/device';
-import { useAuthor } from './author-store';
+import { personHere } from '../ground/session';
+import { useAuthor } from '../state/author-store';
+import { addLane, isForLater, sync } from './engine';
 
 /** What the server holds, as far as this tab knows. */
 interface Base {
@@ -20,7 +22,8 @@ export type SaveState =
   | { kind: 'saved'; at: Date | null }
   | { kind: 'unsaved' }
   | { kind: 'saving' }
-  | { kind: 'unreachable' }
+  /** It waits here, and goes by itself when what is in the way is gone. */
+  | { kind: 'waiting'; why: 'unreachable' | 'signed-out' | 'server' }
   | { kind: 'refused'; error: unknown }
   /** Somebody else saved in between: both versions are at hand. */
   | { kind: 'stale'; theirs: OpenWorkbook };
@@ -38,9 +41,8 @@ export const useAutosave = create<Autosave>(() => ({
 }));
 
 const PAUSE_MS = 500;
-const RETRY_MS = 4000;
 let timer: ReturnType<typeof setTimeout> | undefined;
-let sending: Promise<void> | undefined;
+let sending: Promise<unknown> | undefined;
 
 /** A procedure as the server has it, with its series and the modules before it. */
 export function workbookOf({ series, procedure, before, house }: OpenWorkbook): Workbook {
@@ -75,22 +77,22 @@ export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   if (kept) void save();
 }
 
-/** Waits for edits from now on; returns what stops it. */
+/** Waits for edits from now on; returns what stops it. Whatever could not be sent is tried again with all that waits. */
 export function watchEdits(): () => void {
   const stop = useAuthor.subscribe(({ workbook }, before) => {
     const { base, state, procedureId } = useAutosave.getState();
     if (workbook === before.workbook || !base || workbook.procedure.id !== procedureId) return;
     if (workbook === base.workbook) return;
-    void device.drafts.put({ procedureId, workbook, base, at: new Date().toISOString() });
+    const by = personHere()?.id;
+    void device.drafts.put({ procedureId, workbook, base, at: new Date().toISOString(), ...(by && { by }) });
     if (state.kind === 'stale') return;
     if (state.kind !== 'saving') useAutosave.setState({ state: { kind: 'unsaved' } });
     schedule(PAUSE_MS);
   });
-  const online = () => void save();
-  window.addEventListener('online', online);
+  const leave = addLane({ name: 'open procedure', send: sendOpen });
   return () => {
     stop();
-    window.removeEventListener('online', online);
+    leave();
     clearTimeout(timer);
     if (useAutosave.getState().state.kind === 'unsaved') void save();
   };
@@ -98,7 +100,15 @@ export function watchEdits(): () => void {
 
 function schedule(ms: number): void {
   clearTimeout(timer);
-  timer = setTimeout(() => void save(), ms);
+  timer = setTimeout(() => void sync(), ms);
+}
+
+/** For the loop that sends what waits: throws what keeps it from going. */
+async function sendOpen(): Promise<void> {
+  const { state } = useAutosave.getState();
+  if (state.kind === 'saved' || state.kind === 'stale' || state.kind === 'refused') return;
+  const held = await save();
+  if (held !== undefined) throw held;
 }
 
 /** What was done since the server last answered, or what leads from its version to this one where that is not known. */
@@ -107,40 +117,49 @@ function editsSince(base: Base): readonly Edit[] {
   return unsent ?? editsBetween(base.workbook, workbook);
 }
 
-/** Sends what changed since the server last answered. One request at a time; resolves when nothing is left to send. */
-export async function save(): Promise<void> {
+/**
+ * Sends what changed since the server last answered. One request at a time; resolves when nothing is left to send, or
+ * with what keeps it from going for now.
+ */
+export async function save(): Promise<unknown> {
   clearTimeout(timer);
   if (sending) return sending.then(() => save());
   const { base, procedureId, state } = useAutosave.getState();
-  if (!base || !procedureId || state.kind === 'stale') return;
+  if (!base || !procedureId || state.kind === 'stale') return undefined;
   const { workbook } = useAuthor.getState();
   const edits = editsSince(base);
   if (edits.length === 0) {
     await device.drafts.delete(procedureId);
     useAutosave.setState({ state: { kind: 'saved', at: state.kind === 'saved' ? state.at : new Date() } });
-    return;
+    return undefined;
   }
   useAutosave.setState({ state: { kind: 'saving' } });
   const { seriesVersion, procedureVersion } = base;
-  sending = answer(
+  const outcome = answer(
     api.procedures[':id'].$patch({
       param: { id: procedureId },
       json: { seriesVersion, procedureVersion, edits: toSent(edits) },
     }),
   ).then(
     (saved) => settle(saved, workbook, edits, procedureId),
-    (error) => fail(error),
+    (error: unknown) => fail(error),
   );
-  await sending.finally(() => {
+  sending = outcome;
+  return outcome.finally(() => {
     sending = undefined;
   });
 }
 
-async function settle(saved: OpenWorkbook, sent: Workbook, edits: readonly Edit[], procedureId: string): Promise<void> {
+async function settle(
+  { seriesVersion, procedureVersion, before }: SavedWorkbook,
+  sent: Workbook,
+  edits: readonly Edit[],
+  procedureId: string,
+): Promise<void> {
   // The base is what was sent, by identity, so that an unchanged draft is known at a glance.
-  useAutosave.setState({ base: { ...baseOf(saved), workbook: sent } });
+  useAutosave.setState({ base: { seriesVersion, procedureVersion, workbook: sent } });
   useAuthor.getState().wasSent(edits, sent);
-  takeModules(saved);
+  if (before) takeModules(before);
   if (useAuthor.getState().workbook !== sent) {
     useAutosave.setState({ state: { kind: 'unsaved' } });
     schedule(PAUSE_MS);
@@ -151,25 +170,27 @@ async function settle(saved: OpenWorkbook, sent: Workbook, edits: readonly Edit[
 }
 
 /** Another module to take over from brings other steps before the first one. */
-function takeModules({ before }: OpenWorkbook): void {
+function takeModules(before: NonNullable<SavedWorkbook['before']>): void {
   const { workbook } = useAuthor.getState();
   if (sameJson(workbook.before ?? [], before)) return;
   const { before: _other, ...mine } = workbook;
   useAuthor.getState().takeOver(before.length > 0 ? { ...mine, before } : mine);
 }
 
-function fail(error: unknown): void {
+/** Gives back what may be over later. */
+function fail(error: unknown): unknown {
   if (error instanceof ApiFault && error.fault.code === 'stale') {
     const theirs = error.fault.detail as OpenWorkbook;
     if (!takeSeriesOnly(theirs)) useAutosave.setState({ state: { kind: 'stale', theirs } });
-    return;
+    return undefined;
   }
-  if (isUnreachable(error)) {
-    useAutosave.setState({ state: { kind: 'unreachable' } });
-    schedule(RETRY_MS);
-    return;
+  if (isForLater(error)) {
+    const why = isUnreachable(error) ? 'unreachable' : isServerFault(error) ? 'server' : 'signed-out';
+    useAutosave.setState({ state: { kind: 'waiting', why } });
+    return error;
   }
   useAutosave.setState({ state: { kind: 'refused', error } });
+  return undefined;
 }
 
 /** The series serves several procedures. If only it was changed elsewhere, and nowhere in the same way, go on quietly. */

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { Id } from '../model/ids';
+import { DOCUMENT_FORMAT } from '../model/migrations/migrate';
+import { type EntryContent, Moment } from './entry';
+
+/** What a maker signs: the entry, the job it is of, and who made it, in the format it was made in. */
+export const SignedText = z.strictObject({
+  id: Id,
+  jobId: Id,
+  at: Moment,
+  by: z.string().min(1).max(64),
+  format: z.int().min(1),
+  content: z.unknown(),
+});
+export type SignedText = z.infer<typeof SignedText>;
+
+/** An entry with the proof of who made it. The text is sent as it was signed, letter by letter. */
+export const SignedEntry = z.strictObject({
+  text: z.string().min(1).max(16_000),
+  keyId: Id,
+  /** Ed25519 over the text in UTF-8, as base64url. */
+  signature: z.string().max(128),
+});
+export type SignedEntry = z.infer<typeof SignedEntry>;
+
+/** An entry without proof: it counts as made by whoever sends it, and only where that is who made it. */
+export const UnsignedEntry = z.strictObject({
+  id: Id,
+  at: Moment,
+  by: z.string().min(1).max(64).optional(),
+  content: z.unknown(),
+});
+
+export interface MadeEntry {
+  readonly id: string;
+  readonly jobId: string;
+  readonly at: string;
+  readonly by: string;
+  readonly content: EntryContent;
+}
+
+/** The text to sign for an entry made now. */
+export function textToSign({ id, jobId, at, by, content }: MadeEntry): string {
+  return JSON.stringify({ id, jobId, at, by, format: DOCUMENT_FORMAT, content } satisfies SignedText);
+}

@@ -1,0 +1,99 @@
+import { PGlite, type Transaction } from '@electric-sql/pglite';
+import { type DiskOps, SyncedFiles } from './disk';
+
+/** What the query builder and this house ask of a database. */
+type Client = Pick<PGlite, 'query' | 'exec' | 'transaction'>;
+
+/** The database gave up in the middle of a request; it is opened again for the next one. */
+export class EngineStopped extends Error {
+  readonly code = 'ENGINE_STOPPED';
+
+  constructor() {
+    super('The database stopped in the middle of this and is being opened again.');
+  }
+}
+
+/** Commits wait in memory until somebody has something to acknowledge (see `durable`). */
+const SETTINGS = ['synchronous_commit=off', 'wal_sync_method=fsync', 'jit=off'];
+const START = [
+  ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
+  ...SETTINGS.flatMap((setting) => ['-c', setting]),
+];
+
+/** Refuses to touch a database that gave up: it would never answer again, and the whole process with it. */
+class Engine extends PGlite {
+  stopped = false;
+
+  override execProtocolRawSync(message: Uint8Array): Uint8Array {
+    if (this.stopped) throw new EngineStopped();
+    return super.execProtocolRawSync(message);
+  }
+}
+
+/**
+ * One embedded database over a folder, synced to the disk. It gives up when it cannot write its journal (as on a full
+ * disk); then it is opened again by itself, and comes up as it was at the last commit.
+ */
+export class DatabaseEngine implements Client {
+  private syncing: Promise<unknown> | undefined;
+
+  private constructor(
+    private readonly folder: string,
+    private readonly disk: DiskOps | undefined,
+    private engine: Promise<Engine>,
+  ) {}
+
+  static async open(folder: string, disk?: DiskOps): Promise<DatabaseEngine> {
+    const opening = openEngine(folder, disk);
+    await opening;
+    return new DatabaseEngine(folder, disk, opening);
+  }
+
+  query: Client['query'] = async (...args) => (await this.running()).query(...args);
+  exec: Client['exec'] = async (...args) => (await this.running()).exec(...args);
+  transaction: Client['transaction'] = async <T>(work: (tx: Transaction) => Promise<T>) =>
+    (await this.running()).transaction(work);
+
+  /**
+   * Resolves when all that was committed before is on the disk itself. Those who ask at about the same time share one
+   * sync.
+   */
+  durable(): Promise<unknown> {
+    this.syncing ??= new Promise((resolve) => setImmediate(resolve)).then(() => {
+      this.syncing = undefined;
+      return this.query("SELECT pg_logical_emit_message(false, 'fukusa', '', true)");
+    });
+    return this.syncing;
+  }
+
+  async close(): Promise<void> {
+    const engine = await this.engine.catch(() => undefined);
+    if (engine && !engine.stopped) await engine.close();
+  }
+
+  private async running(): Promise<Engine> {
+    const current = this.engine;
+    const engine = await current.catch(() => undefined);
+    if (engine && !engine.stopped) return engine;
+    // The first who finds it stopped opens it again; the others wait for the same one.
+    if (this.engine === current) this.engine = openEngine(this.folder, this.disk);
+    return this.engine;
+  }
+}
+
+async function openEngine(folder: string, disk: DiskOps | undefined): Promise<Engine> {
+  let engine: Engine | undefined;
+  const files = new SyncedFiles(
+    folder,
+    () => {
+      if (engine) engine.stopped = true;
+    },
+    disk,
+  );
+  engine = new Engine({ dataDir: folder, fs: files, startParams: START });
+  await engine.waitReady.catch((error: unknown) => {
+    // The layer below says no more than that it did not come up.
+    throw error instanceof Error && 'code' in error ? error : Object.assign(new EngineStopped(), { cause: error });
+  });
+  return engine;
+}

@@ -1,0 +1,92 @@
+import { liveQuery } from 'dexie';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { Entry, EntryContent } from '#core/job/entry';
+import { foldJob, type JobState } from '#core/job/job';
+import type { OpenJob } from '../../server/store/jobs';
+import { answer, api, isUnreachable } from '../ground/api';
+import { device, type OutboxEntry } from '../ground/device';
+import { tellFault } from '../ground/notify';
+import { type Connection, sync, useSync } from './engine';
+import { enter, enterPhoto } from './entries';
+
+export interface BenchJob {
+  readonly job: OpenJob;
+  readonly state: JobState;
+  /** Entries made here that the server has not taken in yet. */
+  readonly waiting: readonly OutboxEntry[];
+  readonly connection: Connection;
+  enter(content: EntryContent): Promise<void>;
+  enterPhoto(stepId: string, picture: Blob): Promise<void>;
+}
+
+/**
+ * A job as this device knows it: what the server has, and on top the entries still waiting here. Every entry shows at
+ * once and is sent when the network allows; reload or power loss in between loses nothing.
+ */
+export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null; error: unknown } {
+  const [job, setJob] = useState<OpenJob | null>(null);
+  const [waiting, setWaiting] = useState<readonly OutboxEntry[]>([]);
+  const [error, setError] = useState<unknown>(null);
+  const connection = useSync((state) => state.connection);
+
+  useEffect(() => {
+    const watch = liveQuery(() =>
+      Promise.all([device.jobs.get(jobId), device.outbox.where('jobId').equals(jobId).sortBy('order')]),
+    ).subscribe(([kept, queued]) => {
+      if (kept) setJob(kept);
+      setWaiting(queued);
+    });
+    return () => watch.unsubscribe();
+  }, [jobId]);
+
+  const refresh = useCallback(async () => {
+    try {
+      await keepNewer(await answer(api.jobs[':id'].$get({ param: { id: jobId } })));
+      setError(null);
+    } catch (fault) {
+      if (!isUnreachable(fault) || !(await device.jobs.get(jobId))) setError(fault);
+    }
+  }, [jobId]);
+
+  useEffect(() => {
+    const again = () => void refresh().then(sync);
+    again();
+    window.addEventListener('online', again);
+    window.addEventListener('focus', again);
+    return () => {
+      window.removeEventListener('online', again);
+      window.removeEventListener('focus', again);
+    };
+  }, [refresh]);
+
+  const bench = useMemo((): BenchJob | null => {
+    if (!job) return null;
+    const known = new Set(job.entries.map((entry) => entry.id));
+    const mine = waiting
+      .filter((entry) => !known.has(entry.id) && !entry.refused)
+      .map(({ id, at, by, content }): Entry => ({ id, at, by, content }));
+    return {
+      job,
+      state: foldJob(job.release.workbook, job.startedBy, [...job.entries, ...mine]),
+      waiting,
+      connection,
+      enter: (content) => enter(jobId, me, content).catch(tellFault),
+      enterPhoto: (stepId, picture) => enterPhoto(jobId, me, stepId, picture).catch(tellFault),
+    };
+  }, [job, waiting, connection, jobId, me]);
+
+  return { bench, error };
+}
+
+/** Entries are only added: an answer that was under way while some were taken in is older than what is kept. */
+async function keepNewer(fresh: OpenJob): Promise<void> {
+  await device.transaction('rw', device.jobs, async () => {
+    const kept = await device.jobs.get(fresh.id);
+    if (!kept || kept.entries.length <= fresh.entries.length) await device.jobs.put(fresh);
+  });
+}
+
+/** The picture of a photo that is still waiting here. */
+export function waitingPicture(waiting: readonly OutboxEntry[], photo: string): Blob | undefined {
+  return waiting.find(({ content }) => content.kind === 'photo-taken' && content.photo === photo)?.picture;
+}

@@ -1,0 +1,187 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import { nanoid } from 'nanoid';
+import type { EntryContent } from '#core/job/entry';
+import type { TakenEntries } from '../../server/store/entries';
+import type { OpenJob } from '../../server/store/jobs';
+import { ApiFault, answer, api, isServerFault, sendPhoto } from '../ground/api';
+import { device, type OutboxEntry } from '../ground/device';
+import { addLane, alone, isForLater, sync } from './engine';
+import { signedEntry } from './keys';
+import { scaledPicture } from './pictures';
+
+/** Sent at once; one that the server breaks on is found by sending its neighbours without it. */
+const BATCH = 50;
+/** An entry on which the server breaks this often is set aside, so that the others can go. */
+const MOST_ATTEMPTS = 3;
+/** These wait for something else and are no refusal: their maker, their photo, a newer version of the server. */
+const WAITS: readonly string[] = ['not-proved', 'no-photo', 'newer'];
+
+/** There is no room on this device for what was entered; nothing of it was kept. */
+function noRoomHere(): ApiFault {
+  return new ApiFault({ code: 'no-room-here', what: 'There is no room left on this device.', todo: 'Free some.' }, 507);
+}
+
+/** Keeps an entry on this device, signed by its maker, and has it sent. Throws when there is no room for it. */
+export async function enter(jobId: string, by: string, content: EntryContent): Promise<void> {
+  await keep({ jobId, by, content });
+}
+
+/** Keeps a photo as the entry of a step; it is named by what it is until the server names it. */
+export async function enterPhoto(jobId: string, by: string, stepId: string, taken: Blob): Promise<void> {
+  const picture = await scaledPicture(taken);
+  const photo = bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer())));
+  await keep({ jobId, by, content: { kind: 'photo-taken', stepId, photo }, picture });
+}
+
+async function keep(made: Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>): Promise<void> {
+  const { jobId, by, content } = made;
+  const entry = { id: nanoid(), jobId, at: new Date().toISOString(), by, content };
+  const signed = await signedEntry(entry);
+  const row: OutboxEntry = { ...entry, ...(made.picture && { picture: made.picture }), ...(signed && { signed }) };
+  try {
+    await device.outbox.add(row);
+  } catch (error) {
+    if (!isQuota(error)) throw error;
+    // Sending what waits makes room, where there is a server to send it to.
+    await sync();
+    await device.outbox.add(row).catch((still: unknown) => {
+      throw isQuota(still) ? noRoomHere() : still;
+    });
+  }
+  void sync();
+  void askToKeep();
+}
+
+function isQuota(error: unknown): boolean {
+  const { name, inner } = error as { name?: string; inner?: { name?: string } };
+  return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError';
+}
+
+let asked = false;
+
+/** Asks the browser once not to clear away what waits here. */
+async function askToKeep(): Promise<void> {
+  if (asked || typeof navigator === 'undefined') return;
+  asked = true;
+  await navigator.storage?.persist?.().catch(() => false);
+}
+
+/** Sends all entries that wait, of every job and every maker. */
+export const entriesLane = { name: 'entries', send: () => alone('entries', sendEntries) };
+
+export function sendEntriesWhileOpen(): () => void {
+  return addLane(entriesLane);
+}
+
+async function sendEntries(): Promise<void> {
+  const queued = (await device.outbox.orderBy('order').toArray()).filter((entry) => !entry.refused);
+  const jobs = new Set(queued.map(({ jobId }) => jobId));
+  for (const jobId of jobs) await sendJob(jobId);
+}
+
+/** Each round sends what has not been sent in it, so that one that goes on waiting does not keep it going for ever. */
+async function sendJob(jobId: string): Promise<void> {
+  const done = new Set<string>();
+  for (;;) {
+    const queued = await device.outbox.where('jobId').equals(jobId).sortBy('order');
+    const left = queued.filter((entry) => !entry.refused && !done.has(entry.id));
+    const [first] = left;
+    if (!first) return;
+    // One that the server broke on goes by itself; so do those before it.
+    const batch = first.attempts ? [first] : left.slice(0, BATCH).filter((entry) => !entry.attempts);
+    for (const { id } of batch) done.add(id);
+    const ready: OutboxEntry[] = [];
+    for (const entry of batch) if (await photoIsThere(entry)) ready.push(entry);
+    if (ready.length > 0) await sendBatch(jobId, ready, done);
+  }
+}
+
+async function sendBatch(jobId: string, batch: readonly OutboxEntry[], done: Set<string>): Promise<void> {
+  const kept = await device.jobs.get(jobId);
+  try {
+    const taken = await answer(
+      api.jobs[':id'].entries.$post({
+        param: { id: jobId },
+        json: {
+          entries: batch.map(({ id, at, by, content, signed }) => signed ?? { id, at, by, content }),
+          known: kept?.entries.length ?? 0,
+          sentAt: new Date().toISOString(),
+        },
+      }),
+    );
+    await settle(batch, taken, kept);
+  } catch (error) {
+    if (isServerFault(error)) {
+      for (const { order, attempts = 0 } of batch) await device.outbox.update(order, { attempts: attempts + 1 });
+      const [only] = batch;
+      if (batch.length === 1 && only && (only.attempts ?? 0) + 1 >= MOST_ATTEMPTS) return refuse(only, error);
+      // Sent once more in this round, one by one.
+      if (batch.length > 1) {
+        for (const { id } of batch) done.delete(id);
+        return;
+      }
+      throw error;
+    }
+    if (isForLater(error) || !(error instanceof ApiFault)) throw error;
+    // The whole was refused, as when the job is gone: each is told why.
+    for (const entry of batch) await refuse(entry, error);
+  }
+}
+
+async function settle(
+  batch: readonly OutboxEntry[],
+  { entries, refused, finishedAt, seal, people }: TakenEntries,
+  kept: OpenJob | undefined,
+): Promise<void> {
+  await device.transaction('rw', device.jobs, device.outbox, async () => {
+    if (kept) {
+      const known = new Set(kept.entries.map(({ id }) => id));
+      await device.jobs.put({
+        ...kept,
+        entries: [...kept.entries, ...entries.filter(({ id }) => !known.has(id))],
+        finishedAt,
+        seal,
+        people: { ...kept.people, ...people },
+      });
+    }
+    for (const entry of batch) {
+      const refusal = refused.find(({ id }) => id === entry.id);
+      if (!refusal) await device.outbox.delete(entry.order);
+      else if (WAITS.includes(refusal.code)) {
+        const photoGone = refusal.code === 'no-photo' ? { photoSent: false } : {};
+        await device.outbox.update(entry.order, { waits: { code: refusal.code, what: refusal.what }, ...photoGone });
+      } else await device.outbox.update(entry.order, { refused: refusal.what });
+    }
+  });
+}
+
+/** Sends the photo of an entry before the entry; false when the entry is set aside because of it. */
+async function photoIsThere(entry: OutboxEntry): Promise<boolean> {
+  if (!entry.picture || entry.photoSent) return true;
+  try {
+    const { hash } = await sendPhoto(entry.picture);
+    await device.outbox.update(entry.order, { photoSent: true, ...namedAsStored(entry, hash) });
+    return !isOldName(entry);
+  } catch (error) {
+    const attempts = (entry.attempts ?? 0) + 1;
+    const broken = isServerFault(error);
+    if (broken) await device.outbox.update(entry.order, { attempts });
+    if ((isForLater(error) && !(broken && attempts >= MOST_ATTEMPTS)) || !(error instanceof ApiFault)) throw error;
+    await refuse(entry, error);
+    return false;
+  }
+}
+
+/** An earlier version named a photo that waits by its entry; it goes by the name the server gave, a round later. */
+function isOldName({ content }: OutboxEntry): boolean {
+  return content.kind === 'photo-taken' && content.photo.startsWith('local-');
+}
+
+function namedAsStored(entry: OutboxEntry, photo: string): Partial<OutboxEntry> {
+  return isOldName(entry) ? { content: { ...entry.content, photo } as EntryContent } : {};
+}
+
+async function refuse({ order }: OutboxEntry, error: unknown): Promise<void> {
+  await device.outbox.update(order, { refused: error instanceof ApiFault ? error.fault.what : String(error) });
+}
