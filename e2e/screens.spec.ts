@@ -72,6 +72,7 @@ test('bench and record: readable by everybody, and large enough for gloves', asy
     expect(size?.height ?? 0, (await button.textContent()) ?? '').toBeGreaterThanOrEqual(64);
   }
   await page.goto('/jobs');
+  await page.getByText('Finished', { exact: true }).click();
   await page.getByRole('link', { name: 'Record' }).first().click();
   await expect(page.getByRole('heading', { name: /Record of job/ })).toBeVisible();
   await accessible(page);

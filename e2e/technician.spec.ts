@@ -137,12 +137,12 @@ test.describe('with the app kept on the device', () => {
     await page.locator('input[type=file]').setInputFiles(await photo('olive'));
     await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
     await page.getByRole('button', { name: 'Done' }).click();
-    await expect(page.getByText('Offline, 4 entries kept here')).toBeVisible();
+    await expect(page.getByText('Offline, 4 kept here')).toBeVisible();
     await expect(page.getByText('4 of 7')).toBeVisible();
     // Even reloaded without the network the bench opens, photo and all.
     await page.reload();
     await expect(page.getByText('4 of 7')).toBeVisible();
-    await expect(page.getByText('Offline, 4 entries kept here')).toBeVisible();
+    await expect(page.getByText('Offline, 4 kept here')).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText(/Offline/)).toBeHidden();
     await expect(page.getByText('Sending')).toBeHidden();

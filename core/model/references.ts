@@ -249,7 +249,8 @@ function ids(list: readonly { id: string }[]): Set<string> {
   return new Set(list.map((item) => item.id));
 }
 
-function twice(list: readonly { id: string }[], path: string): DocumentFault[] {
+/** Ids that two of a list have. */
+export function twice(list: readonly { id: string }[], path: string): DocumentFault[] {
   const seen = new Set<string>();
   return list.flatMap(({ id }, i) => {
     if (seen.has(id)) return [{ path: `${path}[${i}].id`, problem: { is: 'twice', id } }];

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { type DocumentFault, faultsOf, type Problem } from '../model/faults';
 import { DOCUMENT_FORMAT, migrateProcedure, migrateSeries } from '../model/migrations/migrate';
+import { impurities } from '../model/plain';
 import { Procedure } from '../model/procedure';
-import { chainReferences, procedureReferences, seriesReferences } from '../model/references';
+import { chainReferences, procedureReferences, seriesReferences, twice } from '../model/references';
 import { Series } from '../model/series';
 
 /** The open format: a series with its procedures, tools and consumables, as one JSON document. */
@@ -51,6 +52,7 @@ export function inspectPackage(text: string): { package: Package; faults: Docume
 
 function referenceFaults({ series, procedures }: Package): DocumentFault[] {
   return [
+    ...twice(procedures, 'procedures'),
     ...seriesReferences(series),
     ...procedures.flatMap((procedure, i) => procedureReferences(procedure, series, `procedures[${i}]`)),
     ...chainReferences(procedures),
@@ -66,6 +68,8 @@ function readDocuments(json: unknown): PackageReading {
   if (version > DOCUMENT_FORMAT) {
     return refuse('format', { is: 'newer-format', format, reads: FORMAT });
   }
+  const impure = impurities(json);
+  if (impure.length > 0) return { ok: false, faults: impure };
   const parsed = Package.safeParse(broughtUp(json as { series?: unknown; procedures?: unknown }, version));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   return { ok: true, package: parsed.data };

@@ -17,7 +17,7 @@ const MEDIA = /^media\/([0-9a-f]{64})\.(?:jpg|mp4|webm)$/;
 /** What a zip may become; more is no package but a trap. */
 export const MOST_UNPACKED = { document: 24 * 1024 * 1024, all: 1024 * 1024 * 1024, files: 10_000 };
 /** Pushed at once when a whole zip is at hand: what one push can swell to is bounded by it. */
-const CHUNK = 64 * 1024;
+const CHUNK = 8 * 1024;
 
 export interface PackedMedia {
   readonly hash: string;

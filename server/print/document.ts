@@ -1,7 +1,7 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { FIRST_FONT, FONTS, lettered, numberOf } from './letters';
+import { WORDS } from './words';
 
 /** Ink and lines of the printed page; the same palette as the screens. */
 export const INK = {
@@ -15,21 +15,11 @@ export const INK = {
   ochre: '#8f6a0b',
 };
 
-const fonts = dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json'));
-const font = (weight: 400 | 700, style: 'normal' | 'italic') =>
-  join(fonts, 'files', `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
-
-pdfmake.setFonts({
-  Atkinson: {
-    normal: font(400, 'normal'),
-    bold: font(700, 'normal'),
-    italics: font(400, 'italic'),
-    bolditalics: font(700, 'italic'),
-  },
-});
+pdfmake.setFonts(FONTS);
 // Nothing on a page is fetched from anywhere.
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fonts));
+const shipped = new Set(Object.values(FONTS).flatMap((faces) => Object.values(faces)));
+pdfmake.setLocalAccessPolicy((path: string) => shipped.has(path));
 
 /** An A4 page in the look of the product, with the title and page numbers at its foot. */
 export async function renderPdf(title: string, content: Content): Promise<Buffer> {
@@ -37,7 +27,7 @@ export async function renderPdf(title: string, content: Content): Promise<Buffer
     info: { title, creator: 'Fukusa' },
     pageSize: 'A4',
     pageMargins: [48, 44, 48, 52],
-    defaultStyle: { font: 'Atkinson', fontSize: 10, lineHeight: 1.25, color: INK.text },
+    defaultStyle: { font: FIRST_FONT, fontSize: 10, lineHeight: 1.25, color: INK.text },
     styles: {
       title: { fontSize: 20, bold: true },
       under: { fontSize: 11, color: INK.soft },
@@ -48,7 +38,7 @@ export async function renderPdf(title: string, content: Content): Promise<Buffer
     footer: (page, pages) => ({
       margin: [48, 14, 48, 0],
       columns: [
-        { text: title, color: INK.soft, fontSize: 8 },
+        { ...(lettered({ text: title }).content as { text: string }), color: INK.soft, fontSize: 8 },
         { text: `${page} / ${pages}`, alignment: 'right', color: INK.soft, fontSize: 8 },
       ],
     }),
@@ -56,8 +46,24 @@ export async function renderPdf(title: string, content: Content): Promise<Buffer
   return renderDefinition(definition);
 }
 
+/**
+ * The pages of a definition. Signs that no font of this program has stand as their numbers, and the first page says
+ * which they are, so that whoever prints knows before it is on paper.
+ */
 export function renderDefinition(definition: TDocumentDefinitions): Promise<Buffer> {
-  return pdfmake.createPdf(definition).getBuffer();
+  const { content, missing } = lettered(definition.content);
+  const notice: Content[] =
+    missing.length === 0
+      ? []
+      : [
+          {
+            text: `${WORDS.missingSigns} ${missing.map((sign) => numberOf(sign)).join(' ')}`,
+            color: INK.kaki,
+            fontSize: 9,
+            margin: [0, 0, 0, 8],
+          },
+        ];
+  return pdfmake.createPdf({ ...definition, content: [...notice, content] }).getBuffer();
 }
 
 /** Label and value pairs in two quiet columns. */

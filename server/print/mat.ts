@@ -5,6 +5,7 @@ import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
 import { cellName } from '#core/language/en/cells';
 import type { Workbook } from '#core/model/procedure';
 import { INK, renderDefinition } from './document';
+import { FIRST_FONT } from './letters';
 import { WORDS } from './words';
 
 const POINTS = 72 / 25.4;
@@ -44,7 +45,7 @@ export async function matPdf(workbook: Workbook, paper: Paper, address: string):
     info: { title: `${WORDS.mat}: ${title}`, creator: 'Fukusa' },
     pageSize: { width: layout.sheet.width * POINTS, height: layout.sheet.height * POINTS },
     pageMargins: 0,
-    defaultStyle: { font: 'Atkinson', color: INK.text },
+    defaultStyle: { font: FIRST_FONT, color: INK.text },
     content,
   };
   return renderDefinition(definition);

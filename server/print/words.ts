@@ -74,6 +74,7 @@ export const WORDS = {
   seal: 'Seal (SHA-256)',
   missingPhoto: 'photo not found',
   exceptions: 'Overrides and problems',
+  missingSigns: 'These signs cannot be printed with the fonts of this program and stand as their numbers:',
   noExceptions: 'No override and no problem was entered.',
 } as const;
 

@@ -22,7 +22,11 @@ export function authRoutes({ accounts }: Services) {
     const { origin, secure } = c.get('reached');
     const answer = await accounts.handle(c.req.raw, JSON.stringify(body), origin);
     if (!answer.ok) throw refusal(answer.status, await codeIn(answer));
-    return secure ? withSecureCookies(answer) : answer;
+    // Of its answer only the cookies are passed on.
+    for (const cookie of answer.headers.getSetCookie()) {
+      c.header('Set-Cookie', secure ? `${cookie}; Secure` : cookie, { append: true });
+    }
+    return c.json({ ok: true });
   };
   /** Tries with a password are counted before, and forgiven when it was right. */
   const tried = async (c: Context<Env>, name: string, body: object) => {
@@ -81,13 +85,4 @@ function refusal(status: number, code: string): Fault {
         'Reload the page and try again; if it stays, tell whoever runs the server.',
       );
   }
-}
-
-function withSecureCookies(answer: Response): Response {
-  const headers = new Headers(answer.headers);
-  headers.delete('set-cookie');
-  for (const cookie of answer.headers.getSetCookie()) {
-    headers.append('set-cookie', /;\s*secure/i.test(cookie) ? cookie : `${cookie}; Secure`);
-  }
-  return new Response(answer.body, { status: answer.status, headers });
 }

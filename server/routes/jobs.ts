@@ -49,7 +49,7 @@ export function jobRoutes({ db, places, work }: Services) {
       return c.json(await readJob(db, details.id), 201);
     })
     .get('/jobs/:id', only(...EVERYONE), async (c) => c.json(await readJob(db, c.req.param('id'))))
-    .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries), async (c) =>
+    .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) =>
       c.json(await addEntries(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
     )
     .get('/jobs/:id/record.pdf', only(...EVERYONE), async (c) => {

@@ -5,10 +5,14 @@ import { faultsOf } from '#core/model/faults';
 import { impurities } from '#core/model/plain';
 import { badInput } from '../ground/fault';
 
-/** Zod validation whose refusal has the one fault shape; what no text or number here may be is refused before. */
+/**
+ * Zod validation whose refusal has the one fault shape; what no text or number here may be is refused before. What lies
+ * under `apart` is looked at by whoever takes it in, piece by piece.
+ */
 export function valid<Target extends 'json' | 'query' | 'param', Schema extends z.ZodType>(
   target: Target,
   schema: Schema,
+  apart?: string,
 ) {
   return zValidator(
     target as keyof ValidationTargets & Target,
@@ -18,7 +22,7 @@ export function valid<Target extends 'json' | 'query' | 'param', Schema extends 
     },
     {
       validationFunction: (asked, value) => {
-        const impure = impurities(value);
+        const impure = impurities(apart ? { ...value, [apart]: undefined } : value);
         if (impure.length > 0) throw badInput(impure);
         return asked.safeParse(value) as never;
       },

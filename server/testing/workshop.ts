@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Package, packageOf } from '#core/package/package';
 import { typed } from '#core/testing/workbook';
+import type { ReachSettings } from '../ground/reach';
 import { ROLES, type Role } from '../ground/roles';
 import { type Running, serve } from '../serve';
 import { layEmptyDatabase } from './empty-database';
@@ -28,10 +29,21 @@ export interface Answer {
 
 export const PASSWORD = 'a long enough password';
 
-export async function openWorkshop(options: { signInTries?: number; people?: boolean } = {}): Promise<Workshop> {
+export interface WorkshopOptions {
+  readonly signInTries?: number;
+  readonly people?: boolean;
+  readonly reach?: ReachSettings;
+}
+
+export async function openWorkshop(options: WorkshopOptions = {}): Promise<Workshop> {
   const folder = await mkdtemp(join(tmpdir(), 'fukusa-test-'));
   await layEmptyDatabase(folder);
-  const running = await serve({ dataFolder: folder, port: 0, signInTries: options.signInTries ?? 1000 });
+  const running = await serve({
+    dataFolder: folder,
+    port: 0,
+    signInTries: options.signInTries ?? 1000,
+    ...(options.reach && { reach: options.reach }),
+  });
   const cookies = {} as Record<Role, string>;
   if (options.people !== false) {
     for (const role of ROLES) {

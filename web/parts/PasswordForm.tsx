@@ -15,10 +15,10 @@ export function PasswordForm() {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      await callAuth('change-password', { currentPassword, newPassword, revokeOtherSessions: true });
+      await callAuth('change-password', { currentPassword, newPassword });
     } catch (error) {
-      const { what, todo } = faultText(error);
-      return setFault(`${what} ${todo}`);
+      const { what, todo, where } = faultText(error);
+      return setFault([what, ...where, todo].join(' '));
     }
     modals.closeAll();
     tellDone(t('password.changed'));

@@ -23,7 +23,7 @@ export function SignInScreen() {
   const signIn = async (credentials: { username: string; password: string }) => {
     setBusy(true);
     try {
-      await callAuth('sign-in/username', credentials);
+      await callAuth('sign-in/username', { username: credentials.username, password: credentials.password });
       await queries.resetQueries({ queryKey: ME });
       const from = (location.state as { from?: string } | null)?.from;
       navigate(from ?? '/', { replace: true });
