@@ -1,5 +1,6 @@
 import { Hono } from 'hono';
 import { authRoutes } from './routes/auth';
+import { backupRoutes } from './routes/backups';
 import { houseRoutes } from './routes/house';
 import { jobRoutes } from './routes/jobs';
 import { mediaRoutes } from './routes/media';
@@ -23,7 +24,8 @@ export function createApi(services: Services) {
     .route('/', photoRoutes(services))
     .route('/', videoRoutes(services))
     .route('/', mediaRoutes(services))
-    .route('/', houseRoutes(services));
+    .route('/', houseRoutes(services))
+    .route('/', backupRoutes(services));
 }
 
 export type Api = ReturnType<typeof createApi>;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
+import { sql } from 'drizzle-orm';
 import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
@@ -12,6 +13,7 @@ import { SESSION_COOKIE, SESSION_SECONDS } from './accounts/sessions';
 import { createApi } from './api';
 import { answerFault, Fault } from './ground/fault';
 import type { RequestLine } from './ground/logs';
+import { countRequest, METRICS_TYPE, renderMetrics } from './ground/metrics';
 import { reachReader, refuseOtherOrigin } from './ground/reach';
 import type { Env } from './services/access';
 import type { Services } from './services/services';
@@ -19,6 +21,7 @@ import type { Services } from './services/services';
 const JSON_LIMIT_BYTES = 8 * 1024 * 1024;
 /** These bring their own, larger limits. */
 const UPLOADS = ['/api/photos', '/api/videos', '/api/packages/zip'];
+const LOOPBACK = ['127.0.0.1', '::1', '::ffff:127.0.0.1'];
 const READING = ['GET', 'HEAD', 'OPTIONS'];
 
 export interface AppOptions {
@@ -57,6 +60,17 @@ export function createApp({ services, webFolder, logRequest, needRoom }: AppOpti
   app.use(compress());
 
   const reachedBy = reachReader(services.reach);
+  /** Whether it works at all, for whatever watches over it. */
+  app.get('/health', async (c) => {
+    await services.db.execute(sql`SELECT 1`);
+    return c.json({ ok: true });
+  });
+  app.get('/metrics', async (c) => {
+    if (!LOOPBACK.includes(reachedBy(c).address)) {
+      throw new Fault(403, 'not-here', 'Figures are given to this machine only.', 'Ask from the machine itself.');
+    }
+    return c.body(await renderMetrics(), 200, { 'Content-Type': METRICS_TYPE });
+  });
   app.use('/api/*', async (c, next) => {
     const reached = reachedBy(c);
     c.set('reached', reached);
@@ -119,10 +133,12 @@ function requestLog(write: (line: RequestLine) => void) {
     const started = performance.now();
     await next();
     const ms = Math.round(performance.now() - started);
-    write({
+    const line: RequestLine = {
       ...{ method: c.req.method, route: patternOf(c), status: c.res.status, ms },
       person: c.get('person')?.id ?? null,
-    });
+    };
+    countRequest(line);
+    write(line);
   });
 }
 

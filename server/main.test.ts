@@ -1,6 +1,6 @@
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { type AddressInfo, connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { RULES } from '#core/findings/check';
@@ -9,7 +9,7 @@ import { packageJsonSchema } from '#core/package/package';
 import { serve } from './serve';
 import { layEmptyDatabase } from './testing/empty-database';
 import { ended, runMain, startMain } from './testing/process';
-import { PASSWORD, testPackage } from './testing/workshop';
+import { PASSWORD, signIn, testPackage, trySignIn } from './testing/workshop';
 
 let folder: string;
 const file = (name: string) => join(folder, name);
@@ -135,6 +135,64 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   second.child.kill('SIGTERM');
   await ended(second.child);
 }, 120_000);
+
+describe('keeping', () => {
+  let data: string;
+  beforeAll(async () => {
+    data = file('keeping');
+    await layEmptyDatabase(data);
+  });
+
+  test('people are added, given a new password and switched off while the server runs', async () => {
+    const { child, url } = await startMain(['--data', data, '--port', '0']);
+    const added = await runMain(['user', 'add', 'boss', '--name', 'The Boss', '--role', 'lead', '--data', data]);
+    const password = /password {2}(\S+)/.exec(added.out)?.[1] ?? '';
+    expect(await signIn(url, 'boss', password)).toContain('session_token');
+    const reset = await runMain(['user', 'reset', 'boss', '--data', data]);
+    expect((await trySignIn(url, 'boss', password)).status).toBe(401);
+    expect((await trySignIn(url, 'boss', /password {2}(\S+)/.exec(reset.out)?.[1] ?? '')).status).toBe(200);
+    await runMain(['user', 'add', 'helper', '--name', 'Helper', '--role', 'technician', '--data', data]);
+    await runMain(['user', 'deactivate', 'helper', '--data', data]);
+    expect((await runMain(['user', 'list', '--data', data])).out).toMatch(/helper .*\(switched off\) Helper/);
+    const last = await runMain(['user', 'deactivate', 'boss', '--data', data]);
+    expect([last.code, last.err]).toEqual([2, expect.stringContaining('Somebody has to remain lead.')]);
+
+    const written = await runMain(['backup', file('running.fukusa-backup'), '--data', data]);
+    expect(written.out).toContain('read back: 2 people');
+    child.kill('SIGTERM');
+    expect(await ended(child)).toBe(0);
+  }, 180_000);
+
+  test('a backup is checked and restored into an empty folder, and nowhere else', async () => {
+    const backup = file('running.fukusa-backup');
+    expect((await runMain(['check-backup', backup])).out).toContain('The backup is whole');
+    expect((await runMain(['restore', backup, '--data', file('again')])).out).toContain('2 people');
+    expect((await runMain(['restore', backup, '--data', data])).err).toContain('is not empty');
+    expect((await runMain(['user', 'list', '--data', file('again')])).out).toContain('The Boss');
+  }, 180_000);
+
+  test('the server stops although an upload hangs', async () => {
+    const { child, url } = await startMain(['--data', data, '--port', '0']);
+    const hanging = connect(Number(new URL(url).port), 'localhost');
+    hanging.on('error', () => undefined);
+    hanging.write('POST /api/photos HTTP/1.1\r\nHost: x\r\nContent-Length: 1000\r\n\r\nhalf');
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    child.kill('SIGTERM');
+    expect(await ended(child)).toBe(0);
+  }, 60_000);
+
+  test('what watches over the server is told whether it works and how it fares', async () => {
+    const { child, url } = await startMain(['--data', data, '--port', '0']);
+    expect(await fetch(`${url}/health`).then((response) => response.json())).toEqual({ ok: true });
+    await fetch(`${url}/api/start`);
+    const metrics = await fetch(`${url}/metrics`).then((response) => response.text());
+    // The line that ends an exposition in the OpenMetrics format.
+    expect(metrics.trim().endsWith('# EOF')).toBe(true);
+    expect(metrics).toContain('fukusa_request_seconds_count{method="GET",route="/api/start",status="200"} 1');
+    child.kill('SIGTERM');
+    await ended(child);
+  }, 60_000);
+});
 
 test('the published catalogue of findings is the one the rules make', async () => {
   expect(await readFile('docs/findings.md', 'utf8')).toBe(findingsCatalogue(RULES));

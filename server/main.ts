@@ -25,6 +25,11 @@ const publicUrl = (text: string) => {
     throw new InvalidArgumentError('Give the address people type, such as https://fukusa.example.');
   return url.origin;
 };
+const whole = (text: string) => {
+  const number = Number(text);
+  if (!Number.isInteger(number) || number < 0) throw new InvalidArgumentError('Give a whole number.');
+  return number;
+};
 const NETWORKS = ['loopback', 'linklocal', 'uniquelocal'];
 const proxies = (text: string) => {
   const named = text.split(',').map((one) => one.trim());
@@ -40,6 +45,8 @@ interface ServeArguments {
   readonly host: string;
   readonly publicUrl?: string;
   readonly trustProxy?: string[];
+  readonly backupEvery?: number;
+  readonly backupKeep?: number;
   readonly demo?: boolean;
 }
 
@@ -51,6 +58,8 @@ program
   .option('--host <address>', 'which network address to listen on; 0.0.0.0 for the whole workshop', '127.0.0.1')
   .option('--public-url <address>', 'the address people type, where a proxy stands in front', publicUrl)
   .option('--trust-proxy <addresses>', 'proxies whose word about the client is believed, such as loopback', proxies)
+  .option('--backup-every <hours>', 'hours between backups into the data folder; 0 for none', whole)
+  .option('--backup-keep <number>', 'how many of them are kept', whole)
   .option('--demo', 'start with the demo dealer')
   .action(async (options: ServeArguments) => {
     const { closeOnSignals, serve } = await import('./serve');
@@ -62,6 +71,8 @@ program
       host: options.host,
       reach: { publicUrl: options.publicUrl, trustProxy: options.trustProxy },
       webFolder,
+      // The demo is made up; there is nothing in it to lose.
+      backups: { everyHours: options.backupEvery ?? (demo ? 0 : 24), keep: Math.max(options.backupKeep ?? 7, 1) },
       ...(demo && { demo: { people: demo.people }, seed: demo.seed }),
     });
     closeOnSignals(running);
@@ -111,6 +122,72 @@ program
   .action(async (code: string, file: string | undefined, options: { data: string }) => {
     const { exportSeries } = await import('./cli/packages');
     await exportSeries(code, file, options.data);
+  });
+
+program
+  .command('backup')
+  .description('write a backup of a data folder, also while a server is using it, and read it back')
+  .argument('<file>')
+  .addOption(dataFolder())
+  .action(async (file: string, options: { data: string }) => {
+    const { backUp } = await import('./cli/keeping');
+    await backUp(file, options.data);
+  });
+
+program
+  .command('restore')
+  .description('lay a backup into a new or empty data folder')
+  .argument('<file>')
+  .addOption(dataFolder())
+  .action(async (file: string, options: { data: string }) => {
+    const { restore } = await import('./cli/keeping');
+    await restore(file, options.data);
+  });
+
+program
+  .command('check-backup')
+  .description('say whether a backup is whole and can be restored')
+  .argument('<file>')
+  .action(async (file: string) => {
+    const { checkBackup } = await import('./cli/keeping');
+    await checkBackup(file);
+  });
+
+const user = program.command('user').description('people of a workshop, also while a server is running');
+user
+  .command('list')
+  .addOption(dataFolder())
+  .action(async (options: { data: string }) => {
+    const { listUsers } = await import('./cli/keeping');
+    await listUsers(options.data);
+  });
+user
+  .command('add')
+  .argument('<username>')
+  .requiredOption('--name <name>', 'as it stands in records')
+  .addOption(new Option('--role <role>').choices(['lead', 'trainer', 'technician', 'apprentice']).makeOptionMandatory())
+  .addOption(dataFolder())
+  .action(async (username: string, options: { data: string; name: string; role: string }) => {
+    const { addUser } = await import('./cli/keeping');
+    await addUser(username, options.name, options.role, options.data);
+  });
+user
+  .command('reset')
+  .description('give somebody a new password')
+  .argument('<username>')
+  .addOption(dataFolder())
+  .action(async (username: string, options: { data: string }) => {
+    const { resetUser } = await import('./cli/keeping');
+    await resetUser(username, options.data);
+  });
+user
+  .command('deactivate')
+  .description('switch somebody off')
+  .argument('<username>')
+  .addOption(dataFolder())
+  .action(async (username: string, options: { data: string }) => {
+    const { deactivateUser } = await import('./cli/keeping');
+    await deactivateUser(username, options.data);
   });
 
 try {

@@ -5,6 +5,9 @@ import type { AddressInfo } from 'node:net';
 import { getRequestListener } from '@hono/node-server';
 import { createAccounts } from './accounts/accounts';
 import { createApp } from './app';
+import { type BackupPlan, keepBackups } from './backups/keeper';
+import { createConsole } from './console';
+import type { DatabaseEngine } from './database/engine';
 import { type OpenStore, openStore } from './database/open';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
@@ -27,6 +30,8 @@ export interface ServeOptions {
   readonly host?: string;
   readonly webFolder?: string;
   readonly reach?: ReachSettings;
+  /** Backups by the clock; none but those asked for where it is left out. */
+  readonly backups?: BackupPlan;
   readonly demo?: DemoPeople;
   /** Runs before the first request, when there are no accounts yet. */
   readonly seed?: (services: Services) => Promise<void>;
@@ -36,6 +41,7 @@ export interface ServeOptions {
 export interface Running {
   readonly url: string;
   readonly services: Services;
+  readonly engine: DatabaseEngine;
   close(): Promise<void>;
 }
 
@@ -52,6 +58,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
     if (options.seed && (await services.accounts.count()) === 0) await options.seed(services);
     await store.engine.durable();
 
+    store.lock.answer(getRequestListener(createConsole(services, store.engine).fetch));
     const requests = openRequestLog(services.places.requests);
     const app = createApp({
       services,
@@ -67,8 +74,10 @@ export async function serve(options: ServeOptions): Promise<Running> {
     return {
       url: `http://${host === '0.0.0.0' || host === '127.0.0.1' ? 'localhost' : host}:${port}`,
       services,
+      engine: store.engine,
       close: async () => {
         await closeServer(server);
+        services.backups.close();
         await services.checking.close();
         await services.work.close();
         await Promise.race([catchingUp, new Promise((resolve) => setTimeout(resolve, FINISHING_MS).unref())]);
@@ -89,6 +98,7 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
   const secret = await secretOf(places.secret);
   const log = errorLog();
   const work = createWork();
+  const plan = options.backups ?? { everyHours: 0, keep: 7 };
   // What a killed process was in the middle of taking in.
   await rm(places.uploads, { recursive: true, force: true });
   const reachedFromOutside =
@@ -101,6 +111,7 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
     videos: new VideoFiles(places.videos),
     places,
     work,
+    backups: keepBackups(engine, places, work, plan, log),
     checking: createChecking(db, (workbook) => work.do('stops', workbook), log),
     reach,
     setupCode: reachedFromOutside ? setupCodeOf(secret) : null,

@@ -20,6 +20,9 @@ const START = [
   ...SETTINGS.flatMap((setting) => ['-c', setting]),
 ];
 
+/** Keeps the journal that a copy under way still needs; gone by itself with the process. */
+const COPY_SLOT = 'fukusa_copy';
+
 /** Refuses to touch a database that gave up: it would never answer again, and the whole process with it. */
 class Engine extends PGlite {
   stopped = false;
@@ -64,6 +67,33 @@ export class DatabaseEngine implements Client {
       return this.query("SELECT pg_logical_emit_message(false, 'fukusa', '', true)");
     });
     return this.syncing;
+  }
+
+  /**
+   * Lets the files of the database be copied while it goes on; gives the label that a copy needs to be opened. The
+   * journal since the start of the copy stays until `copied`.
+   */
+  async copying(copy: () => Promise<void>): Promise<string> {
+    await this.query('SELECT pg_create_physical_replication_slot($1, true, true)', [COPY_SLOT]);
+    await this.query('SELECT pg_backup_start($1, true)', [COPY_SLOT]);
+    const stop = () => this.query<{ labelfile: string }>('SELECT labelfile FROM pg_backup_stop(false)');
+    try {
+      await copy();
+    } catch (error) {
+      await stop();
+      await this.copied();
+      throw error;
+    }
+    const { rows } = await stop();
+    await this.durable();
+    return rows[0]?.labelfile ?? '';
+  }
+
+  async copied(): Promise<void> {
+    await this.query(
+      'SELECT pg_drop_replication_slot(slot_name) FROM pg_replication_slots WHERE slot_name = $1 AND temporary',
+      [COPY_SLOT],
+    );
   }
 
   async close(): Promise<void> {

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { chmod, mkdir, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { isMainThread } from 'node:worker_threads';
 import type { PGlite } from '@electric-sql/pglite';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
@@ -38,7 +39,8 @@ const CLOSING_MS = 4000;
  * Throws FolderInUse when another process holds it, BrokenFolder when what is in it does not open.
  */
 export async function openStore(folder: string, disk?: DiskOps): Promise<OpenStore> {
-  process.umask(NOT_FOR_OTHERS);
+  // A thread of its own takes over that of the process.
+  if (isMainThread) process.umask(NOT_FOR_OTHERS);
   await mkdir(folder, { recursive: true, mode: PRIVATE });
   await chmod(folder, PRIVATE);
   const lock = await lockFolder(folder);

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import type { Accounts } from '../accounts/accounts';
+import type { Backups } from '../backups/keeper';
 import type { Database } from '../database/open';
 import type { PhotoFiles } from '../files/photos';
 import type { VideoFiles } from '../files/videos';
@@ -39,6 +40,7 @@ export interface Services {
   /** Long work, done beside the server. */
   readonly work: Work;
   readonly checking: Checking;
+  readonly backups: Backups;
   readonly reach: ReachSettings;
   /** What whoever makes the first account has to know; null where only this machine reaches the server. */
   readonly setupCode: string | null;

@@ -4,7 +4,8 @@ import type { Finding } from '#core/findings/finding';
 import { sayFinding } from '#core/language/en/findings';
 import type { Workbook } from '#core/model/procedure';
 import { type Package, readPackage } from '#core/package/package';
-import { type UnpackedFile, unpackFile } from '../files/package-file';
+import type { Restored } from '../backups/restore';
+import { type UnpackedFile, unpackFile, withFolder } from '../files/package-file';
 import { PhotoFiles } from '../files/photos';
 import { badInput } from '../ground/fault';
 import type { PrintedRelease } from '../print/instruction';
@@ -30,6 +31,11 @@ export const tasks = {
   /** What stops a release, and in words. */
   stops: async (workbook: Workbook): Promise<{ finding: Finding; sentence: string }[]> =>
     releaseStops(workbook).map((finding) => ({ finding, sentence: sayFinding(finding, workbook) })),
+  /** Restores a backup into a folder of its own, opens it there, and counts what is in it. */
+  checkBackup: async (file: string, under: string): Promise<Restored> => {
+    const { restoreBackup } = await import('../backups/restore');
+    return withFolder(under, (folder) => restoreBackup(file, folder));
+  },
   /** Reads a package that came as JSON. */
   readPackage: async (json: unknown): Promise<Package> => {
     const reading = readPackage(json);

@@ -13,6 +13,7 @@ import { tellFault } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { DraftText } from '../../parts/DraftText';
 import { useReader } from '../../state/reader';
+import { Backups } from './Backups';
 import styles from './Settings.module.css';
 import { UnusedMedia } from './UnusedMedia';
 
@@ -20,7 +21,8 @@ import { UnusedMedia } from './UnusedMedia';
 export function SettingsScreen() {
   const { t } = useTranslation();
   const { units, prefer } = useReader();
-  const writes = mayWrite(usePerson());
+  const person = usePerson();
+  const writes = mayWrite(person);
   return (
     <>
       <TopBar />
@@ -48,6 +50,7 @@ export function SettingsScreen() {
         </Text>
         <Terms />
         {writes && <UnusedMedia />}
+        {person.role === 'lead' && <Backups />}
       </Page>
     </>
   );
