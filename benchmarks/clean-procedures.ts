@@ -1,7 +1,7 @@
 import { draftPutBack } from '#core/drafting/way-back';
 import { changeStep } from '#core/edits/steps';
 import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
-import type { Component, Consumable, Tool } from '#core/model/series';
+import { type Component, type Consumable, Series, type Tool } from '#core/model/series';
 import { readPackage } from '#core/package/package';
 import { isCompound } from '#core/supplies/consumable-kinds';
 import { componentId, typed, withComponent, withStep } from '#core/testing/workbook';
@@ -134,4 +134,38 @@ function confirmed(workbook: Workbook): Workbook {
 
 function letters(i: number): string {
   return `${String.fromCharCode(97 + (i % 26))}${String.fromCharCode(97 + ((i * 5) % 26))}`;
+}
+
+/** A clean procedure: everything comes off in order and goes back in reverse, a tenth of it renewed. */
+export function longProcedure(steps: number, unitsWanted: number): Workbook {
+  // A series holds 400 components; what is left over is looked at.
+  const takings = Math.min(380, Math.floor(steps * 0.45), unitsWanted);
+  const count = Math.max(1, Math.round(unitsWanted / takings));
+  const components = Array.from({ length: takings }, (_, i) => ({
+    id: `c${i}`,
+    name: `part ${i}`,
+    kind: 'other',
+    count,
+  }));
+  const series = Series.parse({ id: 's', name: 'Bench', code: 'B', pumpType: 'other', components });
+  const step = (id: string, stage: Step['stage'], verb: Step['verb'], component: number): Step => ({
+    id,
+    stage,
+    verb,
+    targets: [{ componentId: `c${component}` }],
+    positionIds: [],
+    toolIds: [],
+    applications: [],
+    cautions: [],
+  });
+  const down = components.map((_, i) => step(`down${i}`, 'take-down', 'take-off', i));
+  const renewed = components.flatMap((_, i) => (i % 10 === 0 ? [step(`renew${i}`, 'renew', 'renew', i)] : []));
+  const up = components.map((_, i) => step(`up${i}`, 'put-back', 'fit', i)).reverse();
+  const looks = Array.from({ length: Math.max(0, steps - down.length - renewed.length - up.length) }, (_, i) =>
+    step(`look${i}`, 'look', 'inspect', i % takings),
+  );
+  return {
+    series,
+    procedure: { id: 'p', seriesId: 's', title: 'Bench', steps: [...down, ...looks, ...renewed, ...up] },
+  };
 }

@@ -4,46 +4,13 @@ import { check } from '#core/findings/check';
 import { foldOf } from '#core/fold/fold';
 import type { Step, Workbook } from '#core/model/procedure';
 import { Series } from '#core/model/series';
+import { longProcedure } from './clean-procedures';
 
 /**
  * How long an edit takes to be reflected (replay, findings and fold), for procedures of growing size. Times depend on
  * the machine; what is compared are the ratios of one run. `npm run bench` prints them.
  */
 const ROUNDS = 40;
-
-/** A clean procedure: everything comes off in order and goes back in reverse, a tenth of it renewed. */
-function cleanProcedure(steps: number, unitsWanted: number): Workbook {
-  // A series holds 400 components; what is left over is looked at.
-  const takings = Math.min(380, Math.floor(steps * 0.45), unitsWanted);
-  const count = Math.max(1, Math.round(unitsWanted / takings));
-  const components = Array.from({ length: takings }, (_, i) => ({
-    id: `c${i}`,
-    name: `part ${i}`,
-    kind: 'other',
-    count,
-  }));
-  const series = Series.parse({ id: 's', name: 'Bench', code: 'B', pumpType: 'other', components });
-  const step = (id: string, stage: Step['stage'], verb: Step['verb'], component: number): Step => ({
-    id,
-    stage,
-    verb,
-    targets: [{ componentId: `c${component}` }],
-    positionIds: [],
-    toolIds: [],
-    applications: [],
-    cautions: [],
-  });
-  const down = components.map((_, i) => step(`down${i}`, 'take-down', 'take-off', i));
-  const renewed = components.flatMap((_, i) => (i % 10 === 0 ? [step(`renew${i}`, 'renew', 'renew', i)] : []));
-  const up = components.map((_, i) => step(`up${i}`, 'put-back', 'fit', i)).reverse();
-  const looks = Array.from({ length: Math.max(0, steps - down.length - renewed.length - up.length) }, (_, i) =>
-    step(`look${i}`, 'look', 'inspect', i % takings),
-  );
-  return {
-    series,
-    procedure: { id: 'p', seriesId: 's', title: 'Bench', steps: [...down, ...looks, ...renewed, ...up] },
-  };
-}
 
 function reflect(workbook: Workbook, previous?: Timeline): Timeline {
   const timeline = replay(workbook, previous);
@@ -63,7 +30,7 @@ function measure(work: () => void): { median: number; p95: number } {
 }
 
 // The base of the ratios is timed warm.
-measure(() => reflect(cleanProcedure(500, 200)));
+measure(() => reflect(longProcedure(500, 200)));
 let base: number | undefined;
 console.log('steps  units   full ms (p95)     edit at n/2 ms (p95)   edit/full   full per step, against 50 steps');
 for (const [steps, units] of [
@@ -74,7 +41,7 @@ for (const [steps, units] of [
   [2000, 20],
   [2000, 600],
 ] as const) {
-  const workbook = cleanProcedure(steps, units);
+  const workbook = longProcedure(steps, units);
   const timeline = reflect(workbook);
   const middle = workbook.procedure.steps[steps >> 1]?.id ?? '';
   let n = 0;
@@ -93,7 +60,7 @@ for (const [steps, units] of [
 
 /** Decisions each of which leads to a seat drawn and fitted again on one answer. */
 function decisions(count: number): Workbook {
-  const { series } = cleanProcedure(count * 4, count * 2);
+  const { series } = longProcedure(count * 4, count * 2);
   const steps = Array.from({ length: count }, (_, i): Step[] => {
     const step = (id: string, verb: Step['verb'], component: number): Step => ({
       id: `${id}${i}`,

@@ -1,11 +1,15 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
-/** Types, lint, unused code, dependency direction, unit and browser tests; one plain line counts them all. */
+/**
+ * Types, lint, unused code, dependency direction, unit and browser tests; one plain line counts them all. The browser
+ * tests wait more than they compute, so they run beside the rest. With --quick the browser stays out.
+ */
+const quick = process.argv.includes('--quick');
 ensureInstalled();
-ensureChromium();
+if (!quick) ensureChromium();
 ensureBuilt();
 
 const reports = join(root, '.cache', 'tests');
@@ -14,21 +18,34 @@ mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
 
+/** Runs to its end and gives the exit code; what it prints is shown as one piece when it is done. */
+function run(name, args, env = {}) {
+  const started = performance.now();
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env } });
+    let out = '';
+    const take = (chunk) => {
+      out += chunk;
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    child.on('close', (status) => {
+      const seconds = Math.round((performance.now() - started) / 1000);
+      console.log(`${status === 0 ? 'ok    ' : 'FAILED'} ${name} (${seconds} s)${status === 0 ? '' : `\n${out}`}`);
+      resolve(status);
+    });
+  });
+}
+
 /** One check that holds or does not. */
-function check(name, args) {
-  const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
-  console.log(`${status === 0 ? 'ok    ' : 'FAILED'} ${name}`);
-  if (status === 0) passed += 1;
+async function check(name, args) {
+  if ((await run(name, args)) === 0) passed += 1;
   else failed += 1;
 }
 
 /** A suite that counts for itself; one that dies without a report, or runs nothing, counts as one failure. */
-function suite(name, args, env, read) {
-  const { status } = spawnSync(process.execPath, args, {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, ...env },
-  });
+async function suite(name, args, env, read) {
+  const status = await run(name, args, env);
   let counted = { passed: 0, failed: 0 };
   try {
     counted = read();
@@ -40,43 +57,54 @@ function suite(name, args, env, read) {
   failed += counted.failed;
 }
 
-for (const room of ['core', 'server', 'web', 'e2e'])
-  check(`types: ${room}`, [bin('typescript', 'bin/tsc'), '-p', room]);
-check('types: tests', [bin('typescript', 'bin/tsc'), '-p', 'tsconfig.tests.json']);
-check('lint and format', [bin('@biomejs/biome', 'bin/biome'), 'check', '--error-on-warnings', '.']);
-check('unused code', [bin('knip', 'bin/knip.js')]);
-for (const [name, config] of [
-  ['one-way doors', '.dependency-cruiser.cjs'],
-  ['no circles of folders', '.dependency-cruiser-folders.cjs'],
-])
-  check(name, [
-    bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
-    '--config',
-    config,
-    ...['core', 'server', 'web', 'demo'],
-  ]);
+async function checks() {
+  for (const room of ['core', 'server', 'web', 'e2e'])
+    await check(`types: ${room}`, [bin('typescript', 'bin/tsc'), '-p', room]);
+  await check('types: tests', [bin('typescript', 'bin/tsc'), '-p', 'tsconfig.tests.json']);
+  await check('lint and format', [bin('@biomejs/biome', 'bin/biome'), 'check', '--error-on-warnings', '.']);
+  if (quick) return;
+  await check('unused code', [bin('knip', 'bin/knip.js')]);
+  for (const [name, config] of [
+    ['one-way doors', '.dependency-cruiser.cjs'],
+    ['no circles of folders', '.dependency-cruiser-folders.cjs'],
+  ])
+    await check(name, [
+      bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
+      '--config',
+      config,
+      ...['core', 'server', 'web', 'demo'],
+    ]);
+}
 
 const unit = join(reports, 'unit.json');
-suite(
-  'unit tests',
-  ['--experimental-vm-modules', '--no-warnings', bin('jest', 'bin/jest.js'), '--json', `--outputFile=${unit}`],
-  {},
-  () => {
-    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(unit, 'utf8'));
-    return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
-  },
-);
+const unitTests = () =>
+  suite(
+    'unit tests',
+    ['--experimental-vm-modules', '--no-warnings', bin('jest', 'bin/jest.js'), '--json', `--outputFile=${unit}`],
+    {},
+    () => {
+      const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(unit, 'utf8'));
+      return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
+    },
+  );
 
 const browser = join(reports, 'browser.json');
-suite(
-  'browser tests',
-  [bin('@playwright/test', 'cli.js'), 'test', '--config', 'e2e/playwright.config.ts'],
-  { PLAYWRIGHT_JSON_OUTPUT_FILE: browser },
-  () => {
-    const { expected, unexpected, flaky } = JSON.parse(readFileSync(browser, 'utf8')).stats;
-    return { passed: expected + flaky, failed: unexpected };
-  },
-);
+const browserTests = () =>
+  suite(
+    'browser tests',
+    [bin('@playwright/test', 'cli.js'), 'test', '--config', 'e2e/playwright.config.ts'],
+    { PLAYWRIGHT_JSON_OUTPUT_FILE: browser },
+    () => {
+      const { expected, unexpected, flaky } = JSON.parse(readFileSync(browser, 'utf8')).stats;
+      return { passed: expected + flaky, failed: unexpected };
+    },
+  );
+
+const rest = async () => {
+  await checks();
+  await unitTests();
+};
+await Promise.all(quick ? [checks(), unitTests()] : [browserTests(), rest()]);
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -29,7 +29,7 @@ export function createConsole(
   const app = new Hono()
     .get('/backup', (c) =>
       c.body(Readable.toWeb(makeBackup(engine, places)) as ReadableStream, 200, {
-        'Content-Type': 'application/x-tar',
+        'Content-Type': 'application/gzip',
       }),
     )
     .get('/users', async (c) => c.json({ people: await accounts.list() }))

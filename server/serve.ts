@@ -4,18 +4,20 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { getRequestListener } from '@hono/node-server';
 import { createAccounts } from './accounts/accounts';
+import { SESSIONS_CHANGED } from './accounts/sessions';
 import { createApp } from './app';
-import { type BackupPlan, keepBackups } from './backups/keeper';
 import { createConsole } from './console';
 import type { DatabaseEngine } from './database/engine';
 import { type OpenStore, openStore } from './database/open';
+import { placesIn } from './files/layout';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
 import { errorLog, openRequestLog } from './ground/logs';
 import type { ReachSettings } from './ground/reach';
 import { roomGuard } from './ground/room';
 import { secretOf, setupCodeOf } from './secret';
-import { type DemoPeople, placesIn, type Services } from './services/services';
+import { type BackupPlan, keepBackups } from './services/backups';
+import type { DemoPeople, Services } from './services/services';
 import { checkAgainUnder, createChecking } from './store/checking';
 import { catchUpJobs } from './store/jobs';
 import { catchUpReleases } from './store/releases';
@@ -103,10 +105,12 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
   await rm(places.uploads, { recursive: true, force: true });
   const reachedFromOutside =
     !LOOPBACK.includes(host) || reach.publicUrl !== undefined || reach.trustProxy !== undefined;
+  const accounts = createAccounts(db, { secret, demo: demo !== undefined, triesAMinute: options.signInTries });
+  await engine.listen(SESSIONS_CHANGED, accounts.sessions.forget);
   return {
     db,
     durable: () => engine.durable(),
-    accounts: createAccounts(db, { secret, demo: demo !== undefined, triesAMinute: options.signInTries }),
+    accounts,
     photos: new PhotoFiles(places.photos),
     videos: new VideoFiles(places.videos),
     places,

@@ -1,6 +1,6 @@
 import { createPublicKey, randomUUID, verify } from 'node:crypto';
 import { and, eq, isNull } from 'drizzle-orm';
-import type { Database, Queryable } from '../database/open';
+import type { Database } from '../database/open';
 import * as table from '../database/schema';
 
 /** Whose key it is, and on which device it was made. */
@@ -28,15 +28,6 @@ export function createKeys(db: Database) {
       return id;
     },
   };
-}
-
-/** A key that is believed; undefined when there is none of that id, or it was revoked. */
-export async function keyOf(db: Queryable, id: string): Promise<DeviceKey | undefined> {
-  const [row] = await db
-    .select()
-    .from(table.deviceKey)
-    .where(and(eq(table.deviceKey.id, id), isNull(table.deviceKey.revokedAt)));
-  return row;
 }
 
 /** Whether a text was signed with the private half of a key (Ed25519, RFC 8032; both as base64url). */

@@ -1,6 +1,7 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { and, eq, gt } from 'drizzle-orm';
 import { parse } from 'hono/utils/cookie';
+import { LRUCache } from 'lru-cache';
 import type { Database } from '../database/open';
 import * as table from '../database/schema';
 import type { Person } from '../ground/roles';
@@ -17,7 +18,13 @@ export interface Session {
   readonly renewed: string | null;
 }
 
-/** Looks up who a session cookie belongs to: one query, and the answer is as fresh as the database. */
+/** Answers are kept for so long, and not longer than until the database tells of any change to people or sessions. */
+const KEPT_MS = 10_000;
+const MOST_KEPT = 2000;
+/** The database notifies on it, whoever makes the change; see the triggers among the migrations. */
+export const SESSIONS_CHANGED = 'sessions_changed';
+
+/** Looks up who a session cookie belongs to: one query at most. */
 export function createSessions(db: Database, secret: string, demo: boolean) {
   const byToken = db
     .select({
@@ -33,10 +40,23 @@ export function createSessions(db: Database, secret: string, demo: boolean) {
     .innerJoin(table.user, eq(table.user.id, table.session.userId))
     .$dynamic();
 
+  const kept = new LRUCache<string, Session>({ max: MOST_KEPT, ttl: KEPT_MS });
+  /** Counts the changes: what was asked for before one is not kept after it. */
+  let changes = 0;
+
   return {
+    /** People or sessions changed: nothing that was found before holds. */
+    forget(): void {
+      changes += 1;
+      kept.clear();
+    },
+
     async find(cookies: string | undefined): Promise<Session | null> {
       const token = tokenIn(cookies, secret);
       if (!token) return null;
+      const there = kept.get(token.value);
+      if (there) return there;
+      const asked = changes;
       const [row] = await byToken.where(
         and(eq(table.session.token, token.value), gt(table.session.expiresAt, new Date()), eq(table.user.active, true)),
       );
@@ -44,7 +64,9 @@ export function createSessions(db: Database, secret: string, demo: boolean) {
       const { id, personId, name, username, role, changedAt } = row;
       const due = changedAt.getTime() < Date.now() - RENEW_AFTER_MS;
       if (due) await renew(id);
-      return { id, person: { id: personId, name, username: username ?? '', role }, renewed: due ? token.cookie : null };
+      const session = { id, person: { id: personId, name, username: username ?? '', role }, renewed: null };
+      if (asked === changes) kept.set(token.value, session);
+      return due ? { ...session, renewed: token.cookie } : session;
     },
   };
 

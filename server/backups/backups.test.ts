@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { extract, pack } from 'tar-stream';
 import { serve } from '../serve';
@@ -92,11 +93,11 @@ async function tampered(file: string, name: string, change: (bytes: Buffer) => B
     }
     to.finalize();
   })();
-  from.end(await readFile(file));
+  from.end(gunzipSync(await readFile(file)));
   const written = await buffer(to as never);
   await copying;
   const path = `${file}-tampered`;
-  await writeFile(path, written);
+  await writeFile(path, gzipSync(written));
   return path;
 }
 

@@ -1,10 +1,11 @@
 import { open, readdir, stat } from 'node:fs/promises';
 import { join, posix } from 'node:path';
-import { Readable, type Writable } from 'node:stream';
+import { pipeline, Readable, type Writable } from 'node:stream';
+import { createGzip } from 'node:zlib';
 import { type Pack, pack } from 'tar-stream';
 import type { DatabaseEngine } from '../database/engine';
+import type { Places } from '../files/layout';
 import { Fault } from '../ground/fault';
-import type { Places } from '../services/services';
 import { ABOUT, aboutNow, digestOf, MANIFEST, type Manifest } from './manifest';
 
 const CHUNK = 256 * 1024;
@@ -34,7 +35,8 @@ export function makeBackup(engine: DatabaseEngine, places: Places): Readable {
     .finally(() => {
       underWay = false;
     });
-  return Readable.from(tar as AsyncIterable<Uint8Array>);
+  // Empty pages and the rest of the journal are most of a small database.
+  return pipeline(Readable.from(tar as AsyncIterable<Uint8Array>), createGzip({ level: 1 }), () => undefined);
 }
 
 let underWay = false;

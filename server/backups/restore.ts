@@ -3,13 +3,14 @@ import { mkdir, readdir, rm } from 'node:fs/promises';
 import { dirname, join, resolve, sep } from 'node:path';
 import { type Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { createGunzip } from 'node:zlib';
 import { count } from 'drizzle-orm';
 import { extract } from 'tar-stream';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { openStore } from '../database/open';
 import * as table from '../database/schema';
+import { placesIn } from '../files/layout';
 import { Fault } from '../ground/fault';
-import { placesIn } from '../services/services';
 import { ABOUT, About, digestOf, MANIFEST, Manifest, tableSteps } from './manifest';
 
 /** What a backup was found to hold. */
@@ -41,7 +42,8 @@ export async function restoreBackup(file: string, folder: string): Promise<Resto
     const about = await unpack(file, folder).catch((error: NodeJS.ErrnoException) => {
       if (error instanceof Fault) throw error;
       if (error.code === 'ENOENT') throw new Fault(404, 'no-file', `There is no file ${file}.`, 'Name another one.');
-      throw error.code ? error : damaged(error.message);
+      // Of the system, such as a full disk; what reads the file has codes that begin with Z, or none.
+      throw error.code && !error.code.startsWith('Z') ? error : damaged(error.message);
     });
     for (const name of EMPTY_FOLDERS) await mkdir(join(placesIn(folder).database, name), { recursive: true });
     return { madeAt: about.madeAt, ...(await lookedThrough(folder)) };
@@ -62,7 +64,7 @@ async function unpack(file: string, folder: string): Promise<About> {
   const found = new Map<string, { bytes: number; sha256: string }>();
   let about: About | undefined;
   let manifest: Manifest | undefined;
-  const reading = pipeline(createReadStream(file), tar);
+  const reading = pipeline(createReadStream(file), createGunzip(), tar);
   reading.catch(() => undefined);
   for await (const one of tar) {
     const { name } = one.header;

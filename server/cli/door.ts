@@ -4,9 +4,9 @@ import { createAccounts } from '../accounts/accounts';
 import { createConsole } from '../console';
 import { doorOf } from '../database/lock';
 import { openStore } from '../database/open';
+import { placesIn } from '../files/layout';
 import { Fault, type FaultBody } from '../ground/fault';
 import { secretOf } from '../secret';
-import { placesIn } from '../services/services';
 
 export interface Answer {
   readonly body: Readable;

@@ -9,11 +9,11 @@ import { copyOf, inspectPackage, type Package, packageOf } from '#core/package/p
 import { isZip } from '#core/package/zip';
 import { type OpenStore, openStore } from '../database/open';
 import * as table from '../database/schema';
+import { placesIn } from '../files/layout';
 import { needsZip, packFile, type UnpackedFile, unpackFile, withFolder, withMedia } from '../files/package-file';
 import { PhotoFiles } from '../files/photos';
 import { VideoFiles } from '../files/videos';
 import { Fault } from '../ground/fault';
-import { placesIn } from '../services/services';
 import { proceduresOf, readSeries, takeInPackage } from '../store/documents';
 import { notePhotos } from '../store/media';
 import { type Checked, checkProcedure, tellChecked } from './check';

@@ -39,6 +39,7 @@ class Engine extends PGlite {
  */
 export class DatabaseEngine implements Client {
   private syncing: Promise<unknown> | undefined;
+  private readonly heard: { readonly channel: string; readonly tell: () => void }[] = [];
 
   private constructor(
     private readonly folder: string,
@@ -96,6 +97,21 @@ export class DatabaseEngine implements Client {
     );
   }
 
+  /** Tells of what the database notifies on a channel, of this process and of others. */
+  async listen(channel: string, tell: () => void): Promise<void> {
+    this.heard.push({ channel, tell });
+    await (await this.running()).listen(channel, tell);
+  }
+
+  private async listening(engine: Engine): Promise<Engine> {
+    for (const { channel, tell } of this.heard) {
+      await engine.listen(channel, tell);
+      // What was notified meanwhile was not heard.
+      tell();
+    }
+    return engine;
+  }
+
   async close(): Promise<void> {
     const engine = await this.engine.catch(() => undefined);
     if (engine && !engine.stopped) await engine.close();
@@ -106,7 +122,7 @@ export class DatabaseEngine implements Client {
     const engine = await current.catch(() => undefined);
     if (engine && !engine.stopped) return engine;
     // The first who finds it stopped opens it again; the others wait for the same one.
-    if (this.engine === current) this.engine = openEngine(this.folder, this.disk);
+    if (this.engine === current) this.engine = openEngine(this.folder, this.disk).then((next) => this.listening(next));
     return this.engine;
   }
 }

@@ -9,14 +9,7 @@ import type { Services } from '../services/services';
 import { valid } from '../services/validate';
 import { addProcedure, readWorkbook, removeProcedure, saveWorkbook } from '../store/documents';
 import { newestReleases } from '../store/lists';
-import {
-  type FindStops,
-  frozenWhole,
-  isReleasedAsIs,
-  listReleases,
-  readRelease,
-  releaseProcedure,
-} from '../store/releases';
+import { type FindStops, frozenWhole, readRelease, releaseProcedure, releasesOf } from '../store/releases';
 import { PageAsked } from './jobs';
 import { answerPdf } from './pdf';
 
@@ -42,7 +35,8 @@ export function procedureRoutes({ db, newId, places, work, checking }: Services)
     .get('/procedures/:id', only(...EVERYONE), async (c) => {
       const id = c.req.param('id');
       const open = await readWorkbook(db, id);
-      return c.json({ ...open, releases: await listReleases(db, id), releasedAsIs: await isReleasedAsIs(db, open) });
+      const { digests: _digests, ...documents } = open;
+      return c.json({ ...documents, ...(await releasesOf(db, open)) });
     })
     .patch('/procedures/:id', only(...WRITERS), valid('json', Change), async (c) => {
       const { edits, ...versions } = c.req.valid('json');

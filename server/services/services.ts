@@ -1,32 +1,18 @@
-import { join } from 'node:path';
 import type { Accounts } from '../accounts/accounts';
-import type { Backups } from '../backups/keeper';
 import type { Database } from '../database/open';
+import type { Places } from '../files/layout';
 import type { PhotoFiles } from '../files/photos';
 import type { VideoFiles } from '../files/videos';
 import type { ReachSettings } from '../ground/reach';
 import type { Role } from '../ground/roles';
 import type { Checking } from '../store/checking';
 import type { Work } from '../work/work';
+import type { Backups } from './backups';
 
 /** Offered on the sign-in page by one click; present only when the server runs on demo data. */
 export interface DemoPeople {
   readonly people: readonly { username: string; name: string; role: Role; password: string }[];
 }
-
-/** Where in a data folder things lie. */
-export function placesIn(folder: string) {
-  return {
-    database: join(folder, 'database'),
-    photos: join(folder, 'photos'),
-    videos: join(folder, 'videos'),
-    uploads: join(folder, 'uploads'),
-    backups: join(folder, 'backups'),
-    secret: join(folder, 'secret'),
-    requests: join(folder, 'requests.log'),
-  };
-}
-export type Places = ReturnType<typeof placesIn>;
 
 /** What the routes work with. */
 export interface Services {

@@ -32,6 +32,11 @@ export interface OpenWorkbook {
   readonly house: HouseRules;
 }
 
+/** With what the series and the procedure say, in short, as the database has it. */
+export interface ReadWorkbook extends OpenWorkbook {
+  readonly digests: readonly [series: string, procedure: string];
+}
+
 export async function readSeries(db: Queryable, id: string): Promise<Versioned<Series>> {
   const row = await seriesRow(db, id);
   return versioned(row, storedSeries(row));
@@ -43,7 +48,7 @@ async function seriesRow(db: Queryable, id: string): Promise<typeof table.series
   return row;
 }
 
-export async function readWorkbook(db: Queryable, procedureId: string): Promise<OpenWorkbook> {
+export async function readWorkbook(db: Queryable, procedureId: string): Promise<ReadWorkbook> {
   const [row] = await db
     .select({ procedure: table.procedure, series: table.series })
     .from(table.procedure)
@@ -57,6 +62,7 @@ export async function readWorkbook(db: Queryable, procedureId: string): Promise<
     procedure,
     before: await modulesOf(db, procedure.document),
     house: await readHouse(db),
+    digests: [row.series.digest ?? '', row.procedure.digest ?? ''],
   };
 }
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, type SQL, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import type { PUMP_TYPES } from '#core/model/series';
@@ -149,6 +149,9 @@ export async function readShelf(db: Queryable, { search, after, series }: Page &
       pumpType: table.series.pumpType,
       positionNames: table.series.positionNames,
       positionCounts: table.series.positionCounts,
+      // Counted with the first page only, which says how many there are.
+      count: after === undefined ? counted(matching) : sql<number>`0`,
+      procedures: proceduresIn(),
     })
     .from(table.series)
     .where(and(matching, past))
@@ -156,19 +159,15 @@ export async function readShelf(db: Queryable, { search, after, series }: Page &
     .limit(SERIES_PAGE + 1);
   const shown = rows.slice(0, SERIES_PAGE);
   const last = shown.at(-1);
-  const procedures = await proceduresIn(
-    db,
-    shown.map((row) => row.id),
-  );
   return {
-    count: await db.$count(table.series, matching),
+    count: rows[0]?.count ?? 0,
     series: shown.map((row) => ({
       id: row.id,
       name: row.name,
       code: row.code,
       pumpType: row.pumpType as PumpType,
       positions: (row.positionNames ?? []).map((set, at) => ({ name: set, count: row.positionCounts?.[at] ?? 0 })),
-      procedures: procedures.filter(({ seriesId }) => seriesId === row.id).map((one) => onShelf(one, row.version)),
+      procedures: row.procedures.map((one) => onShelf(one, row.version)),
     })),
     next: rows.length > SERIES_PAGE && last ? cursorOf([last.name, last.code, last.id]) : null,
   };
@@ -176,52 +175,53 @@ export async function readShelf(db: Queryable, { search, after, series }: Page &
 
 type PumpType = (typeof PUMP_TYPES)[number];
 
-async function proceduresIn(db: Queryable, seriesIds: readonly string[]) {
-  if (seriesIds.length === 0) return [];
-  const latest = db
-    .selectDistinctOn([table.release.procedureId], {
-      procedureId: table.release.procedureId,
-      id: table.release.id,
-      number: table.release.number,
-      procedureVersion: table.release.procedureVersion,
-      seriesVersion: table.release.seriesVersion,
-      releasedAt: table.release.releasedAt,
-    })
-    .from(table.release)
-    .orderBy(table.release.procedureId, desc(table.release.number))
-    .as('latest');
-  const { id, seriesId, title, version, steps, changedAt, checkDue, checkedAt, stops, firstStop } = table.procedure;
-  return db
-    .select({
-      ...{ id, seriesId, title, version, steps, changedAt, checkDue, checkedAt, stops, firstStop },
-      release: {
-        id: latest.id,
-        number: latest.number,
-        procedureVersion: latest.procedureVersion,
-        seriesVersion: latest.seriesVersion,
-        releasedAt: latest.releasedAt,
-      },
-    })
-    .from(table.procedure)
-    .leftJoin(latest, eq(latest.procedureId, table.procedure.id))
-    .where(inArray(table.procedure.seriesId, [...seriesIds]))
-    .orderBy(asc(table.procedure.title), asc(table.procedure.id));
+function counted(matching: SQL | undefined): SQL<number> {
+  return sql<number>`(SELECT count(*)::int FROM ${table.series} ${matching ? sql`WHERE ${matching}` : sql``})`;
 }
 
-function onShelf(row: Awaited<ReturnType<typeof proceduresIn>>[number], seriesVersion: number) {
-  const { release } = row;
+interface ShelvedProcedure {
+  readonly id: string;
+  readonly title: string;
+  readonly version: number;
+  readonly steps: number;
+  readonly changedAt: string;
+  readonly checked: boolean;
+  readonly stops: number;
+  readonly firstStop: string | null;
+  readonly release: {
+    readonly id: string;
+    readonly number: number;
+    readonly procedureVersion: number;
+    readonly seriesVersion: number;
+    readonly releasedAt: string;
+  } | null;
+}
+
+/** The procedures of a series with the newest release of each, as JSON made by the database. */
+function proceduresIn(): SQL<ShelvedProcedure[]> {
+  return sql<ShelvedProcedure[]>`(
+    SELECT coalesce(jsonb_agg(jsonb_build_object(
+      'id', p.id, 'title', p.title, 'version', p.version, 'steps', p.steps, 'changedAt', p.changed_at,
+      'checked', p.checked_at = p.check_due, 'stops', p.stops, 'firstStop', p.first_stop,
+      'release', (
+        SELECT jsonb_build_object('id', r.id, 'number', r.number, 'procedureVersion', r.procedure_version,
+          'seriesVersion', r.series_version, 'releasedAt', r.released_at)
+        FROM ${table.release} r WHERE r.procedure_id = p.id ORDER BY r.number DESC LIMIT 1
+      )) ORDER BY p.title, p.id), '[]')
+    FROM ${table.procedure} p WHERE p.series_id = ${sql.raw('"series"."id"')})`;
+}
+
+function onShelf({ version, release, changedAt, ...row }: ShelvedProcedure, seriesVersion: number) {
   return {
-    id: row.id,
-    title: row.title,
-    steps: row.steps,
-    changedAt: row.changedAt.toISOString(),
-    /** Whether what stops it is known as it stands; it is looked for a moment after each change. */
-    checked: row.checkedAt === row.checkDue,
-    stops: row.stops,
-    firstStop: row.firstStop,
-    release: release && { id: release.id, number: release.number, releasedAt: release.releasedAt.toISOString() },
+    ...row,
+    changedAt: new Date(changedAt).toISOString(),
+    release: release && {
+      id: release.id,
+      number: release.number,
+      releasedAt: new Date(release.releasedAt).toISOString(),
+    },
     changedSinceRelease:
-      release !== null && (row.version > release.procedureVersion || seriesVersion > release.seriesVersion),
+      release !== null && (version > release.procedureVersion || seriesVersion > release.seriesVersion),
   };
 }
 

@@ -9,7 +9,7 @@ import { procedureReferences, seriesReferences } from '#core/model/references';
 import type { Database, Queryable } from '../database/open';
 import * as table from '../database/schema';
 import { badInput, Fault, notFound } from '../ground/fault';
-import { type OpenWorkbook, readWorkbook, STALE } from './documents';
+import { type OpenWorkbook, type ReadWorkbook, readWorkbook, STALE } from './documents';
 import { storedWorkbook } from './stored';
 
 export interface ReleaseSummary {
@@ -22,15 +22,22 @@ export interface ReleaseSummary {
 }
 
 /** The releases of a procedure, the newest first; nothing of their documents is read. */
-export async function listReleases(db: Queryable, procedureId: string): Promise<ReleaseSummary[]> {
-  const { id, number, procedureVersion, releasedAt, note } = table.release;
-  const rows = await db
-    .select({ id, number, procedureVersion, releasedAt, note, releasedBy: table.user.name })
+async function listReleases(db: Queryable, procedureId: string): Promise<ReleaseSummary[]> {
+  return (await releaseRows(db, procedureId)).map(summaryOf);
+}
+
+function releaseRows(db: Queryable, procedureId: string) {
+  const { id, number, procedureVersion, releasedAt, note, frozen } = table.release;
+  return db
+    .select({ id, number, procedureVersion, releasedAt, note, frozen, releasedBy: table.user.name })
     .from(table.release)
     .innerJoin(table.user, eq(table.user.id, table.release.releasedBy))
     .where(eq(table.release.procedureId, procedureId))
     .orderBy(desc(table.release.number));
-  return rows.map((row) => ({ ...row, releasedAt: row.releasedAt.toISOString() }));
+}
+
+function summaryOf({ frozen: _frozen, ...row }: Awaited<ReturnType<typeof releaseRows>>[number]): ReleaseSummary {
+  return { ...row, releasedAt: row.releasedAt.toISOString() };
 }
 
 /** Finds what stops a release; large procedures are gone through elsewhere, so that other requests are not held up. */
@@ -115,29 +122,36 @@ async function frozenIn(db: Queryable, releaseId: string): Promise<Workbook | un
   return row && storedWorkbook(row);
 }
 
-/** What a release froze, in short: the digests of its procedure, its series and the modules before it. */
-async function digestsOf(db: Queryable, { procedure, series, before }: OpenWorkbook): Promise<string> {
-  const ids = [procedure.document.id, ...before.map(({ id }) => id)];
+/** What a release froze, in short: the digests of its series, its procedure and the modules before it. */
+async function digestsOf(db: Queryable, { digests, before }: ReadWorkbook): Promise<string> {
+  if (before.length === 0) return digests.join(' ');
+  const ids = before.map(({ id }) => id);
   const rows = await db
     .select({ id: table.procedure.id, digest: table.procedure.digest })
     .from(table.procedure)
     .where(inArray(table.procedure.id, ids));
-  const [seriesRow] = await db
-    .select({ digest: table.series.digest })
-    .from(table.series)
-    .where(eq(table.series.id, series.document.id));
-  const digests = ids.map((id) => rows.find((row) => row.id === id)?.digest);
-  return [seriesRow?.digest, ...digests].join(' ');
+  return [...digests, ...ids.map((id) => rows.find((row) => row.id === id)?.digest)].join(' ');
 }
 
-/** Whether the newest release froze exactly what is there now, procedure, series and modules. */
-export async function isReleasedAsIs(db: Queryable, open: OpenWorkbook): Promise<boolean> {
-  const [latest] = await db
-    .select({ id: table.release.id, frozen: table.release.frozen })
-    .from(table.release)
-    .where(eq(table.release.procedureId, open.procedure.document.id))
-    .orderBy(desc(table.release.number))
-    .limit(1);
+/** The releases of a procedure, and whether the newest froze exactly what is there now: procedure, series, modules. */
+export async function releasesOf(
+  db: Queryable,
+  open: ReadWorkbook,
+): Promise<{ releases: ReleaseSummary[]; releasedAsIs: boolean }> {
+  const rows = await releaseRows(db, open.procedure.document.id);
+  return { releases: rows.map(summaryOf), releasedAsIs: await isAsFrozen(db, open, rows[0]) };
+}
+
+async function isReleasedAsIs(db: Queryable, open: ReadWorkbook): Promise<boolean> {
+  const [latest] = await releaseRows(db, open.procedure.document.id);
+  return isAsFrozen(db, open, latest);
+}
+
+async function isAsFrozen(
+  db: Queryable,
+  open: ReadWorkbook,
+  latest: { id: string; frozen: string | null } | undefined,
+): Promise<boolean> {
   if (!latest) return false;
   if (latest.frozen !== null) return latest.frozen === (await digestsOf(db, open));
   return sameJson(await frozenIn(db, latest.id), workbookOf(open));

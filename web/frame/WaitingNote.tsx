@@ -10,7 +10,7 @@ import { countOf, discardRefused, isStuck, useWaiting, type Waiting, waitingAsFi
 import styles from './Waiting.module.css';
 
 /** Says that something on this device has not reached the server, and opens what and why; nothing where all has. */
-export function WaitingNote() {
+export function WaitingNote({ atBench = false }: { atBench?: boolean }) {
   const { t } = useTranslation();
   const waiting = useWaiting();
   const connection = useSync((state) => state.connection);
@@ -20,7 +20,10 @@ export function WaitingNote() {
   if (count === 0 && connection === 'ok') return null;
   const stuck = stuckHere || connection === 'signed-out' || connection === 'no-room';
   return (
-    <UnstyledButton className={styles.note} onClick={openWaiting}>
+    <UnstyledButton
+      className={atBench ? `${styles.note} ${styles.large}` : styles.note}
+      onClick={() => openWaiting(atBench)}
+    >
       <Tag tone={stuck || connection === 'server-fault' ? 'kaki' : 'ochre'}>
         {noteText(connection, count, stuck, t)}
       </Tag>
@@ -33,11 +36,16 @@ function noteText(connection: Connection, count: number, stuck: boolean, t: type
   return stuck ? t('waiting.stuck', { count }) : t('waiting.sending', { count });
 }
 
-export function openWaiting(): void {
-  modals.open({ title: i18next.t('waiting.title'), size: 'lg', children: <WaitingList /> });
+/** At the bench its buttons are large enough for gloves. */
+export function openWaiting(atBench: boolean): void {
+  modals.open({
+    title: i18next.t('waiting.title'),
+    size: atBench ? 'xl' : 'lg',
+    children: <WaitingList size={atBench ? 'xl' : 'sm'} />,
+  });
 }
 
-function WaitingList() {
+function WaitingList({ size }: { size: 'sm' | 'xl' }) {
   const { t } = useTranslation();
   const waiting = useWaiting();
   const connection = useSync((state) => state.connection);
@@ -74,16 +82,18 @@ function WaitingList() {
       </ul>
       <Group justify="flex-end">
         {countOf(waiting) > 0 && (
-          <Button variant="default" onClick={() => void saveFile(waiting)}>
+          <Button size={size} variant="default" onClick={() => void saveFile(waiting)}>
             {t('waiting.save')}
           </Button>
         )}
         {refused > 0 && (
-          <Button variant="light" color="kaki" onClick={() => askToDiscard(waiting, refused)}>
+          <Button size={size} variant="light" color="kaki" onClick={() => askToDiscard(waiting, refused)}>
             {t('waiting.discard', { count: refused })}
           </Button>
         )}
-        <Button onClick={() => void sync()}>{t('waiting.now')}</Button>
+        <Button size={size} onClick={() => void sync()}>
+          {t('waiting.now')}
+        </Button>
       </Group>
     </Stack>
   );

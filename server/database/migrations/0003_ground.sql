@@ -60,3 +60,9 @@ ALTER TABLE "entry" ADD CONSTRAINT "entry_key_id_device_key_id_fk" FOREIGN KEY (
 ALTER TABLE "job" ADD CONSTRAINT "job_holder_user_id_fk" FOREIGN KEY ("holder") REFERENCES "public"."user"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE UNIQUE INDEX "job_number" ON "job" USING btree ("number");--> statement-breakpoint
 UPDATE "release" SET "series_name" = "document" -> 'series' ->> 'name', "title" = "document" -> 'procedure' ->> 'title';
+--> statement-breakpoint
+CREATE FUNCTION "sessions_changed"() RETURNS trigger AS $$ BEGIN PERFORM pg_notify('sessions_changed', ''); RETURN NULL; END $$ LANGUAGE plpgsql;
+--> statement-breakpoint
+CREATE TRIGGER "session_changed" AFTER UPDATE OR DELETE ON "session" FOR EACH STATEMENT EXECUTE FUNCTION "sessions_changed"();
+--> statement-breakpoint
+CREATE TRIGGER "person_changed" AFTER UPDATE OR DELETE ON "user" FOR EACH STATEMENT EXECUTE FUNCTION "sessions_changed"();

@@ -29,7 +29,7 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
         })}
       </span>
       <span className={styles.grow} />
-      <WaitingNote />
+      <WaitingNote atBench />
       <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook, state.setting)}>
         {t('safety.short')}
       </button>
@@ -86,7 +86,7 @@ export function BenchNotice({ bench }: { bench: BenchJob }) {
     return (
       <div className={styles.notice} role="alert">
         <span>{t('bench.refused', { count: refused.length, reason: refused[0]?.refused })}</span>
-        <button type="button" className={styles.medium} onClick={openWaiting}>
+        <button type="button" className={styles.medium} onClick={() => openWaiting(true)}>
           {t('bench.lookAtWaiting')}
         </button>
       </div>

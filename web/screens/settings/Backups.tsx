@@ -30,7 +30,7 @@ export function Backups() {
   const { plan, backups } = kept.data;
   return (
     <section aria-label={t('backups.title')}>
-      <Group mb="xs">
+      <Group mt="xl" mb="xs">
         <Title order={2} size="h4">
           {t('backups.title')}
         </Title>

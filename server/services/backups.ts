@@ -3,11 +3,11 @@ import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/p
 import { basename, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
+import { makeBackup } from '../backups/make';
+import { ENDING } from '../backups/manifest';
 import type { DatabaseEngine } from '../database/engine';
-import type { Places } from '../services/services';
+import type { Places } from '../files/layout';
 import type { Work } from '../work/work';
-import { makeBackup } from './make';
-import { ENDING } from './manifest';
 
 /** A backup as the lead sees it. */
 export interface KeptBackup {
