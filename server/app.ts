@@ -15,7 +15,8 @@ import { answerFault, Fault } from './ground/fault';
 import type { RequestLine } from './ground/logs';
 import { countRequest, METRICS_TYPE, renderMetrics } from './ground/metrics';
 import { reachReader, refuseOtherOrigin } from './ground/reach';
-import type { Env } from './services/access';
+import { describeApi } from './openapi';
+import { type Env, EVERYONE, only } from './services/access';
 import type { Services } from './services/services';
 
 const JSON_LIMIT_BYTES = 8 * 1024 * 1024;
@@ -93,7 +94,9 @@ export function createApp({ services, webFolder, logRequest, needRoom }: AppOpti
     // What is acknowledged is on the disk; a refusal has written nothing that anybody relies on.
     if (!READING.includes(c.req.method) && c.res.ok) await services.durable();
   });
-  app.route('/api', createApi(services));
+  const api = createApi(services);
+  app.get('/api/openapi.json', only(...EVERYONE), async (c) => c.json(await describeApi(api as unknown as Hono)));
+  app.route('/api', api);
   app.all('/api/*', () => {
     throw new Fault(404, 'no-route', 'There is nothing at this address.', 'Reload the page.');
   });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { migrationsFolder } from '../database/open';
+import { PROGRAM_VERSION } from '../ground/version';
 
 export const ENDING = '.fukusa-backup';
 /** First in a backup: what it is and what can read it. */
@@ -45,8 +46,6 @@ export function tableSteps(): number {
   };
   return journal.entries.length;
 }
-
-export const PROGRAM_VERSION = '0.1.0';
 
 export function digestOf(): { add(chunk: Uint8Array): void; hex(): string } {
   const hash = createHash('sha256');

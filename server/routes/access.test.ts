@@ -1,5 +1,7 @@
+import { readFile } from 'node:fs/promises';
 import { createApi } from '../api';
 import { ROLES } from '../ground/roles';
+import { PROGRAM_VERSION } from '../ground/version';
 import { ALLOWED, type Allowed } from '../services/access';
 import { openWorkshop, type Workshop } from '../testing/workshop';
 
@@ -54,4 +56,19 @@ test('what a role may not do is said plainly', async () => {
     what: 'This is not for an apprentice.',
     todo: 'Ask a lead or a trainer to do it.',
   });
+});
+
+test('the API describes itself: every route with what it takes and whom it lets in', async () => {
+  const { json } = await workshop.call('apprentice', 'GET', '/api/openapi.json');
+  expect(json.openapi).toMatch(/^3\./);
+  const patterns = allRoutes().map(({ path }) => path.replace(/:(\w+)/g, '{$1}'));
+  expect([...new Set(patterns)].filter((path) => !(path in json.paths))).toEqual([]);
+  const entries = json.paths['/jobs/{id}/entries'].post;
+  expect(entries.description).toBe('For lead, trainer, technician.');
+  expect(JSON.stringify(entries.requestBody)).toContain('"entries"');
+  expect((await workshop.call(null, 'GET', '/api/openapi.json')).status).toBe(401);
+});
+
+test('the version that is told is that of the package', async () => {
+  expect(JSON.parse(await readFile('package.json', 'utf8')).version).toBe(PROGRAM_VERSION);
 });

@@ -5,6 +5,13 @@ import { faultsOf } from '#core/model/faults';
 import { impurities } from '#core/model/plain';
 import { badInput } from '../ground/fault';
 
+/** Carried by the middleware itself, so that the routes can be described. */
+export const TAKES = Symbol('takes');
+export interface Takes {
+  readonly target: 'json' | 'query' | 'param';
+  readonly schema: z.ZodType;
+}
+
 /**
  * Zod validation whose refusal has the one fault shape; what no text or number here may be is refused before. What lies
  * under `apart` is looked at by whoever takes it in, piece by piece.
@@ -14,7 +21,7 @@ export function valid<Target extends 'json' | 'query' | 'param', Schema extends 
   schema: Schema,
   apart?: string,
 ) {
-  return zValidator(
+  const middleware = zValidator(
     target as keyof ValidationTargets & Target,
     schema,
     (result) => {
@@ -28,4 +35,5 @@ export function valid<Target extends 'json' | 'query' | 'param', Schema extends 
       },
     },
   );
+  return Object.assign(middleware, { [TAKES]: { target, schema } satisfies Takes });
 }
