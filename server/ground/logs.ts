@@ -1,5 +1,5 @@
 import pino from 'pino';
-import { createStream } from 'rotating-file-stream';
+import { createStream, type RotatingFileStream } from 'rotating-file-stream';
 
 /** One request as it is noted: by the pattern of its route and the id of the person; no names and nothing sent. */
 export interface RequestLine {
@@ -18,18 +18,37 @@ export interface RequestLog {
 const FILE_SIZE = '10M';
 const FILES_KEPT = 8;
 
+/** After a line could not be written, the file is opened again this much later. */
+const REOPEN_MS = 5000;
+
 /** Requests as lines of JSON in a file that is turned over. A full disk loses lines and nothing else. */
-export function openRequestLog(path: string): RequestLog {
-  const stream = createStream(path, { size: FILE_SIZE, maxFiles: FILES_KEPT, mode: 0o600 });
-  stream.on('error', () => undefined);
-  stream.on('warning', () => undefined);
-  const log = pino({ base: null, timestamp: pino.stdTimeFunctions.isoTime }, stream);
+export function openRequestLog(path: string, reopenMs = REOPEN_MS): RequestLog {
+  let stream: RotatingFileStream | undefined;
+  let openAgainAt = 0;
+  const open = () => {
+    const opened = createStream(path, { size: FILE_SIZE, maxFiles: FILES_KEPT, mode: 0o600 });
+    const giveUp = () => {
+      if (stream === opened) stream = undefined;
+      openAgainAt = performance.now() + reopenMs;
+    };
+    opened.on('error', giveUp);
+    opened.on('warning', () => undefined);
+    return opened;
+  };
+  const destination = {
+    write: (line: string) => {
+      if (!stream && performance.now() >= openAgainAt) stream = open();
+      stream?.write(line);
+    },
+  };
+  const log = pino({ base: null, timestamp: pino.stdTimeFunctions.isoTime }, destination);
   return {
     write: (line) => log.info(line),
     close: () =>
       new Promise((resolve) => {
         setTimeout(resolve, 1000).unref();
-        stream.end(() => resolve());
+        if (stream) stream.end(() => resolve());
+        else resolve();
       }),
   };
 }
