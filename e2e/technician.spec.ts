@@ -1,5 +1,6 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
+import type { OpenJob } from '../server/store/jobs';
 import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 const photo = async (colour: string) => ({
@@ -171,10 +172,37 @@ test('entries made while another took over are not lost unseen', async ({ page, 
   await expect(tablet.getByText('Sending')).toBeHidden();
   await context.setOffline(false);
   await expect(page.getByText('One entry was rejected: Somebody else has this job in hand now.')).toBeVisible();
-  await page.getByRole('button', { name: 'Drop it' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Drop it' }).click();
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Drop what was rejected' }).click();
+  await page.getByRole('dialog').last().getByRole('button', { name: 'Drop what was rejected' }).click();
+  await expect(page.getByText('Nothing waits.')).toBeVisible();
+  await page.keyboard.press('Escape');
   await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();
   await elsewhere.close();
+});
+
+test('on a shared tablet an entry goes under the name of who made it, whoever is signed in when it is sent', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'Mara Oduya');
+  await startJob(page, 'Bench trial', 'SB-3004');
+  const jobId = page.url().split('/').at(-1);
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('Offline, 1 kept here')).toBeVisible();
+  // Her session ends while she is away from the network.
+  await context.clearCookies();
+  await context.setOffline(false);
+  await expect(page.getByText('Signed out; 1 kept here')).toBeVisible();
+  await signIn(page, 'Tobias Quell');
+  const entries = async () => (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as OpenJob;
+  await expect(async () => expect((await entries()).entries).toHaveLength(1)).toPass();
+  const {
+    entries: [entry],
+    people,
+  } = await entries();
+  expect([people[entry?.by ?? ''], people[entry?.sentBy ?? '']]).toEqual(['Mara Oduya', 'Tobias Quell']);
 });
 
 test('an apprentice looks on but cannot enter anything', async ({ page }) => {

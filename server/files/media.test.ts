@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { utimes } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
@@ -99,6 +100,43 @@ test('an import that fails in the middle leaves neither documents nor media', as
   }
 });
 
+test('a picture in a package says no more where it was taken, and its step shows what was made of it', async () => {
+  const placed = await sharp({ create: { width: 60, height: 40, channels: 3, background: 'olive' } })
+    .withExif({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } })
+    .jpeg()
+    .toBuffer();
+  const hash = createHash('sha256').update(placed).digest('hex');
+  const { sent } = await illustrated('placed');
+  const [procedure] = sent.procedures;
+  const pictures = [{ id: 'p', photo: hash, marks: [] }];
+  const steps = procedure?.steps.map((step, i) => (i === 0 ? { ...step, pictures, clips: undefined } : step)) ?? [];
+  const whole = { ...sent, procedures: [{ ...procedure, steps }] } as typeof sent;
+  const { zipPackage } = await import('#core/package/zip');
+  const zip = zipPackage(whole, [{ hash, ending: 'jpg', bytes: new Uint8Array(placed) }]);
+  expect((await workshop.call('trainer', 'POST', '/api/packages/zip?when=new', zip)).status).toBe(201);
+  const open = await workshop.call('trainer', 'GET', `/api/procedures/${procedure?.id}`);
+  const shown = open.json.procedure.document.steps[0].pictures[0].photo;
+  expect(shown).not.toBe(hash);
+  const stored = await (await fetchAs(`/api/photos/${shown}`)).arrayBuffer();
+  expect((await sharp(Buffer.from(stored)).metadata()).exif).toBeUndefined();
+});
+
+test('what a trainer blurred is seen without the blur by those who write, and by nobody else', async () => {
+  const { sent, photo, flat } = await illustrated('blurred');
+  const [procedure] = sent.procedures;
+  const blur = { id: 'b', kind: 'blur' as const, x: 0.1, y: 0.1, width: 0.3, height: 0.3 };
+  const steps = procedure?.steps.map((step) => ({
+    ...step,
+    ...(step.pictures && { pictures: step.pictures.map((one) => ({ ...one, marks: [blur] })) }),
+  }));
+  const whole = { ...sent, procedures: [{ ...procedure, steps }] };
+  await workshop.call('trainer', 'POST', '/api/packages', { package: whole, when: 'new' });
+  const status = async (hash: string, role: 'trainer' | 'technician') =>
+    (await workshop.call(role, 'GET', `/api/photos/${hash}`)).status;
+  expect([await status(photo, 'trainer'), await status(photo, 'technician')]).toEqual([200, 404]);
+  expect([await status(flat, 'trainer'), await status(flat, 'technician')]).toEqual([200, 200]);
+});
+
 test('a zip whose media are not what they are named for changes nothing', async () => {
   const { sent, photo } = await illustrated('damaged');
   const { zipPackage } = await import('#core/package/zip');
@@ -118,6 +156,12 @@ test('a video is read a stretch at a time, and only what browsers play is taken 
   expect(part.headers.get('content-range')).toBe(`bytes 4-11/${VIDEO.length}`);
   expect(await part.text()).toBe('ftypisom');
   expect((await fetchAs(`/api/videos/${hash}`, { range: 'bytes=999999-' })).status).toBe(404);
+  // A stretch that ends before it begins is none; it is answered as if none was asked for (RFC 9110, 14.1.1).
+  const backwards = await fetchAs(`/api/videos/${hash}`, { range: 'bytes=100-50' });
+  expect([backwards.status, backwards.headers.get('content-range')]).toEqual([
+    206,
+    `bytes 0-${VIDEO.length - 1}/${VIDEO.length}`,
+  ]);
   const refused = await workshop.call('trainer', 'POST', '/api/videos', new Uint8Array(await picture('red')));
   expect([refused.status, refused.json.fault.code]).toEqual([415, 'not-a-video']);
   expect((await workshop.call('technician', 'POST', '/api/videos', new Uint8Array(VIDEO))).status).toBe(403);

@@ -2,6 +2,7 @@ import type { Content } from 'pdfmake/interfaces';
 import { type Entry, OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { type Unusual, unusualEntries } from '#core/job/origin';
 import { isToDo } from '#core/job/to-do';
 import { sayFound } from '#core/language/en/found';
 import { sayStep } from '#core/language/en/sentence';
@@ -65,8 +66,24 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
   ]);
 
   function exceptions(): Content[] {
-    const lines = procedure.steps.flatMap((step, index) => exceptionLines(step, index, runOf(state, step.id)));
+    const lines = [
+      ...procedure.steps.flatMap((step, index) => exceptionLines(step, index, runOf(state, step.id))),
+      ...unusualEntries(job.entries).map(originLine),
+    ];
     return lines.length > 0 ? lines : [{ text: WORDS.noExceptions, style: 'soft' }];
+  }
+
+  function originLine({ is, count, from, to, by, sentBy, behindMinutes = 0 }: Unusual): Content {
+    const [label, text] =
+      is === 'clock'
+        ? [behindMinutes > 0 ? WORDS.clockBehind : WORDS.clockAhead, `${Math.abs(behindMinutes)} ${WORDS.minutes}`]
+        : [WORDS.sentBy, name(sentBy ?? null)];
+    return {
+      text: [
+        { text: `${label}: `, bold: true, color: INK.kaki },
+        `${text}, ${count} ${WORDS.entriesOf} ${name(by)} (${printedMoment(from)} to ${printedMoment(to)})`,
+      ],
+    };
   }
 
   function exceptionLines(step: Step, index: number, run: StepRun): Content[] {

@@ -74,6 +74,10 @@ export const WORDS = {
   seal: 'Seal (SHA-256)',
   missingPhoto: 'photo not found',
   exceptions: 'Overrides and problems',
+  clockBehind: 'The clock of the device was behind that of the server by',
+  clockAhead: 'The clock of the device was ahead of that of the server by',
+  sentBy: 'Sent by somebody else',
+  entriesOf: 'entries of',
   missingSigns: 'These signs cannot be printed with the fonts of this program and stand as their numbers:',
   noExceptions: 'No override and no problem was entered.',
 } as const;

@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { type Unusual, unusualEntries } from '#core/job/origin';
 import { isToDo } from '#core/job/to-do';
 import { sayFound } from '#core/language/en/found';
 import { photoShows } from '#core/language/en/photo';
@@ -15,7 +16,7 @@ import { STAGES } from '#core/model/verbs';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
-import { showMoment, showNumber, showQuantity } from '../../ground/format';
+import { showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import styles from './Record.module.css';
 
@@ -36,6 +37,15 @@ export function RecordScreen() {
   const odd = procedure.steps.flatMap((step, index) =>
     oddities(step, runOf(state, step.id)).map((oddity) => ({ ...oddity, index })),
   );
+
+  const unusual = unusualEntries(job.entries);
+  const unusualText = ({ is, count, sentBy, behindMinutes = 0 }: Unusual) =>
+    is === 'clock'
+      ? t(behindMinutes > 0 ? 'record.clockBehind' : 'record.clockAhead', {
+          count,
+          by: showDuration(Math.abs(behindMinutes)),
+        })
+      : t('record.sentBy', { count, name: name(sentBy ?? null) });
 
   function oddities(step: Step, run: StepRun) {
     return [
@@ -91,7 +101,16 @@ export function RecordScreen() {
         <Title order={2} size="h4" mb="xs">
           {t('record.odd')}
         </Title>
-        {odd.length === 0 && <Text className="quiet">{t('record.nothingOdd')}</Text>}
+        {unusual.map((one) => (
+          <div key={`${one.is}-${one.from}-${one.by}`} className={styles.step}>
+            <span />
+            <span>
+              <Tag tone="ochre">{t(`record.unusual.${one.is}`)}</Tag> {unusualText(one)}
+            </span>
+            <When at={one.from} who={name(one.by)} />
+          </div>
+        ))}
+        {odd.length + unusual.length === 0 && <Text className="quiet">{t('record.nothingOdd')}</Text>}
         {odd.map(({ label, noted, index }) => (
           <div key={`${index}-${noted.at}-${label}`} className={styles.step}>
             <span className="number">{index + 1}</span>
