@@ -1,18 +1,14 @@
 import { eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
-import { CLOCK_TOLERANCE_MS, type Entry, EntryContent, type NewEntry } from '#core/job/entry';
+import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent } from '#core/job/entry';
 import { applyEntry, foldJob, type JobState } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
-import { SignedEntry, SignedText, UnsignedEntry } from '#core/job/signed-entry';
-import { sayProblem } from '#core/language/en/problems';
-import { faultsOf } from '#core/model/faults';
-import { DOCUMENT_FORMAT, migrateEntry } from '#core/model/migrations/migrate';
-import { impurities } from '#core/model/plain';
-import { type DeviceKey, isSignedBy } from '../accounts/keys';
+import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import type { Database } from '../database/open';
 import * as table from '../database/schema';
 import { Fault, notFound } from '../ground/fault';
 import { entriesOf, namesIn, type OpenJob, shownOf } from './jobs';
+import { keysIn, type Made, madeBy, otherJob, type RefusedEntry } from './makers';
 import { frozenWhole } from './releases';
 import { sealOf } from './seal';
 
@@ -36,17 +32,8 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'not-a-torque-step': 'This step takes no such reading.',
 };
 
-/** It is not proved who made this entry: it waits until its maker signs in on that device. */
-export const NOT_PROVED = 'not-proved';
 /** The photo of this entry has to be sent first. */
 export const NO_PHOTO = 'no-photo';
-
-/** An entry that was not taken in, and why. */
-export interface RefusedEntry {
-  readonly id: string;
-  readonly code: string;
-  readonly what: string;
-}
 
 export interface SentEntries {
   readonly entries: readonly unknown[];
@@ -79,18 +66,6 @@ const JOBS_KEPT = 200;
 const folded = new WeakMap<Database, LRUCache<string, Folded>>();
 /** How often a job is read again because others added to it in between. */
 const MOST_TRIES = 5;
-
-interface Proof {
-  readonly deviceId?: string;
-  readonly keyId?: string;
-  readonly signed?: string;
-  readonly signature?: string;
-}
-
-interface Made extends Proof {
-  readonly entry: NewEntry;
-  readonly by: string;
-}
 
 /**
  * Adds entries in their order. Each is judged by itself: one that is refused is named with its reason and does not hold
@@ -286,81 +261,6 @@ async function foldedJob(db: Database, jobId: string, anew: boolean): Promise<Fo
   };
   kept(db).set(jobId, fresh);
   return fresh;
-}
-
-/** The keys that some of what was sent is signed with, in one query. */
-async function keysIn(db: Database, sent: readonly unknown[]): Promise<ReadonlyMap<string, DeviceKey>> {
-  const ids = sent.flatMap((one) => {
-    const signed = SignedEntry.safeParse(one);
-    return signed.success ? [signed.data.keyId] : [];
-  });
-  if (ids.length === 0) return new Map();
-  const rows = await db
-    .select()
-    .from(table.deviceKey)
-    .where(sql`${inArray(table.deviceKey.id, [...new Set(ids)])} AND ${table.deviceKey.revokedAt} IS NULL`);
-  return new Map(rows.map((key) => [key.id, key]));
-}
-
-/** Who made an entry, as far as it is proved. */
-function madeBy(
-  sent: unknown,
-  jobId: string,
-  sender: string,
-  keys: ReadonlyMap<string, DeviceKey>,
-): Made | RefusedEntry {
-  const signed = SignedEntry.safeParse(sent);
-  const plain = signed.success ? parsedJson(signed.data.text) : sent;
-  const id = idOf(plain);
-  const [impure] = impurities(plain);
-  if (impure) return { id, code: 'bad-entry', what: `${impure.path}: ${sayProblem(impure.problem)}` };
-  const parsed = (signed.success ? SignedText : UnsignedEntry).safeParse(plain);
-  if (!parsed.success) return bad(id, parsed.error);
-  const { at, by = sender } = parsed.data;
-  const format = 'format' in parsed.data ? Number(parsed.data.format) : DOCUMENT_FORMAT;
-  if (format > DOCUMENT_FORMAT) return { id, code: 'newer', what: 'This entry was made by a newer version.' };
-  if ('jobId' in parsed.data && parsed.data.jobId !== jobId) return otherJob(id);
-  const content = EntryContent.safeParse(migrateEntry(parsed.data.content, format));
-  if (!content.success) return bad(id, content.error);
-  const entry: NewEntry = { id, at: new Date(at).toISOString(), content: content.data };
-  if (signed.success) {
-    const { text, keyId, signature } = signed.data;
-    const key = keys.get(keyId);
-    if (key && key.personId === by && isSignedBy(key, text, signature)) {
-      return { entry, by, deviceId: key.deviceId, keyId, signed: text, signature };
-    }
-  }
-  // The session of its maker is proof enough; anybody else's is none.
-  if (by === sender) return { entry, by };
-  return {
-    id,
-    code: NOT_PROVED,
-    what: 'It is not proved who made this. It waits until its maker signs in on this device.',
-  };
-}
-
-function parsedJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-}
-
-function bad(id: string, error: Parameters<typeof faultsOf>[0]): RefusedEntry {
-  const [fault] = faultsOf(error);
-  return { id, code: 'bad-entry', what: fault ? `${fault.path}: ${sayProblem(fault.problem)}` : '' };
-}
-
-function otherJob(id: string): RefusedEntry {
-  return { id, code: 'other-job', what: 'This entry belongs to another job.' };
-}
-
-/** The id a broken entry claims, so that the device knows which of its entries is meant. */
-function idOf(sent: unknown): string {
-  return typeof sent === 'object' && sent !== null && 'id' in sent && typeof sent.id === 'string'
-    ? sent.id.slice(0, 64)
-    : '';
 }
 
 /** The stored photo for each that some entries name, which may name it by what the device sent. */

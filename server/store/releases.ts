@@ -9,8 +9,9 @@ import { procedureReferences, seriesReferences } from '#core/model/references';
 import type { Database, Queryable } from '../database/open';
 import * as table from '../database/schema';
 import { badInput, Fault, notFound } from '../ground/fault';
-import { type OpenWorkbook, type ReadWorkbook, readWorkbook, STALE } from './documents';
+import { type OpenWorkbook, type ReadWorkbook, readWorkbook } from './documents';
 import { storedWorkbook } from './stored';
+import { STALE } from './writing';
 
 export interface ReleaseSummary {
   readonly id: string;

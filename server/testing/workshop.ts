@@ -46,10 +46,12 @@ export async function openWorkshop(options: WorkshopOptions = {}): Promise<Works
   });
   const cookies = {} as Record<Role, string>;
   if (options.people !== false) {
-    for (const role of ROLES) {
-      await running.services.accounts.add({ username: role, name: `Test ${role}`, role, password: PASSWORD });
-      cookies[role] = await signIn(running.url, role);
-    }
+    await Promise.all(
+      ROLES.map(async (role) => {
+        await running.services.accounts.add({ username: role, name: `Test ${role}`, role, password: PASSWORD });
+        cookies[role] = await signIn(running.url, role);
+      }),
+    );
   }
   return {
     running,
