@@ -282,7 +282,7 @@ test('a series goes out as a package and comes back; a broken file is told fault
   await expect(page.getByText('This series is on the shelf already.')).toBeVisible();
   await page.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(page.getByText('is on the shelf.', { exact: false }).first()).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Pellwick RL-50' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Pellwick RL-50', level: 1 })).toBeVisible();
   expect(page.url()).not.toContain('pellwick-rl-50');
 });
 

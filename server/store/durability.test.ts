@@ -36,6 +36,18 @@ async function writeUntilDead(url: string, cookie: string, prefix: string, ackno
   }
 }
 
+/** All pages of the shelf. */
+async function codesOnShelf(url: string, cookie: string): Promise<Set<string>> {
+  const codes = new Set<string>();
+  for (let after: string | null = ''; after !== null; ) {
+    const query = after ? `?after=${after}` : '';
+    const page = await fetch(`${url}/api/shelf${query}`, { headers: { cookie } }).then((response) => response.json());
+    for (const { code } of page.series as { code: string }[]) codes.add(code);
+    after = page.next;
+  }
+  return codes;
+}
+
 test('a process killed while it writes loses nothing that was acknowledged', async () => {
   const acknowledged: string[] = [];
   await layEmptyDatabase(folder);
@@ -52,8 +64,7 @@ test('a process killed while it writes loses nothing that was acknowledged', asy
 
   const { child, url } = await startMain(['--data', folder, '--port', '0']);
   const cookie = await signIn(url, 'lead');
-  const shelf = await fetch(`${url}/api/shelf`, { headers: { cookie } }).then((response) => response.json());
-  const codes = new Set(shelf.series.map((series: { code: string }) => series.code));
+  const codes = await codesOnShelf(url, cookie);
   expect(acknowledged.filter((code) => !codes.has(code))).toEqual([]);
 
   const second = await runMain(['serve', '--data', folder, '--port', '0']);
