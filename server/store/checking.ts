@@ -25,7 +25,7 @@ export function createChecking(db: Database, findStops: FindStops, log: (error: 
 
   const run = (): Promise<void> => {
     clearTimeout(timer);
-    running ??= checkDue(db, findStops, () => closed)
+    running ??= checkDue(db, findStops, log, () => closed)
       .catch(log)
       .finally(() => {
         running = undefined;
@@ -50,7 +50,12 @@ export function createChecking(db: Database, findStops: FindStops, log: (error: 
   };
 }
 
-async function checkDue(db: Database, findStops: FindStops, isClosed: () => boolean): Promise<void> {
+async function checkDue(
+  db: Database,
+  findStops: FindStops,
+  log: (error: unknown) => void,
+  isClosed: () => boolean,
+): Promise<void> {
   while (!isClosed()) {
     const [next] = await db
       .select({ id: table.procedure.id, due: table.procedure.checkDue })
@@ -58,7 +63,11 @@ async function checkDue(db: Database, findStops: FindStops, isClosed: () => bool
       .where(sql`${table.procedure.checkedAt} < ${table.procedure.checkDue}`)
       .limit(1);
     if (!next) return;
-    const found = await stopsOf(db, findStops, next.id);
+    const found = await stopsOf(db, findStops, next.id).catch((error: unknown) => {
+      // One that cannot be gone through does not keep the others from it.
+      log(error);
+      return { stops: 1, firstStop: 'It could not be checked; the console of the server says why.' };
+    });
     // Written where nothing changed meanwhile; where it did, it is due again by itself.
     if (found) {
       await db

@@ -40,9 +40,11 @@ async function writeUntilDead(url: string, cookie: string, prefix: string, ackno
 async function codesOnShelf(url: string, cookie: string): Promise<Set<string>> {
   const codes = new Set<string>();
   for (let after: string | null = ''; after !== null; ) {
-    const query = after ? `?after=${after}` : '';
-    const page = await fetch(`${url}/api/shelf${query}`, { headers: { cookie } }).then((response) => response.json());
-    for (const { code } of page.series as { code: string }[]) codes.add(code);
+    const query: string = after ? `?after=${after}` : '';
+    const page: { series: { code: string }[]; next: string | null } = await fetch(`${url}/api/shelf${query}`, {
+      headers: { cookie },
+    }).then((response) => response.json());
+    for (const { code } of page.series) codes.add(code);
     after = page.next;
   }
   return codes;
