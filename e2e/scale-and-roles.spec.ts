@@ -119,7 +119,7 @@ test('at the bench the cautions of a method stand with it, and a question is ans
   await expect(
     page.getByRole('heading', { name: 'Take off the valve seat at upper left and upper right' }),
   ).toBeVisible();
-  await expect(page.getByText(/Offline, \d kept here/)).toBeVisible();
+  await expect(page.getByText(/Offline, \d saved on this device/)).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/Offline/)).toHaveCount(0);
   await page.reload();

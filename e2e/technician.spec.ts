@@ -138,12 +138,12 @@ test.describe('with the app kept on the device', () => {
     await page.locator('input[type=file]').setInputFiles(await photo('olive'));
     await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
     await page.getByRole('button', { name: 'Done' }).click();
-    await expect(page.getByText('Offline, 4 kept here')).toBeVisible();
+    await expect(page.getByText('Offline, 4 saved on this device')).toBeVisible();
     await expect(page.getByText('4 of 7')).toBeVisible();
     // Even reloaded without the network the bench opens, photo and all.
     await page.reload();
     await expect(page.getByText('4 of 7')).toBeVisible();
-    await expect(page.getByText('Offline, 4 kept here')).toBeVisible();
+    await expect(page.getByText('Offline, 4 saved on this device')).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText(/Offline/)).toBeHidden();
     await expect(page.getByText('Sending')).toBeHidden();
@@ -172,10 +172,10 @@ test('entries made while another took over are not lost unseen', async ({ page, 
   await expect(tablet.getByText('Sending')).toBeHidden();
   await context.setOffline(false);
   await expect(page.getByText('One entry was rejected: Somebody else has this job in hand now.')).toBeVisible();
-  await page.getByRole('button', { name: 'Look at it' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Drop what was rejected' }).click();
-  await page.getByRole('dialog').last().getByRole('button', { name: 'Drop what was rejected' }).click();
-  await expect(page.getByText('Nothing waits.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show rejected entries' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Discard the rejected item' }).click();
+  await page.getByRole('dialog').last().getByRole('button', { name: 'Discard the rejected item' }).click();
+  await expect(page.getByText('Everything is sent.')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();
   await elsewhere.close();
@@ -190,11 +190,11 @@ test('on a shared tablet an entry goes under the name of who made it, whoever is
   const jobId = page.url().split('/').at(-1);
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText('Offline, 1 kept here')).toBeVisible();
+  await expect(page.getByText('Offline, 1 saved on this device')).toBeVisible();
   // Her session ends while she is away from the network.
   await context.clearCookies();
   await context.setOffline(false);
-  await expect(page.getByText('Signed out; 1 kept here')).toBeVisible();
+  await expect(page.getByText('Signed out, 1 saved on this device')).toBeVisible();
   await signIn(page, 'Tobias Quell');
   const entries = async () => (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as OpenJob;
   await expect(async () => expect((await entries()).entries).toHaveLength(1)).toPass();

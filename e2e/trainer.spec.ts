@@ -226,7 +226,7 @@ test('what is typed without a server is kept on the device and saved when it is 
   await saved(page);
   await context.setOffline(true);
   await typeLines(page, ['draw rotor @each shaft']);
-  await expect(page.getByText('Kept here; no server')).toBeVisible();
+  await expect(page.getByText('Saved on this device; server not reachable')).toBeVisible();
   await context.setOffline(false);
   await saved(page);
   await page.reload();

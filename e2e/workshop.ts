@@ -76,7 +76,7 @@ export async function typeLines(page: Page, lines: readonly string[], how: 'at-o
 }
 
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByText(/^Saved/)).toBeVisible();
+  await expect(page.getByText(/^Saved( \d|$)/)).toBeVisible();
 }
 
 /** A job on the newest release whose title is given; ends at its first step. */

@@ -153,7 +153,7 @@ describe('keeping', () => {
     expect((await trySignIn(url, 'boss', /password {2}(\S+)/.exec(reset.out)?.[1] ?? '')).status).toBe(200);
     await runMain(['user', 'add', 'helper', '--name', 'Helper', '--role', 'technician', '--data', data]);
     await runMain(['user', 'deactivate', 'helper', '--data', data]);
-    expect((await runMain(['user', 'list', '--data', data])).out).toMatch(/helper .*\(switched off\) Helper/);
+    expect((await runMain(['user', 'list', '--data', data])).out).toMatch(/helper .*\(deactivated\) Helper/);
     const last = await runMain(['user', 'deactivate', 'boss', '--data', data]);
     expect([last.code, last.err]).toEqual([2, expect.stringContaining('Somebody has to remain lead.')]);
 
@@ -165,7 +165,7 @@ describe('keeping', () => {
 
   test('a backup is checked and restored into an empty folder, and nowhere else', async () => {
     const backup = file('running.fukusa-backup');
-    expect((await runMain(['check-backup', backup])).out).toContain('The backup is whole');
+    expect((await runMain(['check-backup', backup])).out).toContain('The backup is intact');
     expect((await runMain(['restore', backup, '--data', file('again')])).out).toContain('2 people');
     expect((await runMain(['restore', backup, '--data', data])).err).toContain('is not empty');
     expect((await runMain(['user', 'list', '--data', file('again')])).out).toContain('The Boss');

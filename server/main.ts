@@ -136,7 +136,7 @@ program
 
 program
   .command('restore')
-  .description('lay a backup into a new or empty data folder')
+  .description('restore a backup into a new or empty data folder')
   .argument('<file>')
   .addOption(dataFolder())
   .action(async (file: string, options: { data: string }) => {
@@ -146,7 +146,7 @@ program
 
 program
   .command('check-backup')
-  .description('say whether a backup is whole and can be restored')
+  .description('check that a backup is intact and can be restored')
   .argument('<file>')
   .action(async (file: string) => {
     const { checkBackup } = await import('./cli/keeping');
@@ -182,7 +182,7 @@ user
   });
 user
   .command('deactivate')
-  .description('switch somebody off')
+  .description('deactivate an account')
   .argument('<username>')
   .addOption(dataFolder())
   .action(async (username: string, options: { data: string }) => {

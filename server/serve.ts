@@ -50,7 +50,8 @@ export interface Running {
 const PORTS_TO_TRY = 20;
 /** Requests under way are waited for so long when the server stops; a stalled upload is not. */
 const FINISHING_MS = 4000;
-const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
+const THIS_MACHINE = '127.0.0.1';
+const LOOPBACK = [THIS_MACHINE, '::1', 'localhost'];
 
 /** Opens the data folder and serves until closed. Requests under way are finished before the database closes. */
 export async function serve(options: ServeOptions): Promise<Running> {
@@ -69,12 +70,12 @@ export async function serve(options: ServeOptions): Promise<Running> {
       needRoom: roomGuard(options.dataFolder),
     });
     const server = createServer(getRequestListener(app.fetch));
-    const host = options.host ?? LOOPBACK[0] ?? '';
+    const host = options.host ?? THIS_MACHINE;
     await listen(server, host, options.port, options.seekPort ? PORTS_TO_TRY : 1);
     const { port } = server.address() as AddressInfo;
     const catchingUp = catchUp(services).catch(services.log);
     return {
-      url: `http://${host === '0.0.0.0' || host === '127.0.0.1' ? 'localhost' : host}:${port}`,
+      url: `http://${host === '0.0.0.0' || host === THIS_MACHINE ? 'localhost' : host}:${port}`,
       services,
       engine: store.engine,
       close: async () => {
@@ -95,7 +96,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
 
 async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Services> {
   const { db, folder, engine } = store;
-  const { reach = {}, host = LOOPBACK[0] ?? '', demo } = options;
+  const { reach = {}, host = THIS_MACHINE, demo } = options;
   const places = placesIn(folder);
   const secret = await secretOf(places.secret);
   const log = errorLog();

@@ -40,10 +40,10 @@ describe('a password that others would try first', () => {
   afterAll(() => workshop.close());
 
   test.each([
-    ['password1', 'tried first'],
-    ['qwertyuiop', 'tried first'],
+    ['password1', 'very common'],
+    ['qwertyuiop', 'very common'],
     ['aaaaaaaaaaaa', 'repeats'],
-    ['firstlead1', 'hardly more than the name'],
+    ['firstlead1', 'too similar to the name'],
   ])('such as %s is refused: it is %s', async (password, why) => {
     const { status, json } = await workshop.call(null, 'POST', '/api/first-account', { ...first, password });
     expect(status).toBe(400);

@@ -35,9 +35,9 @@ async function weakness(password: string, { username, name }: { username: string
   // What is put behind a common one to make it longer is tried as well.
   const bare = plain.replace(/[^\p{L}]+$/u, '');
   const known = await commonPasswords();
-  if (known.has(plain) || known.has(bare)) return 'is one of the passwords that are tried first; choose another';
+  if (known.has(plain) || known.has(bare)) return 'is a very common password; choose another';
   if (new Set(plain).size < FEWEST_SIGNS) return 'repeats the same few characters; choose another';
   const names = [username, ...name.split(/\s+/)].map((part) => part.toLowerCase()).filter((part) => part.length > 2);
   const rest = names.reduce((left, part) => left.replaceAll(part, ''), plain);
-  return rest.length < FEWEST_SIGNS ? 'is hardly more than the name; choose another' : undefined;
+  return rest.length < FEWEST_SIGNS ? 'is too similar to the name; choose another' : undefined;
 }

@@ -33,7 +33,7 @@ export async function restore(file: string, folder: string): Promise<void> {
 /** Says whether a backup is whole, by restoring it where it is in nobody's way. */
 export async function checkBackup(file: string): Promise<void> {
   const found = await readBack(file);
-  console.log(`The backup is whole, as of ${found.madeAt}: ${counted(found)}.`);
+  console.log(`The backup is intact, as of ${found.madeAt}: ${counted(found)}.`);
 }
 
 async function readBack(file: string): Promise<Restored> {
@@ -53,7 +53,7 @@ export async function listUsers(folder: string): Promise<void> {
   await atDoor(folder, async (ask) => {
     const { people } = await (await ask('GET', '/users')).json<{ people: Person[] }>();
     for (const { username, name, role, active } of people) {
-      console.log(`${username.padEnd(20)} ${role.padEnd(11)} ${active ? '' : '(switched off) '}${name}`);
+      console.log(`${username.padEnd(20)} ${role.padEnd(11)} ${active ? '' : '(deactivated) '}${name}`);
     }
   });
 }
@@ -83,6 +83,6 @@ export async function resetUser(username: string, folder: string): Promise<void>
 export async function deactivateUser(username: string, folder: string): Promise<void> {
   await atDoor(folder, async (ask) => {
     await ask('POST', `/users/${encodeURIComponent(username)}/deactivate`);
-    console.log(`${username} is switched off and signed out everywhere.`);
+    console.log(`${username} is deactivated and signed out everywhere.`);
   });
 }

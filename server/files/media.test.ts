@@ -135,6 +135,16 @@ test('what a trainer blurred is seen without the blur by those who write, and by
     (await workshop.call(role, 'GET', `/api/photos/${hash}`)).status;
   expect([await status(photo, 'trainer'), await status(photo, 'technician')]).toEqual([200, 404]);
   expect([await status(flat, 'trainer'), await status(flat, 'technician')]).toEqual([200, 200]);
+  // Without the blur it is shown as it is again, to everybody.
+  const open = (await workshop.call('trainer', 'GET', `/api/procedures/${procedure?.id}`)).json;
+  const [step] = open.procedure.document.steps;
+  const fields = { pictures: [{ id: 'p', photo, marks: [] }] };
+  const saved = await workshop.call('trainer', 'PATCH', `/api/procedures/${procedure?.id}`, {
+    seriesVersion: open.series.version,
+    procedureVersion: open.procedure.version,
+    edits: [{ kind: 'change', stepId: step.id, fields }],
+  });
+  expect([saved.status, await status(photo, 'technician')]).toEqual([200, 200]);
 });
 
 test('a zip whose media are not what they are named for changes nothing', async () => {

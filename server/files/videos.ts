@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileTypeFromFile } from 'file-type';
 import { Fault } from '../ground/fault';
 import { syncFolder } from './folders';
-import { stripMp4, stripWebm } from './places';
+import { stripMp4, stripWebm } from './video-details';
 
 /** What browsers play without help. */
 const ACCEPTED: Readonly<Record<string, string>> = { 'video/mp4': 'mp4', 'video/webm': 'webm' };

@@ -56,15 +56,15 @@ export function diskFull(): Fault {
   return new Fault(
     507,
     'disk-full',
-    'The disk of the server is full; nothing more can be kept there.',
-    'What you entered waits on this device. Whoever runs the server makes room; then it goes on by itself.',
+    'The server disk is full; nothing more can be saved there.',
+    'What you entered is saved on this device and sent automatically once whoever runs the server has made room.',
   );
 }
 
 /** What the system and the database call a full disk. */
 const FULL = ['ENOSPC', 'EDQUOT', 'EFBIG', '53100'];
 /** The database stopped in the middle; the next request opens it again. */
-const STOPPED = ['ENGINE_STOPPED', '57P03', 'XX000'];
+const STOPPED = ['ENGINE_STOPPED', '57P03'];
 
 /** The codes of an error and of what caused it. */
 function codesOf(error: unknown): string[] {

@@ -17,6 +17,8 @@ export interface Reached {
   /** Such as https://fukusa.example:8443. */
   readonly origin: string;
   readonly secure: boolean;
+  /** A proxy that is trusted passed it on. */
+  readonly viaProxy: boolean;
 }
 
 /** Reads both of a request; what a proxy says of the client counts where the proxy is one that is trusted. */
@@ -36,6 +38,7 @@ export function reachReader({ publicUrl, trustProxy = [] }: ReachSettings): (c: 
       address: viaProxy ? proxyAddr(incoming, trusted) : direct,
       origin,
       secure: origin.startsWith('https:'),
+      viaProxy,
     };
   };
 }
@@ -53,7 +56,7 @@ export function refuseOtherOrigin(c: Context, { origin }: Reached, publicUrl: st
   throw new Fault(
     403,
     'other-origin',
-    `This came from a page at ${from ?? 'another address'}, and this server is ${said ?? origin}.`,
+    `This request came from a page at ${from ?? 'another address'}, but the address of this server is ${said ?? origin}.`,
     'Open the app at that address. Behind a proxy, whoever runs the server starts it with --public-url and --trust-proxy.',
   );
 }

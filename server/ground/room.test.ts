@@ -31,7 +31,7 @@ describe('a full disk', () => {
     expect(refused.status).toBe(507);
     expect((await refused.json()).fault).toMatchObject({
       code: 'disk-full',
-      todo: expect.stringContaining('by itself'),
+      todo: expect.stringContaining('sent automatically'),
     });
     const read = await app.request('http://here/api/shelf', { headers: { cookie: workshop.cookies.trainer } });
     expect(read.status).toBe(200);

@@ -74,11 +74,12 @@ export const WORDS = {
   seal: 'Seal (SHA-256)',
   missingPhoto: 'photo not found',
   exceptions: 'Overrides and problems',
-  clockBehind: 'The clock of the device was behind that of the server by',
-  clockAhead: 'The clock of the device was ahead of that of the server by',
-  sentBy: 'Sent by somebody else',
+  clockBehind: 'The device clock was behind the server by',
+  clockAhead: 'The device clock was ahead of the server by',
+  sentBy: 'Sent by another person',
   entriesOf: 'entries of',
-  missingSigns: 'These signs cannot be printed with the fonts of this program and stand as their numbers:',
+  missingSigns:
+    'These characters are missing from the fonts of this program; their Unicode numbers are printed instead:',
   noExceptions: 'No override and no problem was entered.',
 } as const;
 

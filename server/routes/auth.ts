@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { KNOWN_PASSWORD, SWITCHED_OFF } from '../accounts/codes';
 import { refuseWeakPassword } from '../accounts/passwords';
 import { Fault } from '../ground/fault';
-import { anyone, type Env, EVERYONE, only } from '../services/access';
+import { anyone, BENCH, type Env, EVERYONE, only } from '../services/access';
 import type { Services } from '../services/services';
 import { valid } from '../services/validate';
 
@@ -48,7 +48,7 @@ export function authRoutes({ accounts }: Services) {
       await refuseWeakPassword(change.newPassword, person, 'newPassword');
       return tried(c as unknown as Context<Env>, person.username, { ...change, revokeOtherSessions: true });
     })
-    .post('/keys', only(...EVERYONE), valid('json', KeyToRegister), async (c) =>
+    .post('/keys', only(...BENCH), valid('json', KeyToRegister), async (c) =>
       c.json({ id: await accounts.keys.register(c.get('person').id, c.req.valid('json')) }, 201),
     );
 }
@@ -69,13 +69,13 @@ function refusal(status: number, code: string): Fault {
     case 'INVALID_PASSWORD':
       return new Fault(401, 'wrong-present-password', 'The present password is wrong.', 'Check it and try again.');
     case SWITCHED_OFF:
-      return new Fault(403, 'switched-off', 'This account is switched off.', 'Ask the lead to switch it on again.');
+      return new Fault(403, 'switched-off', 'This account is deactivated.', 'Ask the lead to reactivate it.');
     case KNOWN_PASSWORD:
       return new Fault(
         403,
         'known-password',
-        'This account has a password that the demo prints for everybody.',
-        'Whoever runs the server gives it another: npm run fukusa -- user reset NAME.',
+        'The password of this account is public: it belongs to the demo.',
+        'Whoever runs the server sets a new one: npm run fukusa -- user reset NAME.',
       );
     default:
       return new Fault(

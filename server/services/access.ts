@@ -39,6 +39,4 @@ export function anyone() {
   return Object.assign(guard, { [ALLOWED]: 'anyone' as Allowed });
 }
 
-export const EVERYONE: readonly Role[] = ['lead', 'trainer', 'technician', 'apprentice'];
-export const WRITERS: readonly Role[] = ['lead', 'trainer'];
-export const BENCH: readonly Role[] = ['lead', 'trainer', 'technician'];
+export { BENCH, EVERYONE, WRITERS } from '../ground/roles';

@@ -66,7 +66,7 @@ async function checkDue(
     const found = await stopsOf(db, findStops, next.id).catch((error: unknown) => {
       // One that cannot be gone through does not keep the others from it.
       log(error);
-      return { stops: 1, firstStop: 'It could not be checked; the console of the server says why.' };
+      return { stops: 1, firstStop: 'It could not be checked. The server console shows why.' };
     });
     // Written where nothing changed meanwhile; where it did, it is due again by itself.
     if (found) {

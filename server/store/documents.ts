@@ -93,7 +93,7 @@ export async function addProcedure(db: Queryable, document: Procedure, by: strin
   refuseFaults(procedureReferences(document, series.document));
   const { id, seriesId, title } = document;
   await db.insert(table.procedure).values({ id, seriesId, title, document, format: DOCUMENT_FORMAT, changedBy: by });
-  await withholdBlurred(db, [document]);
+  await withholdBlurred(db, document.steps);
 }
 
 /**
@@ -145,7 +145,10 @@ export async function takeInPackage(
           .where(eq(table.procedure.id, procedure.id));
       }
     }
-    await withholdBlurred(tx, procedures);
+    await withholdBlurred(
+      tx,
+      procedures.flatMap(({ steps }) => steps),
+    );
     // Procedures that the package does not bring must still fit the series it replaces.
     for (const other of await proceduresOf(tx, series.id)) {
       refuseInUse(other, series);

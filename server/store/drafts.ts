@@ -1,5 +1,4 @@
 import { type SQL, sql } from 'drizzle-orm';
-import { LRUCache } from 'lru-cache';
 import type { z } from 'zod';
 import { applyStrictly, type Edit } from '#core/edits/edit';
 import { changesSeries } from '#core/edits/sent';
@@ -13,6 +12,7 @@ import type { Database } from '../database/open';
 import * as table from '../database/schema';
 import { badInput, Fault } from '../ground/fault';
 import { type OpenWorkbook, proceduresOf, readSeries, readWorkbook, type Versioned } from './documents';
+import { keptPerDatabase } from './kept';
 import { withholdBlurred } from './media';
 import { refuseFaults, refuseInUse, STALE, writeSeries, written } from './writing';
 
@@ -70,7 +70,11 @@ async function saveOn(db: Database, now: Draft, change: DraftChange, by: string)
   const others = touchesSeries || chained ? await proceduresOf(db, series.id) : [];
   if (chained) refuseRing(procedure, others);
   if (touchesSeries) for (const other of others) if (other.id !== procedure.id) refuseInUse(other, series);
-  if (touchesProcedure) await withholdBlurred(db, [procedure]);
+  const untouched = new Set(before.procedure.steps);
+  await withholdBlurred(
+    db,
+    procedure.steps.filter((step) => !untouched.has(step)),
+  );
   const saved = await writeDraft(
     db,
     now,
@@ -102,13 +106,7 @@ function refuseRing(procedure: Procedure, all: readonly Procedure[]): void {
 type Draft = Pick<OpenWorkbook, 'series' | 'procedure'>;
 
 const DRAFTS_KEPT = 60;
-const drafts = new WeakMap<Database, LRUCache<string, Draft>>();
-
-function keptDrafts(db: Database): LRUCache<string, Draft> {
-  const there = drafts.get(db) ?? new LRUCache<string, Draft>({ max: DRAFTS_KEPT });
-  drafts.set(db, there);
-  return there;
-}
+const keptDrafts = keptPerDatabase<Draft>(DRAFTS_KEPT);
 
 /** Writes one or both in one statement, where both still have the versions they were read at; undefined where not. */
 async function writeDraft(

@@ -1,5 +1,4 @@
 import { eq, inArray, type SQL, sql } from 'drizzle-orm';
-import { LRUCache } from 'lru-cache';
 import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent } from '#core/job/entry';
 import { applyEntry, foldJob, type JobState } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
@@ -7,7 +6,8 @@ import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import type { Database } from '../database/open';
 import * as table from '../database/schema';
 import { Fault, notFound } from '../ground/fault';
-import { entriesOf, namesIn, type OpenJob, shownOf } from './jobs';
+import { catchUpJob, entriesOf, namesIn, type OpenJob, shownOf } from './jobs';
+import { keptPerDatabase } from './kept';
 import { keysIn, type Made, madeBy, otherJob, type RefusedEntry } from './makers';
 import { frozenWhole } from './releases';
 import { sealOf } from './seal';
@@ -63,7 +63,7 @@ interface Folded {
 }
 
 const JOBS_KEPT = 200;
-const folded = new WeakMap<Database, LRUCache<string, Folded>>();
+const kept = keptPerDatabase<Folded>(JOBS_KEPT);
 /** How often a job is read again because others added to it in between. */
 const MOST_TRIES = 5;
 
@@ -87,7 +87,9 @@ export async function addEntries(
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     const job = await foldedJob(db, jobId, tries > 0);
     const judged = judge(job, made, photos, { sender, clockBehindMs });
-    const next = await write(db, job, judged.added);
+    // What was refused may hold on what others added since this process last read the job.
+    if (judged.refused.length > 0 && tries === 0) continue;
+    const next = await write(db, job, judged.added, judged.state);
     if (next === 'taken-elsewhere') {
       const elsewhere = await ofOtherJobs(db, jobId, judged.added);
       for (const [at, one] of made.entries()) {
@@ -150,7 +152,7 @@ function judge(
     added.push({ ...one, taken });
     state = applyEntry(job.release.workbook, state, taken);
   }
-  return { added, refused };
+  return { added, refused, state };
 }
 
 /** The job with what was added; undefined when it had changed, `taken-elsewhere` when an id belongs to another job. */
@@ -158,11 +160,11 @@ async function write(
   db: Database,
   job: Folded,
   added: readonly Added[],
+  state: JobState,
 ): Promise<Folded | 'taken-elsewhere' | undefined> {
   if (added.length === 0) return job;
   const before = job.entries.length;
   const entries = [...job.entries, ...added.map(({ taken }) => taken)];
-  const state = added.reduce((now, { taken }) => applyEntry(job.release.workbook, now, taken), job.state);
   const finishing = job.row.finishedAt ? undefined : entries.find(({ content }) => content.kind === 'finished');
   const seal = finishing
     ? sealOf({ ...job.row, startedAt: job.row.startedAt.toISOString(), release: job.release }, entries)
@@ -233,30 +235,24 @@ function isTwice(error: unknown, constraint: string): boolean {
   return code === '23505' && named === constraint;
 }
 
-function kept(db: Database): LRUCache<string, Folded> {
-  const there = folded.get(db) ?? new LRUCache<string, Folded>({ max: JOBS_KEPT });
-  folded.set(db, there);
-  return there;
-}
-
 /** A job folded as far as this process knows it; read from the database where it does not, or `anew`. */
 async function foldedJob(db: Database, jobId: string, anew: boolean): Promise<Folded> {
   const there = kept(db).get(jobId);
   if (there && !anew) return there;
   const [row] = await db.select().from(table.job).where(eq(table.job.id, jobId));
   if (!row) throw notFound('job');
+  if (row.phase === null) {
+    await catchUpJob(db, row);
+    return foldedJob(db, jobId, true);
+  }
   const { id, number, workbook } = await frozenWhole(db, row.releaseId);
   // What was added after the row was read is left for the next time, which the statement that writes insists on.
-  const entries = (await entriesOf(db, jobId)).slice(0, row.phase === null ? undefined : row.entries);
-  if (row.phase === null) {
-    const shown = shownOf(foldJob(workbook, row.startedBy, entries), entries.length);
-    await db.update(table.job).set(shown).where(sql`${table.job.id} = ${jobId} AND ${table.job.phase} IS NULL`);
-  }
+  const entries = (await entriesOf(db, jobId)).slice(0, row.entries);
   const fresh: Folded = {
-    row: { ...row, entries: entries.length },
+    row,
     release: { id, number, workbook },
     entries,
-    ids: new Set(entries.map(({ id }) => id)),
+    ids: new Set(entries.map((entry) => entry.id)),
     state: foldJob(workbook, row.startedBy, entries),
   };
   kept(db).set(jobId, fresh);

@@ -1,4 +1,4 @@
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Entry } from '#core/job/entry';
 import { foldJob, type JobState } from '#core/job/job';
 import type { Workbook } from '#core/model/procedure';
@@ -103,7 +103,7 @@ export async function entriesOf(db: Queryable, jobId: string, after = 0): Promis
   const rows = await db
     .select()
     .from(table.entry)
-    .where(sql`${table.entry.jobId} = ${jobId} AND ${table.entry.sequence} > ${after}`)
+    .where(and(eq(table.entry.jobId, jobId), gt(table.entry.sequence, after)))
     .orderBy(asc(table.entry.sequence));
   return rows.map(entryOf);
 }
@@ -119,25 +119,23 @@ function entryOf(row: typeof table.entry.$inferSelect): Entry {
   };
 }
 
-/**
- * Folds the jobs of an earlier version once, so that lists have their columns. Each is written only where nobody added
- * to it meanwhile.
- */
+/** Folds the jobs of an earlier version once, so that lists have their columns. */
 export async function catchUpJobs(db: Database): Promise<void> {
   for (;;) {
-    const [row] = await db
-      .select({ id: table.job.id, releaseId: table.job.releaseId, startedBy: table.job.startedBy })
-      .from(table.job)
-      .where(sql`${table.job.phase} IS NULL`)
-      .limit(1);
+    const [row] = await db.select().from(table.job).where(isNull(table.job.phase)).limit(1);
     if (!row) return;
-    const entries = await entriesOf(db, row.id);
-    const { workbook } = await frozenWhole(db, row.releaseId);
-    const shown = shownOf(foldJob(workbook, row.startedBy, entries), entries.length);
-    const last = entries.at(-1);
-    await db
-      .update(table.job)
-      .set({ ...shown, ...(last && { changedAt: new Date(last.at) }) })
-      .where(sql`${table.job.id} = ${row.id} AND ${table.job.phase} IS NULL`);
+    await catchUpJob(db, row);
   }
+}
+
+/** Written only where nobody added to it meanwhile. */
+export async function catchUpJob(db: Database, row: typeof table.job.$inferSelect): Promise<void> {
+  const entries = await entriesOf(db, row.id);
+  const { workbook } = await frozenWhole(db, row.releaseId);
+  const shown = shownOf(foldJob(workbook, row.startedBy, entries), entries.length);
+  const last = entries.at(-1);
+  await db
+    .update(table.job)
+    .set({ ...shown, ...(last && { changedAt: new Date(last.at) }) })
+    .where(and(eq(table.job.id, row.id), isNull(table.job.phase)));
 }

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { EntryContent } from '#core/job/entry';
 import { textToSign } from '#core/job/signed-entry';
+import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import * as table from '../database/schema';
 import type { Role } from '../ground/roles';
 import { openWorkshop, type Workshop, withJob, withRelease } from '../testing/workshop';
@@ -92,6 +93,44 @@ test('the key of somebody who was locked out proves nothing any more', async () 
   await workshop.call('lead', 'PATCH', `/api/people/${json.id}`, { active: false });
   const sent = await send('trainer', jobId, signed(key, jobId, json.id, { kind: 'taken-over' }));
   expect(sent.json.refused).toMatchObject([{ code: 'not-proved' }]);
+});
+
+test('who may not work at the bench does not get there by a key', async () => {
+  const jobId = await withJob(workshop, releaseId, 'demoted');
+  const key = { deviceId: 'tablet-12', publicKey: 'a'.repeat(43) };
+  expect((await workshop.call('apprentice', 'POST', '/api/auth/keys', key)).status).toBe(403);
+  const { json } = await workshop.call('lead', 'POST', '/api/people', {
+    username: 'demoted',
+    name: 'Demoted',
+    role: 'apprentice',
+    password: 'a long enough password',
+  });
+  const old = await keyOf('technician');
+  await workshop.running.services.db
+    .update(table.deviceKey)
+    .set({ personId: json.id })
+    .where(eq(table.deviceKey.id, old.keyId));
+  const sent = await send('technician', jobId, signed(old, jobId, json.id, { kind: 'taken-over' }));
+  expect(sent.json.refused).toMatchObject([{ code: 'not-proved' }]);
+});
+
+test('what is refused was judged by the job as it is, not as another process left it in memory', async () => {
+  const jobId = await withJob(workshop, releaseId, 'two-processes');
+  const { db } = workshop.running.services;
+  const entry = (id: string, content: EntryContent) => ({ id, at: '2026-01-05T08:30:00.000Z', content });
+  await send('technician', jobId, entry('first', { kind: 'paused' }));
+  // Another process goes on with the job, which this one does not hear of.
+  await db.insert(table.entry).values({
+    ...entry('resumed', { kind: 'resumed' }),
+    at: new Date(),
+    jobId,
+    sequence: 2,
+    by: ids.technician,
+    format: DOCUMENT_FORMAT,
+  });
+  await db.update(table.job).set({ entries: 2, phase: 'running' }).where(eq(table.job.id, jobId));
+  const { json } = await send('technician', jobId, entry('done', done(0)));
+  expect(json.refused).toEqual([]);
 });
 
 test('a photo is named by what the tablet took, and found under what was made of it', async () => {

@@ -1,4 +1,4 @@
-import { inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { EntryContent, type NewEntry } from '#core/job/entry';
 import { SignedEntry, SignedText, UnsignedEntry } from '#core/job/signed-entry';
 import { sayProblem } from '#core/language/en/problems';
@@ -8,9 +8,11 @@ import { impurities } from '#core/model/plain';
 import { type DeviceKey, isSignedBy } from '../accounts/keys';
 import type { Database } from '../database/open';
 import * as table from '../database/schema';
+import { BENCH } from '../ground/roles';
 
 /** It is not proved who made this entry: it waits until its maker signs in on that device. */
 const NOT_PROVED = 'not-proved';
+
 /** An entry that was not taken in, and why. */
 export interface RefusedEntry {
   readonly id: string;
@@ -40,10 +42,18 @@ export async function keysIn(db: Database, sent: readonly unknown[]): Promise<Re
   });
   if (ids.length === 0) return new Map();
   const rows = await db
-    .select()
+    .select({ key: table.deviceKey })
     .from(table.deviceKey)
-    .where(sql`${inArray(table.deviceKey.id, [...new Set(ids)])} AND ${table.deviceKey.revokedAt} IS NULL`);
-  return new Map(rows.map((key) => [key.id, key]));
+    .innerJoin(table.user, eq(table.user.id, table.deviceKey.personId))
+    .where(
+      and(
+        inArray(table.deviceKey.id, [...new Set(ids)]),
+        isNull(table.deviceKey.revokedAt),
+        // Nobody gets to the bench by a key who would not by signing in.
+        inArray(table.user.role, [...BENCH]),
+      ),
+    );
+  return new Map(rows.map(({ key }) => [key.id, key]));
 }
 
 /** Who made an entry, as far as it is proved. */
@@ -79,7 +89,7 @@ export function madeBy(
   return {
     id,
     code: NOT_PROVED,
-    what: 'It is not proved who made this. It waits until its maker signs in on this device.',
+    what: 'It is not certain who made this entry. It waits until that person signs in on this device.',
   };
 }
 

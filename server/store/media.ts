@@ -1,6 +1,6 @@
 import { eq, inArray } from 'drizzle-orm';
-import { blurredOriginals, mediaOf } from '#core/model/pictures/media';
-import type { Procedure } from '#core/model/procedure';
+import { blurredAndOpen, mediaOf } from '#core/model/pictures/media';
+import type { Step } from '#core/model/procedure';
 import type { Queryable } from '../database/open';
 import * as table from '../database/schema';
 import type { StoredPhoto } from '../files/photos';
@@ -57,11 +57,14 @@ export async function notePhotoSource(db: Queryable, sent: string, photo: string
     .onConflictDoUpdate({ target: table.photoSource.sent, set: { photo } });
 }
 
-/** Where a procedure blurs part of a picture, the picture without the blur is for those who write. */
-export async function withholdBlurred(db: Queryable, procedures: readonly Procedure[]): Promise<void> {
-  const blurred = [...blurredOriginals(procedures)];
-  if (blurred.length > 0)
-    await db.update(table.photo).set({ writersOnly: true }).where(inArray(table.photo.hash, blurred));
+/** Where steps blur part of a picture, the picture without the blur is for those who write; until they show it again. */
+export async function withholdBlurred(db: Queryable, steps: readonly Step[]): Promise<void> {
+  const { blurred, open } = blurredAndOpen(steps);
+  const mark = async (hashes: string[], writersOnly: boolean) => {
+    if (hashes.length > 0) await db.update(table.photo).set({ writersOnly }).where(inArray(table.photo.hash, hashes));
+  };
+  await mark(blurred, true);
+  await mark(open, false);
 }
 
 export async function isForWriters(db: Queryable, hash: string): Promise<boolean> {

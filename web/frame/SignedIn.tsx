@@ -2,7 +2,7 @@ import { Center } from '@mantine/core';
 import { createContext, useContext, useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import type { Person } from '../../server/ground/roles';
-import { useSession } from '../ground/session';
+import { mayWorkAtBench, useSession } from '../ground/session';
 import { sendDocumentsWhileOpen } from '../sync/documents';
 import { startSync } from '../sync/engine';
 import { sendEntriesWhileOpen } from '../sync/entries';
@@ -21,7 +21,7 @@ export function usePerson(): Person {
 export function SignedIn() {
   const session = useSession();
   const location = useLocation();
-  useSending(session.data?.id);
+  useSending(session.data ?? null);
   if (session.isPending) {
     return (
       <Center mih="60vh">
@@ -39,14 +39,16 @@ export function SignedIn() {
 }
 
 /** Wherever the app is open and somebody is signed in, what waits on this device is sent. */
-function useSending(personId: string | undefined): void {
+function useSending(person: Person | null): void {
+  const personId = person?.id;
+  const signs = person !== null && mayWorkAtBench(person);
   useEffect(() => {
     if (!personId) return;
     // Without a network there is no new key; what is entered meanwhile goes while its maker is signed in.
-    void ensureKey(personId).catch(() => undefined);
+    if (signs) void ensureKey(personId).catch(() => undefined);
     const stops = [sendEntriesWhileOpen(), sendDocumentsWhileOpen(), startSync()];
     return () => {
       for (const stop of stops) stop();
     };
-  }, [personId]);
+  }, [personId, signs]);
 }

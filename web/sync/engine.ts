@@ -76,8 +76,9 @@ function connectionAfter(error: unknown): Connection {
   if (isUnreachable(error)) return 'unreachable';
   if (error instanceof ApiFault && error.status === 401) return 'signed-out';
   if (error instanceof ApiFault && error.status === 507) return 'no-room';
-  if (isServerFault(error)) return 'server-fault';
-  throw error;
+  // What nobody foresaw is told to whoever looks, and stops neither the other lanes nor the next try.
+  if (!isServerFault(error)) console.error(error);
+  return 'server-fault';
 }
 
 /** Runs for as long as the app is open; gives how to stop it. */

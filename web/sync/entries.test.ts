@@ -140,6 +140,16 @@ test.each([
   expect((await waiting())[0]?.refused).toBeUndefined();
 });
 
+test('what somebody here may not send waits for another; nothing of it is given up', async () => {
+  await queue('a', done(first));
+  server.answer = () => fault(403, 'not-yours', 'This is not for an apprentice.');
+  await send();
+  expect((await waiting())[0]).toMatchObject({ waits: { code: 'not-yours', what: 'This is not for an apprentice.' } });
+  server.answer = (_m, _p, { entries }) => taken(entries);
+  await send();
+  expect(await waiting()).toEqual([]);
+});
+
 test('a refused entry is set aside with its reason and not sent again; the others go', async () => {
   await queue('a', done(first));
   await queue('b', dented);

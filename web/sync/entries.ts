@@ -115,7 +115,7 @@ async function sendBatch(jobId: string, batch: readonly OutboxEntry[], done: Set
     if (isServerFault(error)) {
       for (const { order, attempts = 0 } of batch) await device.outbox.update(order, { attempts: attempts + 1 });
       const [only] = batch;
-      if (batch.length === 1 && only && (only.attempts ?? 0) + 1 >= MOST_ATTEMPTS) return refuse(only, error);
+      if (batch.length === 1 && only && (only.attempts ?? 0) + 1 >= MOST_ATTEMPTS) return setAside(only, error);
       // Sent once more in this round, one by one.
       if (batch.length > 1) {
         for (const { id } of batch) done.delete(id);
@@ -125,7 +125,7 @@ async function sendBatch(jobId: string, batch: readonly OutboxEntry[], done: Set
     }
     if (isForLater(error) || !(error instanceof ApiFault)) throw error;
     // The whole was refused, as when the job is gone: each is told why.
-    for (const entry of batch) await refuse(entry, error);
+    for (const entry of batch) await setAside(entry, error);
   }
 }
 
@@ -168,7 +168,7 @@ async function photoIsThere(entry: OutboxEntry): Promise<boolean> {
     const broken = isServerFault(error);
     if (broken) await device.outbox.update(entry.order, { attempts });
     if ((isForLater(error) && !(broken && attempts >= MOST_ATTEMPTS)) || !(error instanceof ApiFault)) throw error;
-    await refuse(entry, error);
+    await setAside(entry, error);
     return false;
   }
 }
@@ -182,6 +182,9 @@ function namedAsStored(entry: OutboxEntry, photo: string): Partial<OutboxEntry> 
   return isOldName(entry) ? { content: { ...entry.content, photo } as EntryContent } : {};
 }
 
-async function refuse({ order }: OutboxEntry, error: unknown): Promise<void> {
-  await device.outbox.update(order, { refused: error instanceof ApiFault ? error.fault.what : String(error) });
+/** What somebody here may not send is no worse for it: it waits for another person, or for the server to be set right. */
+async function setAside({ order }: OutboxEntry, error: unknown): Promise<void> {
+  const { code, what } = error instanceof ApiFault ? error.fault : { code: 'broken', what: String(error) };
+  const forbidden = error instanceof ApiFault && error.status === 403;
+  await device.outbox.update(order, forbidden ? { waits: { code, what } } : { refused: what });
 }

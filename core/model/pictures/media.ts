@@ -1,4 +1,5 @@
-import type { Procedure } from '../procedure';
+import type { Procedure, Step } from '../procedure';
+import type { Picture } from './picture';
 
 /** The photos and videos that documents name, by the hash of their bytes. */
 export interface Media {
@@ -16,12 +17,16 @@ export function mediaOf(procedures: readonly Procedure[]): Media {
   };
 }
 
-/** Photos of which some part is blurred in what everybody but the trainer sees. */
-export function blurredOriginals(procedures: readonly Procedure[]): ReadonlySet<string> {
-  const pictures = procedures.flatMap(({ steps }) => steps.flatMap((step) => step.pictures ?? []));
-  return new Set(
-    pictures.flatMap(({ photo, flat, marks }) => (flat && marks.some(({ kind }) => kind === 'blur') ? [photo] : [])),
-  );
+/**
+ * The photos behind the pictures of some steps: those of which a part is blurred in what everybody but the trainer sees,
+ * and those that everybody sees as they are. A photo that one step shows as it is is no secret.
+ */
+export function blurredAndOpen(steps: readonly Pick<Step, 'pictures'>[]): { blurred: string[]; open: string[] } {
+  const pictures = steps.flatMap((step) => step.pictures ?? []);
+  const isBlurred = ({ flat, marks }: Picture) => flat !== undefined && marks.some(({ kind }) => kind === 'blur');
+  const open = new Set(pictures.filter((picture) => !isBlurred(picture)).map(({ photo }) => photo));
+  const blurred = new Set(pictures.filter(isBlurred).map(({ photo }) => photo));
+  return { blurred: [...blurred].filter((photo) => !open.has(photo)), open: [...open] };
 }
 
 /** The same procedures with some of their media under other names. */

@@ -17,9 +17,9 @@ export const authorTexts = {
     savedAt: 'Saved {{time}}',
     saving: 'Saving',
     waiting: {
-      unreachable: 'Kept here; no server',
-      'signed-out': 'Kept here; sign in again',
-      server: 'Kept here; server fault',
+      unreachable: 'Saved on this device; server not reachable',
+      'signed-out': 'Saved on this device; sign in again',
+      server: 'Saved on this device; server error',
     },
     stale: 'Changed elsewhere',
     refused: 'Not saved: why?',

@@ -1,7 +1,7 @@
 import { mkdtemp, open, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { stripMp4, stripWebm } from './places';
+import { stripMp4, stripWebm } from './video-details';
 
 let folder: string;
 beforeAll(async () => {
