@@ -1,7 +1,7 @@
 export const ROLES = ['lead', 'trainer', 'technician', 'apprentice'] as const;
 export type Role = (typeof ROLES)[number];
 
-export const EVERYONE: readonly Role[] = ROLES;
+export const EVERYONE: readonly Role[] = [...ROLES];
 /** Who writes instructions. */
 export const WRITERS: readonly Role[] = ['lead', 'trainer'];
 /** Who carries them out. */
