@@ -11,12 +11,13 @@ module.exports = {
     },
     {
       name: 'core-packages',
-      comment: 'schemas and grammar are all that core borrows',
+      comment: 'schemas, grammar and a language library are all that core borrows',
       severity: 'error',
       from: { path: '^core', pathNot: '[.]test[.]ts$|^core/testing' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-peer'],
-        pathNot: 'node_modules/(zod|pluralize|@types/pluralize)/',
+        pathNot:
+          'node_modules/(zod|pluralize|@types/pluralize|compromise|damerau-levenshtein|@types/damerau-levenshtein)/',
       },
     },
     {
@@ -56,7 +57,7 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: 'node_modules/(?!(zod|pluralize)/)' },
+    exclude: { path: 'node_modules/(?!(zod|pluralize|compromise|damerau-levenshtein)/)' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'node', 'default'],

@@ -9,11 +9,12 @@ export default defineConfig({
     react(),
     // Once, as small as they get; the server sends them as they lie.
     compression({ algorithms: ['gzip', 'brotliCompress'], exclude: [/\.(?:html|woff2?|png)$/, /sw\.js$/, /workbox-/] }),
-    // The whole app is kept on the device, so that the bench opens without the network. The page is kept as the server
-    // sent it, nonce and policy together. Browsers allow this on https and on localhost only.
     VitePWA({
       registerType: 'autoUpdate',
       injectRegister: 'script',
+      strategies: 'injectManifest',
+      srcDir: 'background',
+      filename: 'sw.ts',
       manifest: {
         name: 'Fukusa',
         short_name: 'Fukusa',
@@ -23,19 +24,9 @@ export default defineConfig({
         theme_color: '#fffdf8',
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
-      workbox: {
+      injectManifest: {
         globPatterns: ['**/*.{html,js,css,woff2,svg}'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
-        runtimeCaching: [
-          {
-            urlPattern: ({ url }) =>
-              url.pathname.startsWith('/api/photos/') && url.searchParams.get('size') === 'thumb',
-            handler: 'CacheFirst',
-            options: { cacheName: 'thumbnails', expiration: { maxEntries: 400 } },
-          },
-        ],
       },
     }),
   ],

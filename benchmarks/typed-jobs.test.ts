@@ -4,7 +4,7 @@ import { TYPED_JOBS, workbookOf } from './typed-jobs';
 
 test.each(TYPED_JOBS.map((job) => [job.name, job] as const))('%s: what is right is let stand', (_name, job) => {
   const workbook = workbookOf(job, job.lines);
-  expect(workbook.procedure.steps).toHaveLength(job.lines.length);
+  expect(workbook.procedure.steps.length).toBeGreaterThanOrEqual(job.lines.length);
   const falsely = check(workbook).filter(({ severity }) => severity !== 'advise');
   expect(falsely.map((finding) => sayFinding(finding, workbook))).toEqual([]);
 });

@@ -28,7 +28,7 @@ test('a stack is drawn while it is said, and a ring the wrong way round shows as
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'packing ring', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Which end').fill('lip');
-  await page.getByRole('dialog').getByLabel('Where it looks').fill('the pressure');
+  await page.getByRole('dialog').getByLabel('Faces toward').fill('the pressure');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Packing' }).click();
@@ -37,12 +37,12 @@ test('a stack is drawn while it is said, and a ring the wrong way round shows as
   await page.getByRole('button', { name: 'Faces', exact: true }).click();
   const step = page.getByRole('region', { name: 'Step' });
   await step.getByLabel('Which end').fill('lip');
-  await step.getByLabel('Where it looks').fill('the gland');
+  await step.getByLabel('Faces toward').fill('the gland');
   await page.keyboard.press('Enter');
   await expect(step.getByRole('img', { name: /The wrong way round: packing ring/ })).toBeVisible();
   await expect(page.getByText('elsewhere the packing ring has lip facing the pressure.')).toBeVisible();
   // Said in other words it is the same facing, and nothing is found.
-  await step.getByLabel('Where it looks').fill('into the bore');
+  await step.getByLabel('Faces toward').fill('into the bore');
   await page.keyboard.press('Enter');
   await expect(step.getByRole('img', { name: /The wrong way round/ })).toBeHidden();
   await expect(page.getByText('elsewhere the packing ring')).toBeHidden();
@@ -53,7 +53,7 @@ test('grease that attacks a seal stops the release, and one key takes the right 
   await newProcedure(page, 'Greasing');
   await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off EPDM ring', 'fit EPDM ring']);
   await page.getByRole('button', { name: /^Step 4, Fit EPDM ring/ }).click();
-  await page.getByRole('button', { name: 'Put on', exact: true }).click();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
   const grease = page.getByLabel('Grease, oil or compound');
   await grease.first().fill('silicone grease');
   await page.keyboard.press('Tab');
@@ -62,7 +62,7 @@ test('grease that attacks a seal stops the release, and one key takes the right 
   await page.keyboard.press('Tab');
   const finding = page.getByText('mineral grease attacks the EPDM of the EPDM ring.');
   await expect(finding).toBeVisible();
-  await expect(page.getByRole('link', { name: '1 stops release' })).toBeVisible();
+  await expect(page.getByRole('link', { name: '1 issue blocks release' })).toBeVisible();
   await page.getByRole('button', { name: 'Use silicone grease' }).click();
   await expect(finding).toBeHidden();
   await saved(page);
@@ -70,7 +70,7 @@ test('grease that attacks a seal stops the release, and one key takes the right 
   await page.getByRole('link', { name: /^Testwick/ }).click();
   await page.getByRole('button', { name: 'mineral grease', exact: true }).click();
   await expect(page.getByText('EPDM unsuitable')).toBeVisible();
-  await expect(page.getByText(/After ISO\/TR 7620/)).toBeVisible();
+  await expect(page.getByText(/Source: ISO\/TR 7620/)).toBeVisible();
 });
 
 test('a photo is put on a step, drawn on, kept editable, and shown at the bench as drawn', async ({ page }) => {
@@ -103,7 +103,7 @@ test('a photo is put on a step, drawn on, kept editable, and shown at the bench 
   await dialog.getByRole('button', { name: 'Undo' }).click();
   await dialog.getByText('Number', { exact: true }).click();
   await page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.2);
-  await dialog.getByRole('button', { name: 'Keep the drawing' }).click();
+  await dialog.getByRole('button', { name: 'Save the drawing' }).click();
   await expect(dialog).toBeHidden();
   await page.getByRole('button', { name: 'How it should look' }).click();
   await saved(page);
@@ -149,12 +149,12 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   ]);
   await page.getByRole('button', { name: /^Step 3, Measure sleeves/ }).click();
   await page.getByRole('button', { name: 'Look for', exact: true }).click();
-  await page.getByLabel('What to look at').fill('the running surface');
+  await page.getByLabel('What to inspect').fill('the running surface');
   await page.keyboard.press('Enter');
-  const addFault = page.getByLabel('Add what may be found').first();
+  const addFault = page.getByLabel('Add a possible defect').first();
   await addFault.fill('a step in the diameter');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('What it means')).toHaveValue(/Worn packing/);
+  await expect(page.getByLabel('Cause')).toHaveValue(/Worn packing/);
   await page.getByRole('button', { name: 'Measure', exact: true }).click();
   await page.getByLabel('What to measure').last().fill('outside diameter');
   await page.keyboard.press('Enter');
@@ -166,7 +166,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await page.getByRole('textbox', { name: 'Least' }).fill('39.9 mm');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'One by one', exact: true }).click();
-  await page.getByLabel('How it is gone through').first().click();
+  await page.getByLabel('Order of places').first().click();
   await page.getByRole('option', { name: 'one by one' }).click();
   await page.getByRole('button', { name: 'shaft 2 earlier' }).click();
   await expect(page.getByText('each shaft, shaft 2 first')).toBeVisible();
@@ -179,7 +179,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await stepDone(page, 2);
   // Shaft 2 first, and only shaft 2.
   await expect(page.getByRole('heading', { name: 'Measure the sleeve at shaft 2' })).toBeVisible();
-  await page.getByRole('button', { name: 'Sound', exact: true }).click();
+  await page.getByRole('button', { name: 'OK', exact: true }).click();
   await page.getByLabel('shaft 2').last().fill('39.95');
   await page.keyboard.press('Enter');
   await expect(page.getByText('39.95 mm, within')).toBeVisible();
@@ -212,7 +212,7 @@ test('own words are compared with the step, and the words of the workshop are pu
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText('its sentence says the figure "54 N·m", the step does not.')).toBeVisible();
   await expect(page.getByText('says "hole"; here it is called "bore".')).toBeVisible();
-  await page.getByRole('button', { name: 'Say "bore"' }).click();
+  await page.getByRole('button', { name: 'Use "bore"' }).click();
   await expect(page.getByText(/round the bore to 54/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Rebuild the sentence' }).click();
   await expect(page.getByText('its sentence says')).toBeHidden();
@@ -257,6 +257,6 @@ test('the tool list is computed, with order numbers, hands and calibration', asy
   await page.keyboard.press('l');
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('row', { name: /packing hook ES-T-04 20, 21, 22 1/ })).toBeVisible();
-  await expect(dialog.getByText(/TW-03: its calibration ran out/)).toBeVisible();
+  await expect(dialog.getByText(/TW-03: calibration expired/)).toBeVisible();
   await expect(dialog.getByText('anti-seize paste')).toHaveCount(2);
 });

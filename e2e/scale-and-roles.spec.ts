@@ -36,7 +36,7 @@ test('five hundred steps: only what is in sight is drawn, and every step is a ke
   expect(imported.status()).toBe(201);
   await page.goto('/procedures/large-p');
   await expect(page.getByText('500 steps')).toBeVisible();
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
   const chips = page.locator('[data-step]');
   expect(await chips.count()).toBeLessThan(110);
 
@@ -61,7 +61,7 @@ test('five hundred steps: only what is in sight is drawn, and every step is a ke
   await page.keyboard.press('Delete');
   await expect(page.getByText(/stay on the cloth: step 43 takes them off and nothing puts them back/)).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
 });
 
 test('an apprentice reads everything and changes nothing', async ({ page }) => {
@@ -70,7 +70,7 @@ test('an apprentice reads everything and changes nothing', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Step 6, Take off seat O-rings/ })).toBeVisible();
   await expect(page.getByLabel('Next step')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Add the step' })).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Let it stand' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Accept' })).toHaveCount(0);
   await page.getByRole('button', { name: /^Step 6/ }).focus();
   for (const key of ['b', 'f', 'x', 'Delete', 'Control+d', 't']) await page.keyboard.press(key);
   await expect(page.getByText('12 steps')).toBeVisible();
@@ -79,7 +79,7 @@ test('an apprentice reads everything and changes nothing', async ({ page }) => {
   await expect(page.getByText(/stay on the cloth/)).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog').getByText('Search in the fold')).toBeVisible();
-  await expect(page.getByRole('dialog').getByText('Draft the way back')).toHaveCount(0);
+  await expect(page.getByRole('dialog').getByText('Draft reassembly')).toHaveCount(0);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Step 5, Draw out valve seats/ }).click();
   await page.keyboard.press('w');
@@ -101,14 +101,14 @@ test('at the bench the cautions of a method stand with it, and a question is ans
   await expect(page.getByText('Or: pry both sides evenly')).toBeVisible();
   await expect(page.getByText('Pried from one side the flange cracks.')).toBeVisible();
   // Another way is taken, and given up again.
-  await page.getByRole('button', { name: 'Do it so: pry both sides evenly' }).click();
+  await page.getByRole('button', { name: 'Method used: pry both sides evenly' }).click();
   await expect(page.getByText('With two wedges, opposite one another.')).toBeVisible();
   await expect(page.getByText('Or: pry both sides evenly')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Do it so: the usual way' }).click();
+  await page.getByRole('button', { name: 'Method used: the usual method' }).click();
   await expect(page.getByText('Or: pry both sides evenly')).toBeVisible();
-  await page.getByRole('button', { name: 'Go on without a photo' }).click();
-  await page.getByLabel('In a few words').fill('No camera on this bench');
-  await page.getByRole('button', { name: 'Pass over it' }).click();
+  await page.getByRole('button', { name: 'Continue without a photo' }).click();
+  await page.getByLabel('Reason').fill('No camera on this bench');
+  await page.getByRole('button', { name: 'Skip' }).click();
   await done.click();
 
   await context.setOffline(true);
@@ -131,21 +131,23 @@ test('at the bench the cautions of a method stand with it, and a question is ans
 test('a part is meant to leave the pump: said so, it is no part forgotten', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Conversion');
-  await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off old bracket', 'restore the drive']);
-  await expect(page.getByText(/The old bracket stays on the cloth/)).toBeVisible();
+  await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off stay bracket', 'restore the drive']);
+  // Nothing is refitted yet, so what is out is one quiet line.
+  await page.getByRole('button', { name: /^Reassembly not written yet/ }).click();
+  await expect(page.getByText(/The stay bracket stays on the cloth/)).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('menuitem', { name: /About this procedure/ }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('combobox', { name: 'Name a part that changes' }).click();
-  await page.getByRole('option', { name: 'old bracket' }).click();
-  await expect(dialog.getByRole('combobox', { name: 'What changes' })).toHaveValue('is left out');
-  await dialog.getByLabel('What it is for').fill('Takes the bracket off for good');
+  await dialog.getByRole('combobox', { name: 'Add a part that changes' }).click();
+  await page.getByRole('option', { name: 'stay bracket' }).click();
+  await expect(dialog.getByRole('combobox', { name: 'Kind of change' })).toHaveValue('is left out');
+  await dialog.getByLabel('Purpose').fill('Takes the bracket off for good');
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
-  await expect(page.getByText('old bracket: never back')).toHaveCount(0);
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
+  await expect(page.getByText('stay bracket: not refitted')).toHaveCount(0);
   await saved(page);
   await page.reload();
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
 });
 
 test('what a line would do is said while it is typed', async ({ page }) => {

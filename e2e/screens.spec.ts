@@ -22,10 +22,10 @@ const SCREENS = [
   ['shelf', '/', 'heading', 'Shelf'],
   ['series', '/series/pellwick-rl-50', 'heading', 'Pellwick RL-50'],
   ['author', '/procedures/rl-50-shaft-seals', 'button', 'Step 22, Press stationary rings, Faces, Photo check'],
-  ['author with findings', '/procedures/rl-50-rotor-look', 'link', '1 stops release'],
+  ['author with findings', '/procedures/rl-50-rotor-look', 'link', '1 issue blocks release'],
   ['release', '/procedures/rl-50-rotor-look/release', 'heading', 'Rotor inspection: release 1'],
   ['author with branches', '/procedures/dd-40-wet-end', 'button', 'Step 7, Take off valve balls, Question'],
-  ['author with many findings', '/procedures/dd-40-field-balls', 'link', '2 stop release'],
+  ['author with many findings', '/procedures/dd-40-field-balls', 'link', '2 issues block release'],
   ['walk', '/procedures/dd-40-wet-end/walk', 'heading', 'Before you begin'],
   [
     'author with a stack',
@@ -38,7 +38,7 @@ const SCREENS = [
   ['series with kits', '/series/corrick-dd-40', 'heading', 'Corrick DD-40'],
   ['jobs', '/jobs', 'heading', 'Jobs'],
   ['people', '/people', 'heading', 'People'],
-  ['lost', '/no/such/place', 'heading', 'There is nothing here'],
+  ['lost', '/no/such/place', 'heading', 'Page not found'],
 ] as const;
 
 for (const [name, path, role, text] of SCREENS) {
@@ -64,7 +64,7 @@ test('sign-in: readable by everybody, and a wrong password is told', async ({ pa
 test('bench and record: readable by everybody, and large enough for gloves', async ({ page }) => {
   await signIn(page, 'Tobias Quell');
   await page.goto('/jobs');
-  await page.getByRole('link', { name: 'Go on' }).first().click();
+  await page.getByRole('link', { name: 'Continue' }).first().click();
   await expect(page.getByRole('button', { name: 'Something is wrong' })).toBeVisible();
   await accessible(page);
   for (const button of await page.getByRole('button').all()) {
@@ -82,7 +82,7 @@ test('the bench fits a tablet held upright, and says there as well where parts g
   await page.setViewportSize({ width: 600, height: 960 });
   await signIn(page, 'Tobias Quell');
   await page.goto('/jobs');
-  await page.getByRole('link', { name: 'Go on' }).first().click();
+  await page.getByRole('link', { name: 'Continue' }).first().click();
   const foot = page.getByRole('contentinfo');
   await expect(foot.getByRole('button', { name: 'Something is wrong' })).toBeInViewport();
   await expect(foot.getByText(/cell|cloth|kit tray|bin/)).toBeInViewport();
@@ -145,7 +145,7 @@ test('a step with everything said: readable by everybody', async ({ page }) => {
     'a few blows with a soft mallet',
   );
   await page.getByRole('button', { name: 'Aids', exact: true }).click();
-  await page.getByRole('button', { name: 'How it lies', exact: true }).click();
+  await page.getByRole('button', { name: 'Position on bench', exact: true }).click();
   await page.getByRole('combobox', { name: 'How it lies' }).click();
   await page.getByRole('option', { name: 'face down' }).click();
   await page.getByRole('combobox', { name: 'Put in and left in' }).fill('wooden blocks');
@@ -166,7 +166,7 @@ test('the lead adds a person, who signs in with the first password and changes i
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name', { exact: true }).fill('Nell Ashdown');
   await dialog.getByLabel('User name').fill('nell');
-  await dialog.getByLabel('Password to begin with').fill('first-password');
+  await dialog.getByLabel('First password').fill('first-password');
   await dialog.getByRole('button', { name: 'Add a person' }).click();
   await expect(page.getByRole('cell', { name: 'Nell Ashdown' })).toBeVisible();
 
@@ -181,10 +181,10 @@ test('the lead adds a person, who signs in with the first password and changes i
   await enter('first-password');
   await hers.getByRole('button', { name: 'Signed in as Nell Ashdown' }).click();
   await hers.getByRole('menuitem', { name: 'Change password' }).click();
-  await hers.getByLabel('Present password').fill('first-password');
+  await hers.getByLabel('Current password').fill('first-password');
   await hers.getByLabel('New password').fill('second-password');
-  await hers.getByRole('button', { name: 'Change it' }).click();
-  await expect(hers.getByText('The password is changed.')).toBeVisible();
+  await hers.getByRole('button', { name: 'Change password' }).click();
+  await expect(hers.getByText('Password changed.')).toBeVisible();
   await hers.getByRole('button', { name: 'Signed in as Nell Ashdown' }).click();
   await hers.getByRole('menuitem', { name: 'Sign out' }).click();
   await enter('second-password');

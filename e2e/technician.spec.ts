@@ -46,12 +46,12 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await done.click();
 
   // The photo step does not go on without its photo.
-  await expect(page.getByRole('button', { name: 'photo wanted' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'photo needed' })).toBeDisabled();
   await page.locator('input[type=file]').setInputFiles(await photo('teal'));
   await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Something is wrong' }).click();
-  await page.getByLabel('In a few words').fill('Lobe of rotor 2 has a dent');
-  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByLabel('Reason').fill('Lobe of rotor 2 has a dent');
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   await expect(page.getByText('Lobe of rotor 2 has a dent')).toBeVisible();
   await done.click();
@@ -66,7 +66,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await stepDone(page, 2);
 
   // Two shafts, two readings, in whatever unit the wrench shows; a wrong one is told and stays in the record.
-  await expect(page.getByRole('button', { name: '2 readings wanted' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: '2 readings needed' })).toBeDisabled();
   const first = page.getByLabel('Reading, shaft 1');
   await first.fill('tight');
   await page.getByRole('button', { name: 'Enter' }).first().click();
@@ -90,18 +90,18 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   const tablet = await context.newPage();
   await signIn(tablet, 'Tobias Quell');
   await tablet.goto(page.url());
-  await expect(tablet.getByText('Mara Oduya has this job in hand.')).toBeVisible();
+  await expect(tablet.getByText('Mara Oduya is working on this job.')).toBeVisible();
   await expect(tablet.getByRole('button', { name: 'Done' })).toBeDisabled();
-  await tablet.getByRole('button', { name: 'Take it over' }).click();
+  await tablet.getByRole('button', { name: 'Take over this job' }).click();
   await tablet.getByRole('button', { name: 'Done' }).click();
   await tablet.getByLabel('Reading', { exact: true }).fill('60');
   await tablet.keyboard.press('Enter');
   await expect(tablet.getByText('too high')).toBeVisible();
-  await tablet.getByRole('button', { name: 'Go on without a good reading' }).click();
-  await tablet.getByRole('button', { name: 'Pass over it' }).click();
-  await expect(tablet.getByText('Say it in a few words.')).toBeVisible();
-  await tablet.getByLabel('In a few words').fill('Old studs, renewed at next service');
-  await tablet.getByRole('button', { name: 'Pass over it' }).click();
+  await tablet.getByRole('button', { name: 'Continue without a good reading' }).click();
+  await tablet.getByRole('button', { name: 'Skip' }).click();
+  await expect(tablet.getByText('Give the reason in a few words.')).toBeVisible();
+  await tablet.getByLabel('Reason').fill('Old studs, renewed at next service');
+  await tablet.getByRole('button', { name: 'Skip' }).click();
   await tablet.getByRole('button', { name: 'Done' }).click();
   await expect(tablet.getByRole('heading', { name: 'All 7 steps are done' })).toBeVisible();
   await tablet.getByRole('button', { name: 'Finish and seal the record' }).click();
@@ -156,6 +156,21 @@ test.describe('with the app kept on the device', () => {
       'step-done',
     ]);
   });
+
+  test('what was entered arrives even if nobody opens the app again', async ({ page, context }) => {
+    await signIn(page, 'Mara Oduya');
+    await startJob(page, 'Bench trial', 'SB-3005');
+    const address = new URL(page.url());
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Done' }).click();
+    await expect(page.getByText('Offline, 1 saved on this device')).toBeVisible();
+    await page.close();
+    await context.setOffline(false);
+    const job = `/api/jobs/${address.pathname.split('/').at(-1)}`;
+    const kept = async () => (await (await context.request.get(address.origin + job)).json()).entries.length;
+    await expect.poll(kept).toBe(1);
+  });
 });
 
 test('entries made while another took over are not lost unseen', async ({ page, context, browser }) => {
@@ -167,17 +182,17 @@ test('entries made while another took over are not lost unseen', async ({ page, 
   const tablet = await elsewhere.newPage();
   await signIn(tablet, 'Tobias Quell');
   await tablet.goto(page.url());
-  await tablet.getByRole('button', { name: 'Take it over' }).click();
+  await tablet.getByRole('button', { name: 'Take over this job' }).click();
   await expect(tablet.getByRole('button', { name: 'Pause' })).toBeVisible();
   await expect(tablet.getByText('Sending')).toBeHidden();
   await context.setOffline(false);
-  await expect(page.getByText('One entry was rejected: Somebody else has this job in hand now.')).toBeVisible();
+  await expect(page.getByText('One entry was rejected: Somebody else is working on this job now.')).toBeVisible();
   await page.getByRole('button', { name: 'Show rejected entries' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Discard the rejected item' }).click();
   await page.getByRole('dialog').last().getByRole('button', { name: 'Discard the rejected item' }).click();
   await expect(page.getByText('Everything is sent.')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Tobias Quell has this job in hand.')).toBeVisible();
+  await expect(page.getByText('Tobias Quell is working on this job.')).toBeVisible();
   await elsewhere.close();
 });
 
@@ -210,7 +225,7 @@ test('an apprentice looks on but cannot enter anything', async ({ page }) => {
   await page.goto('/jobs');
   await expect(page.getByRole('button', { name: 'Start a job' })).toHaveCount(0);
   await page.getByRole('link', { name: 'Open' }).first().click();
-  await expect(page.getByText('You are looking on.')).toBeVisible();
+  await expect(page.getByText('View only.')).toBeVisible();
   const begin = page.getByRole('button', { name: 'I have read it: begin' });
   if (await begin.isVisible()) await begin.click();
   await expect(page.getByRole('button', { name: 'Something is wrong' })).toBeDisabled();

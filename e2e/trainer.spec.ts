@@ -42,14 +42,14 @@ test('a trainer writes a procedure from the keyboard, is stopped while a part is
   await typeLines(page, TEARDOWN.slice(5));
   await expect(page.getByText('23 steps')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Step 10, Draw out rotors' })).toBeVisible();
-  await expect(page.getByText('cover nuts: never back')).toBeVisible();
+  await expect(page.getByText('cover nuts: not refitted')).toBeVisible();
   await expect(
     page.getByText('The eight cover nuts stay on the cloth: step 5 takes them off and nothing puts them back.'),
   ).toBeVisible();
   await saved(page);
 
-  await page.getByRole('link', { name: '1 stops release' }).click();
-  await expect(page.getByText('These stop the release')).toBeVisible();
+  await page.getByRole('link', { name: '1 issue blocks release' }).click();
+  await expect(page.getByText('These block release')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Release number 1' })).toBeDisabled();
   await page.getByRole('link', { name: 'Back to writing' }).click();
 
@@ -83,15 +83,75 @@ test('completion knows what the series holds, and a line that makes no sense say
   await expect(line).toHaveValue('torque cover nuts /socket, 17 mm');
   await line.pressSequentially(' =45');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('"45" is no torque: say the unit as well');
+  await expect(page.getByRole('alert')).toContainText('"45" is not a torque: say the unit as well');
   await line.pressSequentially(' N·m');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /Step 3, Torque cover nuts/ })).toBeVisible();
 
-  await line.fill('wiggle the rotor');
+  await line.fill('caress the rotor');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('"wiggle" is no verb known here');
-  await expect(line).toHaveValue('wiggle the rotor');
+  await expect(page.getByRole('alert')).toContainText('"caress" is not a known verb');
+  await expect(line).toHaveValue('caress the rotor');
+});
+
+test('a line is written as one says it: two actions are two steps, and what is not clear is asked', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'As one says it');
+  const line = page.getByLabel('Next step');
+  const understood = page.getByRole('status', { name: 'Understood as' });
+  const step = (number: number, title: string) => page.getByRole('button', { name: `Step ${number}, ${title}` });
+
+  // As a tablet's microphone writes it.
+  await line.fill('Undo the eight cover nuts with a seventeen millimetre socket. Then lift the cover off.');
+  await expect(understood).toContainText('Take off the eight cover nuts with socket, 17 mm.');
+  await expect(understood).toContainText('Take off the cover.');
+  await expect(understood).toContainText('new part: cover nut');
+  await expect(understood).toContainText('new tool: socket');
+  await page.keyboard.press('Enter');
+  await expect(step(2, 'Take off cover')).toBeVisible();
+
+  // "It" is the cover; a caution that stands alone belongs to the step in hand.
+  await line.fill('Lay it on a flat surface, be careful not to scratch the face.');
+  await page.keyboard.press('Enter');
+  await expect(step(3, 'Lay down cover')).toBeVisible();
+
+  // Nuts of which there is one kind are asked about, and Tab takes the likeliest.
+  await line.fill('clean the nuts with a brush');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Which nuts?');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Tab');
+  await expect(line).toHaveValue('clean the cover nuts with a brush');
+  await page.keyboard.press('Enter');
+  await expect(step(4, 'Clean cover nuts')).toBeVisible();
+
+  // A figure without a unit is asked about as well.
+  await line.fill('tighten the cover nuts to 45');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('45: which unit?');
+  await page.getByRole('button', { name: '45 lbf·ft' }).click();
+  await expect(line).toHaveValue('tighten the cover nuts to 45 lbf·ft');
+  await expect(understood).toContainText('Torque the eight cover nuts to 45 lbf·ft.');
+  await page.keyboard.press('Enter');
+  await expect(step(5, 'Torque cover nuts')).toBeVisible();
+  await saved(page);
+});
+
+test('a step that belongs elsewhere is added where it is typed, or there on request', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Elsewhere');
+  await typeLines(page, ['isolate the drive', 'take off cover', 'inspect cover', 'take off seal']);
+  const titles = page.getByRole('button', { name: /^Step \d+,/ });
+  await expect(titles).toHaveCount(4);
+  const line = page.getByLabel('Next step');
+  await line.fill('release the pressure of the pump');
+  await expect(page.getByText('This usually belongs in Make safe.')).toBeVisible();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('button', { name: 'Step 2, Release the pressure of the pump' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 4, Inspect cover' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 5, Take off seal' })).toBeVisible();
 });
 
 test('steps are reordered by keyboard and by dragging, duplicated, deleted, and all of it undone', async ({ page }) => {
@@ -135,7 +195,7 @@ test('every field of a step can be filled in, and the cloth follows the step in 
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Fields');
   await typeLines(page, ['take off cover', 'draw rotor @each shaft', 'torque 4 bolts']);
-  for (const field of ['Faces', 'Put on', 'Caution', 'How', 'Why', 'Photo check', 'Minutes']) {
+  for (const field of ['Faces', 'Apply', 'Caution', 'How', 'Why', 'Photo check', 'Minutes']) {
     await page.getByRole('button', { name: field, exact: true }).click();
   }
   const fill = async (label: string, text: string) => {
@@ -147,7 +207,7 @@ test('every field of a step can be filled in, and the cloth follows the step in 
   await fill('Torque figure with unit', '218 in-lb');
   await expect(page.locator('p').filter({ hasText: 'Torque the four bolts to 218 lbf·in' })).toBeVisible();
   await fill('Which end', 'stamped side');
-  await fill('Where it looks', 'the cover');
+  await fill('Faces toward', 'the cover');
   await fill('How', 'Crosswise');
   await fill('Why', 'It closes square');
   await fill('Caution', 'Keep fingers clear');
@@ -190,10 +250,10 @@ test('a stale tab is told, sees both versions, and loses nothing', async ({ page
   await saved(page);
   await typeLines(other, ['clean rotor']);
   const dialog = other.getByRole('dialog');
-  await expect(dialog.getByText('Changed in another place')).toBeVisible();
+  await expect(dialog.getByText('Also changed somewhere else')).toBeVisible();
   await expect(dialog.getByText('new: 3 Clean rotors')).toBeVisible();
   await expect(dialog.getByText('new: 3 Inspect rotors')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Put both together' }).click();
+  await dialog.getByRole('button', { name: 'Merge both' }).click();
   await expect(other.getByText('4 steps')).toBeVisible();
   await saved(other);
 
@@ -209,8 +269,8 @@ test('a stale tab is told, sees both versions, and loses nothing', async ({ page
   await say(other, 'said there');
   await saved(other);
   await say(page, 'said here');
-  await expect(page.getByText('They contradict one another in one place.')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep both: mine as a copy' }).click();
+  await expect(page.getByText('1 conflict')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep both (mine as a copy)' }).click();
   await expect(page.getByText('is on the shelf as "Two tabs (copy)"')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('said there');
   await page.goto('/');
@@ -236,7 +296,7 @@ test('what is typed without a server is kept on the device and saved when it is 
 test('a part typed by mistake can be deleted; one in use cannot, and it is said why', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
   const { code } = await newProcedure(page, 'Misspelt');
-  await typeLines(page, ['take off coverr', 'take off cover /spaner']);
+  await typeLines(page, ['take off coverr', 'take off "cover" /spaner']);
   await page.getByRole('button', { name: 'Step 1, Take off coverr' }).focus();
   await page.keyboard.press('Delete');
   await saved(page);
@@ -277,7 +337,7 @@ test('a series goes out as a package and comes back; a broken file is told fault
   await expect(page.getByRole('alert')).toContainText('from a newer version');
 
   await chooser.setInputFiles(path);
-  await expect(page.getByText('Nothing is wrong with it.')).toBeVisible();
+  await expect(page.getByText('No errors.')).toBeVisible();
   await page.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(page.getByText('This series is on the shelf already.')).toBeVisible();
   await page.getByRole('button', { name: 'Import', exact: true }).click();
@@ -304,7 +364,7 @@ test('the way back is drafted from the way down with one key, completed and conf
   ]) {
     await expect(page.getByRole('button', { name: title })).toBeVisible();
   }
-  await expect(page.getByText('Drafted from the way down.')).toBeVisible();
+  await expect(page.getByText('Drafted from the teardown.')).toBeVisible();
   await page.getByRole('button', { name: 'Confirm', exact: true }).click();
   await expect(page.getByText('4 drafted steps are not confirmed.')).toBeVisible();
 

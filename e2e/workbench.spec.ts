@@ -20,9 +20,9 @@ test('the fold: pairs show under the pointer, stages fold away, a search finds, 
 
   await chip(/^Step 3, Take off cover/).hover();
   await expect(chip(/^Step 5, Fit cover/)).toHaveClass(/partner/);
-  await page.getByRole('button', { name: /^Make safe, and prove/ }).click();
+  await page.getByRole('button', { name: /^Make safe \/ Test/ }).click();
   await expect(chip(/^Step 1, Isolate/)).toHaveCount(0);
-  await page.getByRole('button', { name: /^Make safe, and prove/ }).click();
+  await page.getByRole('button', { name: /^Make safe \/ Test/ }).click();
   await expect(chip(/^Step 1, Isolate/)).toBeVisible();
 
   await chip(/^Step 4, Take off gasket/).focus();
@@ -32,43 +32,43 @@ test('the fold: pairs show under the pointer, stages fold away, a search finds, 
   await expect(chip(/^Step 3, Take off cover/)).toHaveCount(0);
   await page.keyboard.press('Escape');
 
-  await expect(page.getByText('gasket: never back')).toBeVisible();
+  await expect(page.getByText('gasket: not refitted')).toBeVisible();
   await chip(/^Step 4, Take off gasket/).focus();
   await page.keyboard.press('f');
-  await expect(page.getByText('gasket: never back')).toHaveCount(0);
+  await expect(page.getByText('gasket: not refitted')).toHaveCount(0);
   await expect(chip(/^Step 5, Fit gasket/)).toBeVisible();
-  await expect(page.getByText('Drafted from the way down.')).toBeVisible();
+  await expect(page.getByText('Drafted from the teardown.')).toBeVisible();
   await page.getByRole('button', { name: 'Confirm', exact: true }).click();
-  await expect(page.getByText('Drafted from the way down.')).toHaveCount(0);
+  await expect(page.getByText('Drafted from the teardown.')).toHaveCount(0);
 });
 
 test('a warning is let stand for a reason, which the release shows, and can be counted again', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Stands');
   await typeLines(page, ['isolate the drive', 'take off cover', 'fit cover', 'restore the drive']);
-  const findings = page.getByRole('region', { name: 'What would go wrong' });
+  const findings = page.getByRole('region', { name: 'Findings' });
   await expect(findings.getByText(/before the pressure is released/)).toBeVisible();
   await page.getByRole('button', { name: /^Step 4/ }).focus();
   await page.keyboard.press('g');
   await expect(page.getByText('On the cloth after step 2')).toBeVisible();
   await page.keyboard.press('a');
-  const reason = page.getByRole('textbox', { name: /Why it may stand/ });
+  const reason = page.getByRole('textbox', { name: /Reason/ });
   await expect(reason).toBeFocused();
   await reason.fill('no');
   await page.keyboard.press('Control+Enter');
-  await expect(findings.getByText('Say it in a few words.')).toBeVisible();
+  await expect(findings.getByText('Give the reason in a few words.')).toBeVisible();
   await reason.fill('It comes in flushed, on a pallet');
   await page.keyboard.press('Control+Enter');
-  await expect(findings.getByRole('button', { name: /^Let stand/ })).toBeVisible();
+  await expect(findings.getByRole('button', { name: /^Accepted/ })).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await expect(page.getByText('Let stand: It comes in flushed, on a pallet')).toBeVisible();
+  await expect(page.getByText('Accepted: It comes in flushed, on a pallet')).toBeVisible();
   await page.getByRole('link', { name: 'Back to writing' }).click();
-  await findings.getByRole('button', { name: /^Let stand/ }).click();
-  await findings.getByRole('button', { name: 'Count it again' }).click();
+  await findings.getByRole('button', { name: /^Accepted/ }).click();
+  await findings.getByRole('button', { name: 'Undo acceptance' }).click();
   await expect(findings.getByRole('button', { name: /^Warnings/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(findings.getByRole('button', { name: /^Let stand/ })).toBeVisible();
+  await expect(findings.getByRole('button', { name: /^Accepted/ })).toBeVisible();
 });
 
 test('a question is written, walked through both ways, and asked at the bench', async ({ page, browser }) => {
@@ -97,16 +97,16 @@ test('a question is written, walked through both ways, and asked at the bench', 
   }
   await expect(page.getByText('Only when step 3 is answered "yes"')).toBeVisible();
   await expect(page.getByText('asks a question')).toHaveCount(0);
-  await expect(page.getByText('Nothing found', { exact: false })).toBeVisible();
+  await expect(page.getByText('No findings', { exact: false })).toBeVisible();
   await saved(page);
 
-  await page.getByRole('link', { name: 'Walk it through' }).click();
+  await page.getByRole('link', { name: 'Preview' }).click();
   await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'answer wanted' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'answer needed' })).toBeDisabled();
   await page.getByRole('button', { name: 'no', exact: true }).click();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'Fit the ball' })).toBeVisible();
@@ -115,7 +115,7 @@ test('a question is written, walked through both ways, and asked at the bench', 
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('heading', { name: 'That is all' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'End of the procedure' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Back to writing' }).click();
   await page.getByRole('link', { name: 'Release', exact: true }).click();
@@ -126,7 +126,7 @@ test('a question is written, walked through both ways, and asked at the bench', 
   await signIn(bench, 'Mara Oduya');
   await startJob(bench, 'Branch', 'SB-9001');
   for (let i = 0; i < 2; i += 1) await bench.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(bench.getByRole('button', { name: 'answer wanted' })).toBeDisabled();
+  await expect(bench.getByRole('button', { name: 'answer needed' })).toBeDisabled();
   await bench.getByRole('button', { name: 'no', exact: true }).click();
   await bench.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(bench.getByRole('heading', { name: 'Fit the ball' })).toBeVisible();
@@ -168,7 +168,7 @@ test('a question is asked at each place, and what follows is done where it was a
     await page.getByRole('combobox', { name: 'Which question' }).click();
     await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
   }
-  await expect(page.getByText('Nothing found', { exact: false })).toBeVisible();
+  await expect(page.getByText('No findings', { exact: false })).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();
   await page.getByRole('button', { name: 'Release number 1' }).click();
@@ -196,13 +196,13 @@ test('steps are done together, one place after the other, with parts on the benc
   await page.getByRole('menuitem', { name: /About this procedure/ }).click();
   await page.getByRole('checkbox', { name: /Starts with parts on the bench/ }).check();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
   await page.getByRole('button', { name: /^Step 2, Fit rotors/ }).click();
   await page.getByRole('button', { name: 'One by one', exact: true }).click();
-  await page.getByRole('combobox', { name: 'How it is gone through' }).click();
-  await page.getByRole('option', { name: 'with the step before, place by place' }).click();
+  await page.getByRole('combobox', { name: 'Order of places' }).click();
+  await page.getByRole('option', { name: 'with the previous step, place by place' }).click();
   await expect(page.getByText('Steps 1 to 2 are done together, one place after the other')).toBeVisible();
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();
   await page.getByRole('button', { name: 'Release number 1' }).click();
@@ -232,17 +232,17 @@ test('what lies over a part is presumed, struck out or confirmed, and says what 
   await page.getByRole('button', { name: 'About seal' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('listitem')).toHaveText(['side plate, from the order', 'cover, from the order']);
-  await dialog.getByRole('button', { name: 'Strike out side plate' }).click();
+  await dialog.getByRole('button', { name: 'side plate is not in the way' }).click();
   await dialog.getByRole('button', { name: 'cover covers it' }).click();
   // The cover still needs the side plate away, as far as anybody said.
   await expect(dialog.getByRole('listitem')).toHaveText(['side plate, from the order', 'cover, covers it']);
   await page.keyboard.press('Escape');
   // What was presumed is sure now: put back first, the cover is a stop.
-  await expect(page.getByRole('link', { name: '1 stops release' })).toBeVisible();
+  await expect(page.getByRole('link', { name: '1 issue blocks release' })).toBeVisible();
   await page.getByRole('button', { name: /^Step 4, Fit cover/ }).focus();
   await page.keyboard.press('Alt+ArrowUp');
   await expect(page.getByText('the cover fits over')).toHaveCount(0);
-  await expect(page.getByRole('link', { name: '1 stops release' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: '1 issue blocks release' })).toHaveCount(0);
 });
 
 test('fewer tool changes are found beside the screen, shown, and used as one edit', async ({ page }) => {
@@ -258,7 +258,7 @@ test('fewer tool changes are found beside the screen, shown, and used as one edi
   await page.keyboard.press('t');
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByText('Take down: 2 tools picked up instead of 4')).toBeVisible();
-  await expect(dialog.getByText('No allowed order needs fewer.')).toBeVisible();
+  await expect(dialog.getByText('No possible order needs fewer.')).toBeVisible();
   await dialog.getByRole('button', { name: 'Use this order' }).click();
   await expect(page.getByRole('button', { name: /^Step 2, Take off nuts/ })).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -270,10 +270,10 @@ test('the cloth: scrubbing moves the parts, a cell tells its journey, and the ma
 }) => {
   await signIn(page, 'Ines Harrowgate');
   await page.goto('/procedures/dd-40-wet-end');
-  await page.getByRole('slider', { name: 'Steps carried out' }).focus();
+  await page.getByRole('slider', { name: 'Steps done' }).focus();
   await page.keyboard.press('Home');
   await expect(page.getByText('Before the first step')).toBeVisible();
-  await expect(page.getByText('The cloth is empty')).toBeVisible();
+  await expect(page.getByText('The cloth is empty', { exact: true })).toBeVisible();
   for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowRight');
   await expect(page.getByText('On the cloth after step 6')).toBeVisible();
   await page.getByRole('button', { name: 'Cell 2, upper manifold' }).click();
@@ -283,7 +283,7 @@ test('the cloth: scrubbing moves the parts, a cell tells its journey, and the ma
   await expect(page.getByText('On the cloth after step 48')).toBeVisible();
 
   await page.getByRole('button', { name: 'Print the cloth' }).click();
-  const link = page.getByRole('link', { name: 'One sheet A3' });
+  const link = page.getByRole('link', { name: 'One A3 sheet' });
   const address = await link.getAttribute('href');
   const mat = await page.request.get(address ?? '');
   expect(mat.headers()['content-type']).toBe('application/pdf');
@@ -303,8 +303,8 @@ test('everything is a key away: the palette goes anywhere and "?" lists the keys
   await expect(page.getByText('52 steps')).toBeVisible();
   await page.keyboard.press('?');
   const keys = page.getByRole('dialog');
-  await expect(keys.getByText('Draft the way back')).toBeVisible();
-  await expect(keys.getByText('Walk through it as a technician')).toBeVisible();
+  await expect(keys.getByText('Draft reassembly')).toBeVisible();
+  await expect(keys.getByText('Preview as a technician')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(keys).toBeHidden();
   await page.keyboard.press('Control+k');
@@ -323,12 +323,13 @@ test('a module takes over the bench of another, and kits are counted against wha
   await signIn(page, 'Ines Harrowgate');
   const { code } = await newProcedure(page, 'Tear down');
   await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off 4 seals', 'renew seals']);
+  await page.getByRole('button', { name: /^Reassembly not written yet/ }).click();
   await expect(page.getByText(/New four seals stay in the kit tray/)).toBeVisible();
   await page.getByRole('button', { name: /^Step 3/ }).focus();
   await page.keyboard.press('i');
   await page
     .getByRole('dialog')
-    .getByLabel(/Hands the bench on/)
+    .getByLabel(/Another procedure continues from here/)
     .check();
   await page.keyboard.press('Escape');
   await expect(page.getByText('stay in the kit tray')).toHaveCount(0);
@@ -337,7 +338,7 @@ test('a module takes over the bench of another, and kits are counted against wha
   await page.getByRole('link', { name: `Testwick ${code}` }).click();
   await page.getByRole('textbox', { name: 'Name of a kit' }).fill('Seal kit');
   await page.getByRole('button', { name: 'New kit' }).click();
-  await page.getByRole('combobox', { name: 'Put a part in' }).click();
+  await page.getByRole('combobox', { name: 'Add a part' }).click();
   await page.getByRole('option', { name: 'seal' }).click();
   await expect(page.getByRole('textbox', { name: 'Pieces in the kit' })).toHaveValue('1');
   await page.getByRole('button', { name: 'New procedure' }).click();
@@ -347,12 +348,12 @@ test('a module takes over the bench of another, and kits are counted against wha
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('menuitem', { name: /About this procedure/ }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('combobox', { name: 'Takes over the bench from' }).click();
+  await dialog.getByRole('combobox', { name: 'Continues from' }).click();
   await page.getByRole('option', { name: 'Tear down' }).click();
   await page.keyboard.press('Escape');
   await typeLines(page, ['fit seals +silicone grease', 'restore the drive']);
   await saved(page);
-  await expect(page.getByText('Nothing found. The cloth ends empty.')).toBeVisible();
+  await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
 });
 
 test('a part whose name tells no kind is asked about once; looks, other hosts and what does instead are said', async ({
@@ -378,9 +379,9 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   await page.getByRole('option').last().click();
   await dialog.getByRole('combobox', { name: /^At .* it sits in$/ }).click();
   await page.getByRole('option', { name: 'housing', exact: true }).click();
-  await dialog.getByRole('textbox', { name: 'What to look at' }).fill('the coils');
+  await dialog.getByRole('textbox', { name: 'What to inspect' }).fill('the coils');
   await page.keyboard.press('Tab');
-  await expect(dialog.getByRole('textbox', { name: 'What to look at' }).first()).toHaveValue('the coils');
+  await expect(dialog.getByRole('textbox', { name: 'What to inspect' }).first()).toHaveValue('the coils');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Step 1, Take off covers/ }).click();
   await page.getByRole('combobox', { name: 'Or instead' }).click();

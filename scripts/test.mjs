@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { bin, ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 /**
- * Types, lint, unused code, dependency direction, unit and browser tests; one plain line counts them all. The browser
- * tests wait more than they compute, so they run beside the rest. With --quick the browser stays out.
+ * Types, lint, unused code, dependency direction, unit, server and browser tests; one plain line counts them all. The
+ * browser tests wait more than they compute, so they run beside the rest. With --quick only types, lint and the tests
+ * that need no server are run.
  */
 const quick = process.argv.includes('--quick');
 ensureInstalled();
@@ -60,27 +61,27 @@ async function suite(name, args, env, read) {
 async function checks() {
   // The tests of a room are checked with it; those of the core with the server, which takes in all of it.
   for (const room of ['core', 'server', 'web', 'e2e'])
-    await check(`types: ${room}`, [bin('typescript', 'bin/tsc'), '-p', room]);
+    await check(`types: ${room}`, [bin('typescript-7', 'bin/tsc'), '-p', room]);
   await check('lint and format', [bin('@biomejs/biome', 'bin/biome'), 'check', '--error-on-warnings', '.']);
   if (quick) return;
   await check('unused code', [bin('knip', 'bin/knip.js')]);
   for (const [name, config] of [
     ['one-way doors', '.dependency-cruiser.cjs'],
     ['no circles of folders', '.dependency-cruiser-folders.cjs'],
-  ])
-    await check(name, [
-      bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
-      '--config',
-      config,
-      ...['core', 'server', 'web', 'demo'],
-    ]);
+  ]) {
+    const rooms = ['core', 'server', 'web', 'demo'];
+    await check(name, [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', config, ...rooms]);
+  }
 }
 
 const unit = join(reports, 'unit.json');
 const unitTests = () =>
   suite(
-    'unit tests',
-    ['--experimental-vm-modules', '--no-warnings', bin('jest', 'bin/jest.js'), '--json', `--outputFile=${unit}`],
+    quick ? 'unit tests' : 'unit and server tests',
+    [
+      ...['--experimental-vm-modules', '--no-warnings', bin('jest', 'bin/jest.js'), '--json', `--outputFile=${unit}`],
+      ...(quick ? ['core', 'web', 'benchmarks'] : []),
+    ],
     {},
     () => {
       const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(unit, 'utf8'));

@@ -71,7 +71,7 @@ export function createApp({ services, webFolder, logRequest, needRoom }: AppOpti
     const passedOn = c.req.header('x-forwarded-for') !== undefined || c.req.header('forwarded') !== undefined;
     const { address, viaProxy } = reachedBy(c);
     if (!LOOPBACK.includes(address) || (passedOn && !viaProxy)) {
-      throw new Fault(403, 'not-here', 'Metrics are available on this machine only.', 'Ask from the machine itself.');
+      throw new Fault(403, 'not-here', 'Metrics are available on this machine only.', 'Open it on the server itself.');
     }
     return c.body(await renderMetrics(), 200, { 'Content-Type': METRICS_TYPE });
   });
@@ -103,7 +103,7 @@ export function createApp({ services, webFolder, logRequest, needRoom }: AppOpti
   app.get('/api/openapi.json', only(...EVERYONE), async (c) => c.json(await describeApi(api as unknown as Hono)));
   app.route('/api', api);
   app.all('/api/*', () => {
-    throw new Fault(404, 'no-route', 'There is nothing at this address.', 'Reload the page.');
+    throw new Fault(404, 'no-route', 'There is no page at this address.', 'Reload the page.');
   });
 
   if (webFolder) servePages(app, webFolder);

@@ -155,7 +155,7 @@ describe('keeping', () => {
     await runMain(['user', 'deactivate', 'helper', '--data', data]);
     expect((await runMain(['user', 'list', '--data', data])).out).toMatch(/helper .*\(deactivated\) Helper/);
     const last = await runMain(['user', 'deactivate', 'boss', '--data', data]);
-    expect([last.code, last.err]).toEqual([2, expect.stringContaining('Somebody has to remain lead.')]);
+    expect([last.code, last.err]).toEqual([2, expect.stringContaining('At least one person must be lead.')]);
 
     const written = await runMain(['backup', file('running.fukusa-backup'), '--data', data]);
     expect(written.out).toContain('read back: 2 people');

@@ -18,7 +18,7 @@ export async function secretOf(path: string): Promise<string> {
   if (kept.trim().length < BYTES) {
     throw new BrokenFolder(
       `The secret in ${path} is empty or too short: anybody could sign in as anybody. ` +
-        'Delete that file; a new one is made, and everybody signs in once more.',
+        'Delete that file. A new one is created, and everybody signs in again.',
     );
   }
   return kept.trim();

@@ -6,7 +6,7 @@ const HOSE_PUMP: WrittenJob = {
   name: 'hose change of a peristaltic pump',
   positionSets: [places('flange', 'suction flange', 'discharge flange')],
   lines: lines(
-    'switch off and lock the motor !!!Padlock on the isolator.',
+    'switch off the motor !!!Padlock on the isolator.',
     'close the suction valve',
     'close the discharge valve',
     'depressurise the discharge line slowly',

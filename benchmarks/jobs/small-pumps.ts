@@ -6,7 +6,7 @@ export const VALVE_BLOCK: WrittenJob = {
   name: 'a small valve block told apart by trial fit',
   positionSets: [],
   lines: lines(
-    'shut off the air and lock it !!!Lock the air valve. Keep the key.',
+    'shut off the air !!!Lock the air valve. Keep the key.',
     'release pressure of the block',
     'photo the block ?both ends with their fittings as found',
     'disconnect inlet hose',

@@ -79,19 +79,31 @@ export function workbookOf(job: WrittenJob, known?: Pick<Series, 'tools' | 'cons
     }),
     procedure: { id: 'procedure', seriesId: 'series', title: job.name, steps: [] },
   };
-  const typed = job.lines.reduce((workbook, { key, line }) => {
-    let made = 0;
-    const parsed = parseLine(line, workbook.series);
-    const applied = applyLine(
-      workbook,
-      parsed,
-      workbook.procedure.steps.length - 1,
-      () => `${known ? 'again' : 'line'}-${key}-${++made}`,
-    );
-    if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
-    return inTypedOrder(workbook, applied.edits, key);
-  }, blank);
-  return filledIn(typed, job);
+  return filledIn(typed(job.lines, blank, known ? 'again' : 'line'), job);
+}
+
+/** The lines typed last and what came of each: jobs that differ in one line share those before it. */
+const typedLast = new Map<string, { readonly lines: readonly WrittenLine[]; readonly after: readonly Workbook[] }>();
+
+function typed(lines: readonly WrittenLine[], blank: Workbook, made: string): Workbook {
+  const under = `${made} ${JSON.stringify(blank.series)}`;
+  const before = typedLast.get(under);
+  const differs = lines.findIndex(({ key, line }, i) => key !== before?.lines[i]?.key || line !== before.lines[i].line);
+  const shared = before?.after.slice(0, differs < 0 ? lines.length : differs) ?? [];
+  const after = [...shared];
+  for (const line of lines.slice(shared.length)) after.push(typeLine(after.at(-1) ?? blank, line, made));
+  typedLast.set(under, { lines, after });
+  return after.at(-1) ?? blank;
+}
+
+function typeLine(workbook: Workbook, { key, line }: WrittenLine, made: string): Workbook {
+  let count = 0;
+  const parsed = parseLine(line, workbook.series);
+  // Names are meant as they are typed, slips and all.
+  const meant = { ...parsed, doubts: [] };
+  const applied = applyLine(workbook, meant, workbook.procedure.steps.length - 1, () => `${made}-${key}-${++count}`);
+  if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
+  return inTypedOrder(workbook, applied.edits, key);
 }
 
 /** The step stands where it was typed, whatever its stage. */

@@ -119,6 +119,15 @@ export const refilled =
       return [{ workbook: { ...workbook, procedure }, parts: line.parts, keys: [line.key], rules, what: line.line }];
     });
 
+/** What is found about a job as it was, which is compared with each mistake made in it. */
+const noticesBefore = new WeakMap<Workbook, Map<string, Finding>>();
+
+function noticedBefore(workbook: Workbook): Map<string, Finding> {
+  const known = noticesBefore.get(workbook) ?? noticesOf(workbook);
+  noticesBefore.set(workbook, known);
+  return known;
+}
+
 /** What is found about a workbook by rule, step and parts, so that findings of two versions can be compared. */
 function noticesOf(workbook: Workbook): Map<string, Finding> {
   const nameOf = (id: string) => workbook.series.components.find((part) => part.id === id)?.name ?? id;
@@ -140,7 +149,7 @@ export interface Verdict {
 }
 
 export function judge(before: Workbook, { workbook, parts, keys, rules = [] }: Planted): Verdict {
-  const known = noticesOf(before);
+  const known = noticedBefore(before);
   const fresh = [...noticesOf(workbook)].filter(([key]) => !known.has(key)).map(([, finding]) => finding);
   const nameOf = (id: string) => workbook.series.components.find((part) => part.id === id)?.name ?? id;
   const isNamed = ({ id: rule, componentIds, stepId }: Finding) =>

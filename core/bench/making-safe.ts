@@ -107,7 +107,8 @@ export function makeSafe(acting: Acting): void {
       judgeTest(acting);
       break;
     case 'turn':
-      if (!step.pose) acting.write('shaft', '', step.shaftAt ?? step.about ?? null);
+      if (!step.pose)
+        acting.write('shaft', '', step.shaftAt ?? ([step.about, step.detail].filter(Boolean).join(' ') || null));
   }
 }
 

@@ -4,7 +4,7 @@ import type { Verb } from '../model/verbs';
 
 /** A step proposed by the program: every field it says carries the mark until a person has looked at it. */
 export function draftStep(workbook: Workbook, verb: Verb, what: string, fields: Partial<Step>): Step {
-  const step: Step = { ...newStep(draftId(workbook, verb, what), verb, undefined), ...fields };
+  const step: Step = { ...newStep(draftId(workbook, verb, what), verb), ...fields };
   const said = DRAFTED_FIELDS.filter((field) => {
     const value = step[field];
     return Array.isArray(value) ? value.length > 0 : value !== undefined;

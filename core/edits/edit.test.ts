@@ -39,7 +39,7 @@ describe('edits as data', () => {
   const edited = (edits: readonly Edit[]) => applyEdits(workbook, edits);
 
   test('are applied one after the other, each to what the one before left', () => {
-    const fresh = newStep('fresh', 'inspect', undefined);
+    const fresh = newStep('fresh', 'inspect');
     const { steps } = edited([
       { kind: 'insert', index: 2, step: fresh },
       { kind: 'move', stepId: 'fresh', index: 0, stage: 'make-safe' },
@@ -87,7 +87,7 @@ describe('every edit has an inverse', () => {
   const ids = workbook.procedure.steps.map((step) => step.id);
   const part = workbook.series.components[0]!;
   const one = fc.oneof(
-    fc.nat(5).map((index): Edit => ({ kind: 'insert', index, step: newStep('fresh', 'inspect', undefined) })),
+    fc.nat(5).map((index): Edit => ({ kind: 'insert', index, step: newStep('fresh', 'inspect') })),
     fc.constantFrom(...ids).map((stepId): Edit => ({ kind: 'remove', stepId })),
     fc
       .tuple(fc.constantFrom(...ids), fc.constantFrom<Partial<Step>>({ why: 'x' }, { minutes: 3 }, { why: undefined }))

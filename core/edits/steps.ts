@@ -48,30 +48,18 @@ export function moveStep(procedure: Procedure, stepId: string, index: number, st
   return { ...procedure, steps: others.toSpliced(clamp(index, others.length), 0, step) };
 }
 
-/**
- * Where a new step of `stage` goes when it follows the step at `after` (-1 for the start): right behind it, unless
- * that would put it before a step of an earlier stage or behind one of a later stage.
- */
-export function indexFor(procedure: Procedure, stage: Stage, after: number): number {
-  const rank = STAGES.indexOf(stage);
-  let index = clamp(after + 1, procedure.steps.length);
-  while (index > 0 && STAGES.indexOf(procedure.steps[index - 1]?.stage ?? stage) > rank) index -= 1;
-  while (index < procedure.steps.length && STAGES.indexOf(procedure.steps[index]?.stage ?? stage) < rank) index += 1;
-  return index;
-}
-
 /** Where the first step of `stage` or of a later one stands; the end when there is none. */
 export function firstOf(procedure: Procedure, stage: Stage): number {
   const index = procedure.steps.findIndex((step) => STAGES.indexOf(step.stage) >= STAGES.indexOf(stage));
   return index < 0 ? procedure.steps.length : index;
 }
 
-/** An empty step with `verb`, in the stage it belongs to when it follows `previous`. */
-export function newStep(id: string, verb: Verb, previous: Step | undefined): Step {
+/** An empty step with `verb`, in the stage that its verb usually belongs to where none is named. */
+export function newStep(id: string, verb: Verb, stage: Stage = verbOf(verb).stage): Step {
   return {
     id,
     verb,
-    stage: stageAfter(verb, previous?.stage),
+    stage,
     targets: [],
     positionIds: [],
     toolIds: [],
@@ -81,17 +69,53 @@ export function newStep(id: string, verb: Verb, previous: Step | undefined): Ste
 }
 
 /** Verbs that belong wherever the writer is. */
-const ROAMING: readonly Verb[] = ['mark', 'turn', 'lay', 'photo', 'wait', 'align', 'lubricate', 'apply-compound'];
+const ROAMING: readonly Verb[] = [
+  ...(['mark', 'turn', 'lay', 'hold', 'move', 'bend', 'cap', 'put-aside', 'discard', 'photo', 'wait'] as const),
+  ...(['align', 'lubricate', 'apply-compound', 'wrap'] as const),
+];
 
-/** A verb never falls behind its own stage; once the writer is past it, it stays where the writer is. */
-function stageAfter(verb: Verb, current: Stage | undefined): Stage {
+export interface LinePlace {
+  /** The stage of a step that is added right behind another. */
+  readonly stage: Stage;
+  /** Steps before it that turn out to be part of that stage: what was looked at in the middle of taking down. */
+  readonly restaged: readonly string[];
+  /** Where a step with this verb usually stands, if that is another stage. */
+  readonly elsewhere?: { readonly stage: Stage; readonly index: number } | undefined;
+}
+
+const rankOf = (stage: Stage): number => STAGES.indexOf(stage);
+
+/**
+ * The stage of a new step right behind the one at `after` (-1: at the start). The order is the writer's: a stage
+ * follows from what is done and from the steps around it, and no step is moved.
+ */
+export function placeAfter({ steps }: Procedure, verb: Verb, after: number): LinePlace {
   const { stage: home, effect } = verbOf(verb);
+  const before = steps[after]?.stage;
+  const next = steps[after + 1]?.stage;
+  const here = { restaged: [] };
+  if (before && ROAMING.includes(verb) && (!next || rankOf(before) <= rankOf(next))) return { stage: before, ...here };
   // Flushed before it is opened.
-  if (verb === 'clean' && current === 'make-safe') return current;
-  if (!current || STAGES.indexOf(current) <= STAGES.indexOf(home))
-    return current && ROAMING.includes(verb) ? current : home;
-  // Looking and renewing are a pause in the taking down: a part taken off after them belongs before them.
-  return effect === 'takes' && (current === 'look' || current === 'renew') ? home : current;
+  if (verb === 'clean' && before === 'make-safe' && next === undefined) return { stage: before, ...here };
+  if ((!before || rankOf(before) <= rankOf(home)) && (!next || rankOf(home) <= rankOf(next)))
+    return { stage: home, ...here };
+  if (before && rankOf(home) < rankOf(before)) {
+    // Looking and cleaning were a pause in the taking down.
+    if ((effect === 'takes' || effect === 'opens' || verb === 'loosen') && (before === 'look' || before === 'renew')) {
+      let first = after;
+      while (first > 0 && (steps[first - 1]?.stage === 'look' || steps[first - 1]?.stage === 'renew')) first -= 1;
+      return { stage: home, restaged: steps.slice(first, after + 1).map(({ id }) => id) };
+    }
+    return { stage: before, ...here, elsewhere: elsewhere(steps, home, verb) };
+  }
+  return { stage: before ?? next ?? home, ...here, elsewhere: elsewhere(steps, home, verb) };
+}
+
+/** Making safe, renewing and testing in the middle of something else are usually meant for another place. */
+function elsewhere(steps: readonly Step[], home: Stage, verb: Verb): LinePlace['elsewhere'] {
+  if (home !== 'make-safe' && home !== 'prove' && verbOf(verb).effect !== 'refits') return undefined;
+  const later = steps.findIndex((step) => rankOf(step.stage) > rankOf(home));
+  return { stage: home, index: later < 0 ? steps.length : later };
 }
 
 export function newComponent(id: string, name: string, more: Partial<Component> = {}): Component {

@@ -43,7 +43,7 @@ describe('the whole chain, as it is carried out', () => {
 describe('a block', () => {
   const lines = ['draw rotor @each shaft', 'inspect seal @each shaft', 'draw seal @each shaft'];
   const base = typed(lines);
-  const [first, hanging, asking] = base.procedure.steps.map((step) => ({ ...step, blockId: 'b' }));
+  const [first, asking, hanging] = base.procedure.steps.map((step) => ({ ...step, blockId: 'b' }));
   const answers = ['good', 'worn'].map((id) => ({ id, text: id }));
   const workbook: Workbook = {
     ...base,

@@ -1,10 +1,12 @@
 import { applyEdits, type Edit } from '../edits/edit';
-import { indexFor, newComponent, newStep } from '../edits/steps';
+import { sameJson } from '../edits/merge';
+import { type LinePlace, newComponent, newStep, placeAfter, revision } from '../edits/steps';
+import { soundWithout } from '../language/en/wear-signs';
 import { byName } from '../model/names';
 import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
 import { readDirection } from '../reading/en/direction-words';
-import { findTool, type NamedPart, type ParsedLine, splitTool } from './parse-line';
+import { findTool, type ParsedLine, type ParsedNote, type ParsedStep, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
 export type NewId = () => string;
@@ -12,42 +14,135 @@ export type NewId = () => string;
 export interface AppliedLine {
   readonly workbook: Workbook;
   readonly edits: readonly Edit[];
+  /** The last step that the line made, or the one it says something of. */
   readonly stepId: string;
-  /** Where the new step stands. */
+  /** Where the first step it made stands, or the one it says something of. */
   readonly index: number;
+  /** The steps it made, in order. */
+  readonly stepIds: readonly string[];
+  /** Where a single step usually belongs, if that is not where it was typed. */
+  readonly elsewhere: LinePlace['elsewhere'];
 }
 
 /**
- * Adds the step that a faultless line says, after the step at `after` (-1: at the start). Parts, tools and
- * consumables named for the first time are created in the series.
+ * Adds the steps that a line says, right behind the step at `after` (-1: at the start), in the order they were said.
+ * What makes no step of its own is said of the step there. Parts, tools and consumables named for the first time are
+ * created in the series. Undefined for a line with a fault, or with something that has to be asked first.
  */
 export function applyLine(workbook: Workbook, line: ParsedLine, after: number, newId: NewId): AppliedLine | undefined {
-  if (!line.verb || line.faults.length > 0) return undefined;
-  const naming = new NamingEdits(workbook, newId);
-  const targets = line.parts.map((part) => naming.component(part, line.positionSetId));
-  const toolIds = line.tools.map((label) => naming.tool(label));
-  const applications = line.applied.map(({ name, where }) => ({
-    consumableId: naming.consumable(name),
-    ...(where && { where }),
+  if (line.faults.length > 0 || line.doubts.length > 0) return undefined;
+  if (line.steps.length === 0) return line.note && applyNote(workbook, line.note, after, newId);
+  const stepIds: string[] = [];
+  const edits: Edit[] = [];
+  let elsewhere: LinePlace['elsewhere'];
+  let current = workbook;
+  let at = after;
+  for (const said of line.steps) {
+    const naming = new NamingEdits(current, newId);
+    const place = placeAfter(current.procedure, said.verb, at);
+    const step: Step = { ...newStep(newId(), said.verb, place.stage), ...stepFields(said, naming, newId) };
+    const made: Edit[] = [
+      ...naming.edits,
+      ...place.restaged.map((stepId): Edit => ({ kind: 'change', stepId, fields: { stage: place.stage } })),
+      { kind: 'insert', index: at + 1, step },
+    ];
+    if (line.steps.length === 1) elsewhere = place.elsewhere;
+    edits.push(...made);
+    stepIds.push(step.id);
+    current = applyEdits(current, made);
+    at += 1;
+  }
+  return { workbook: current, edits, stepId: stepIds.at(-1) ?? '', index: after + 1, stepIds, elsewhere };
+}
+
+function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partial<Step> {
+  const { about, into, detail, why, minutes, photo, faces, torque, looks } = said;
+  const targets = said.parts.map((part) => naming.component(part, said.positionSetId));
+  const tools = said.tools.map((tool) => ({
+    id: naming.tool(tool.size ? `${tool.name}, ${tool.size}` : tool.name),
+    count: tool.count,
   }));
-  const step: Step = {
-    ...newStep(newId(), line.verb, workbook.procedure.steps[after]),
+  const counts = tools.flatMap(({ id, count = 1 }) => (count > 1 ? [[id, count] as const] : []));
+  return {
     targets,
-    positionIds: [...new Set(line.positionIds)],
-    toolIds: [...new Set(toolIds)],
-    applications,
-    cautions: [...line.cautions],
-    ...(line.faces && { faces: line.faces }),
-    ...(line.about && { about: line.about }),
-    ...(line.into && { into: line.into }),
-    ...(line.detail && { detail: line.detail }),
-    ...(line.torque && { torque: { figure: line.torque, tolerancePercent: DEFAULT_TOLERANCE_PERCENT } }),
-    ...(line.minutes !== undefined && { minutes: line.minutes }),
-    ...(line.photo && { photo: { mustShow: line.photo } }),
+    positionIds: [...new Set(said.positionIds)],
+    toolIds: [...new Set(tools.map(({ id }) => id))],
+    applications: said.applied.map(({ name, where, amount }) => ({
+      consumableId: naming.consumable(name),
+      ...(where && { where }),
+      ...(amount && { amount }),
+    })),
+    cautions: [...said.cautions],
+    ...(counts.length > 0 && { toolCounts: Object.fromEntries(counts) }),
+    ...(faces && { faces }),
+    ...(about && { about }),
+    ...(into && { into }),
+    ...(detail && { detail }),
+    ...(why && { why }),
+    ...(torque && {
+      torque: {
+        figure: torque.figure,
+        tolerancePercent: torque.tolerancePercent ?? DEFAULT_TOLERANCE_PERCENT,
+        ...(torque.also && { also: torque.also }),
+      },
+    }),
+    ...(minutes !== undefined && { minutes }),
+    ...(photo && { photo: { mustShow: photo } }),
+    ...(looks.length > 0 && { looks: [lookFor(said, naming, newId)] }),
   };
-  const index = indexFor(workbook.procedure, step.stage, after);
-  const edits: Edit[] = [...naming.edits, { kind: 'insert', index, step }];
-  return { workbook: applyEdits(workbook, edits), edits, stepId: step.id, index };
+}
+
+/** What to look for, as one look with a sign for each. */
+function lookFor(
+  { looks, parts, about }: ParsedStep,
+  naming: NamingEdits,
+  newId: NewId,
+): NonNullable<Step['looks']>[number] {
+  return {
+    id: newId(),
+    at: about ?? parts.map(({ name }) => naming.nameOf(name)).join(', '),
+    sound: soundWithout(looks),
+    faults: looks.map((sign) => ({ id: newId(), sign, follows: 'refer' as const })),
+  };
+}
+
+/** What stands by itself is said of the step in hand: lists and remarks grow, a figure or a time takes its place. */
+function applyNote(workbook: Workbook, note: ParsedNote, at: number, newId: NewId): AppliedLine | undefined {
+  const step = workbook.procedure.steps[at];
+  if (!step) return undefined;
+  const naming = new NamingEdits(workbook, newId);
+  const { targets: _none, ...said } = stepFields({ ...note, verb: step.verb, parts: [] }, naming, newId);
+  const more = (before: string | undefined, text: string | undefined) => [before, text].filter(Boolean).join('. ');
+  const fields: Partial<Step> = {
+    ...said,
+    toolIds: [...new Set([...step.toolIds, ...(said.toolIds ?? [])])],
+    positionIds: [...new Set([...step.positionIds, ...(said.positionIds ?? [])])],
+    applications: [...step.applications, ...(said.applications ?? [])],
+    cautions: [...step.cautions, ...(said.cautions ?? [])],
+    ...(said.detail && { detail: more(step.detail, said.detail) }),
+    ...(said.why && { why: more(step.why, said.why) }),
+    ...(said.photo && { photo: { ...step.photo, ...said.photo } }),
+    ...(said.toolCounts && { toolCounts: { ...step.toolCounts, ...said.toolCounts } }),
+  };
+  const edits: Edit[] = [
+    ...naming.edits,
+    { kind: 'change', stepId: step.id, fields: revision(step, changed(step, fields)) },
+  ];
+  return {
+    workbook: applyEdits(workbook, edits),
+    edits,
+    stepId: step.id,
+    index: at,
+    stepIds: [],
+    elsewhere: undefined,
+  };
+}
+
+/** Only what is other than before, so that nothing counts as reviewed that was not touched. */
+function changed(step: Step, fields: Partial<Step>): Partial<Step> {
+  return Object.fromEntries(
+    Object.entries(fields).filter(([field, value]) => !sameJson(value, step[field as keyof Step])),
+  );
 }
 
 /** Finds things of the series by name, and notes the edits that create those it lacks. */
@@ -83,12 +178,21 @@ export class NamingEdits {
   }
 
   /** The component a name means. A number said of a new one becomes its count; said later it is how many are meant. */
-  component(part: NamedPart, positionSetId: string | undefined): Target {
+  component(
+    part: { readonly name: string; readonly count?: number; readonly total?: number; readonly quoted?: true },
+    positionSetId: string | undefined,
+  ): Target {
     const said = part.count === undefined ? {} : { count: part.count };
     const known = byName(this.series.components, part.name);
-    if (known) return { componentId: known.id, ...said };
+    if (known) {
+      const most = Math.max(part.count ?? 0, part.total ?? 0);
+      if (part.quoted && most > known.count)
+        this.edits.push({ kind: 'change-component', componentId: known.id, fields: { count: most } });
+      return { componentId: known.id, ...said };
+    }
+    const count = part.total ?? part.count;
     const item = newComponent(this.newId(), part.name, {
-      ...said,
+      ...(count !== undefined && { count }),
       ...(positionSetId && { positionSetId }),
     });
     this.add({ kind: 'add', list: 'components', item });
@@ -103,6 +207,11 @@ export class NamingEdits {
     const item = { id: this.newId(), ...splitTool(label) };
     this.add({ kind: 'add', list: 'tools', item });
     return item.id;
+  }
+
+  /** The name under which the series knows a part. */
+  nameOf(name: string): string {
+    return byName(this.series.components, name)?.name ?? name;
   }
 
   consumable(name: string): string {

@@ -38,6 +38,10 @@ export function completeLine(typed: string, caret: number, series: Series): Comp
   }
 }
 
+/** Words after which something else is named: "with the ...", "from ...". */
+const JOINT =
+  /^(.*(?:^|\s)(?:with|using|from|in|at|of|to|on|into|onto|over|off|out|and|by)\s+|.*,\s*)?(?:(?:the|a|an|all|both|each|every|new|two|three|four|five|six|eight|ten|twelve|\d{1,2})\s+)*([^,]*)$/i;
+
 function completeSaid(text: string, offset: number, caret: number, series: Series): Completion[] {
   const opening = readVerb(text);
   const verbOpen = !opening || (opening.rest === '' && !text.endsWith(' '));
@@ -50,9 +54,11 @@ function completeSaid(text: string, offset: number, caret: number, series: Serie
       .slice(0, MOST)
       .map(({ phrase }) => ({ kind: 'verb', insert: `${phrase} `, from, to: caret }));
   }
+  const [, before = '', named = ''] = JOINT.exec(opening.rest) ?? [];
+  const joint = /(\w+)\s+$/.exec(before)?.[1]?.toLowerCase() ?? '';
+  if (joint === 'with' || joint === 'using') return choose(series.tools.map(toolLabel), named, 'tool', caret);
   if (verbOf(opening.verb).object === 'words') return [];
-  const part = /(?:^|,\s*|\s+and\s+)(?:\d{1,2}\s+)?([^,]*)$/i.exec(opening.rest)?.[1] ?? '';
-  return choose(series.components.map(partPhrase), part, 'part', caret);
+  return choose(series.components.map(partPhrase), named, 'part', caret);
 
   function partPhrase(component: { name: string; count: number; positionSetId?: string | undefined }) {
     return component.count > 1 || component.positionSetId ? pluralName(component.name) : component.name;

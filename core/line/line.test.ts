@@ -10,67 +10,66 @@ const series = typed([
   'draw stationary rings @each shaft',
 ]).series;
 
+/** The one step that a line says. */
+const stepOf = (line: string, of = series) => {
+  const { steps, faults, doubts } = parseLine(line, of);
+  expect([steps.length, faults, doubts]).toEqual([1, [], []]);
+  return steps[0]!;
+};
+
 describe('a line says a step', () => {
   test('verb, parts, tool, position and caution', () => {
-    const line = parseLine('draw stationary rings /hook tool @each shaft !Do not scratch the pocket', series);
-    expect(line).toMatchObject({
+    expect(stepOf('draw stationary rings /hook tool @each shaft !Do not scratch the pocket')).toMatchObject({
       verb: 'draw',
-      parts: [{ name: 'stationary rings' }],
-      tools: ['hook tool'],
+      parts: [{ name: 'stationary ring' }],
+      tools: [{ name: 'hook tool' }],
       positionIds: ['s1', 's2'],
       cautions: [{ signal: 'CAUTION', text: 'Do not scratch the pocket' }],
-      faults: [],
     });
   });
 
   test('the longest verb wins: "take off" is not "take", "lift off" is a take-off', () => {
-    expect(parseLine('take off the cover', series).verb).toBe('take-off');
-    expect(parseLine('Lift off cover', series).verb).toBe('take-off');
-    expect(parseLine('fitting', series).verb).toBeUndefined();
+    expect(stepOf('take off the flange').verb).toBe('take-off');
+    expect(stepOf('Lift off flange').verb).toBe('take-off');
+    expect(parseLine('fitting', series).steps).toEqual([]);
   });
 
   test('numbers, lists and articles', () => {
-    expect(parseLine('take off 8 cover nuts, washers and the gasket', series).parts).toEqual([
-      { name: 'cover nuts', count: 8 },
+    expect(stepOf('take off 8 cover nuts, washers and the gasket').parts).toMatchObject([
+      { name: 'cover nut', count: 8 },
       { name: 'washers' },
       { name: 'gasket' },
     ]);
   });
 
   test('where to, torque, minutes and photo', () => {
-    const line = parseLine(
-      'press stationary rings into the seal pocket =33 ft-lb ~4 min ?both pins in their notches',
-      series,
-    );
-    expect(line).toMatchObject({
+    const line = 'press stationary rings into the seal pocket =33 ft-lb ~4 min ?both pins in their notches';
+    expect(stepOf(line)).toMatchObject({
       into: 'seal pocket',
-      torque: { value: 33, unit: 'lbf·ft' },
+      torque: { figure: { value: 33, unit: 'lbf·ft' } },
       minutes: 4,
       photo: 'both pins in their notches',
     });
   });
 
   test('one, two and three exclamation marks are CAUTION, WARNING and DANGER', () => {
-    const signals = ['!a b', '!!a b', '!!!a b'].map(
-      (mark) => parseLine(`lift cover ${mark}`, series).cautions[0]?.signal,
-    );
+    const signals = ['!a b', '!!a b', '!!!a b'].map((mark) => stepOf(`lift flange ${mark}`).cautions[0]?.signal);
     expect(signals).toEqual(['CAUTION', 'WARNING', 'DANGER']);
   });
 
   test('a slash inside a size is no tool', () => {
-    expect(parseLine('loosen cover nuts /socket, 1/2 in', series).tools).toEqual(['socket, 1/2 in']);
+    expect(stepOf('loosen cover nuts /socket, 1/2 in').tools).toEqual([{ name: 'socket', size: '1/2 in' }]);
     expect(splitLine('loosen nuts =45 N·m').map((segment) => segment.sign)).toEqual(['said', '=']);
   });
 
   test('verbs about no part keep the words', () => {
-    const line = parseLine('drain the gear oil /drain pan', series);
-    expect(line).toMatchObject({ verb: 'drain', about: 'the gear oil', parts: [], faults: [] });
+    expect(stepOf('drain the gear oil /drain pan')).toMatchObject({ verb: 'drain', about: 'the gear oil', parts: [] });
   });
 });
 
 describe('a line that cannot be understood says why', () => {
   test.each([
-    ['wiggle the rotor', { kind: 'no-verb', word: 'wiggle' }],
+    ['caress the rotor', { kind: 'no-verb', word: 'caress' }],
     ['draw /hook tool', { kind: 'no-part', verb: 'draw' }],
     ['draw rotor @bore 7', { kind: 'unknown-position', text: 'bore 7' }],
     ['torque cover nuts =45', { kind: 'bad-torque', text: '45', reason: 'no-unit' }],
@@ -156,15 +155,17 @@ describe('completion', () => {
 describe('what is put on and which way it faces', () => {
   const said = (line: string) => parseLine(line, emptyWorkbook().series);
   test('are said with + and >', () => {
-    const { applied, faces, faults } = said('fit lip seal +silicone grease, lip only +tape >lip to the pressure ~3');
+    const { applied, faces } = stepOf(
+      'fit lip seal +silicone grease, lip only +tape >lip to the pressure ~3',
+      emptyWorkbook().series,
+    );
     expect(applied).toEqual([{ name: 'silicone grease', where: 'lip only' }, { name: 'tape' }]);
     expect(faces).toEqual({ end: 'lip', toward: { is: 'pressure' } });
-    expect(faults).toEqual([]);
   });
   test('a facing that names one side only is told; a plus between parts is still "and"', () => {
     expect(said('fit lip seal >lip').faults).toEqual([{ kind: 'bad-faces', text: 'lip' }]);
-    expect(said('fit nut + washer').parts.map(({ name }) => name)).toEqual(['nut', 'washer']);
-    expect(said('fit nut > washer').faces).toBeUndefined();
+    expect(said('fit nut + washer').steps[0]?.parts.map(({ name }) => name)).toEqual(['nut', 'washer']);
+    expect(said('fit nut > washer').steps[0]?.faces).toBeUndefined();
   });
   test('a consumable named for the first time is made, and known by its name the next time', () => {
     const workbook = typed([
@@ -186,31 +187,28 @@ describe('what is put on and which way it faces', () => {
 
 test('what a look is for, and what to clean with, is no part of the name; a direction may be said without "to"', () => {
   const said = (line: string) => parseLine(line, typed([]).series);
-  expect(said('check the vanes for wear')).toMatchObject({
-    parts: [{ name: 'vanes' }],
-    detail: 'for wear',
-    faults: [],
-  });
-  expect(said('flush the head with water')).toMatchObject({ parts: [{ name: 'head' }], detail: 'with water' });
-  expect(said('fit ring >groove up')).toMatchObject({ faces: { end: 'groove', toward: { is: 'up' } }, faults: [] });
+  const step = (line: string) => stepOf(line, typed([]).series);
+  expect(step('check the vanes for wear')).toMatchObject({ parts: [{ name: 'vanes' }], looks: ['wear'] });
+  expect(step('flush the head with water')).toMatchObject({ parts: [{ name: 'head' }], detail: 'with water' });
+  expect(step('fit ring >groove up')).toMatchObject({ faces: { end: 'groove', toward: { is: 'up' } } });
   expect(said('fit ring >groove').faults).toMatchObject([{ kind: 'bad-faces' }]);
 });
 
 describe('what stands behind the name of a part', () => {
-  const series = emptyWorkbook().series;
+  const { series } = emptyWorkbook();
   test.each([
-    ['screw in gland nut finger tight', 'gland nut', 'finger tight'],
-    ['press seal squarely and evenly', 'seal', 'squarely and evenly'],
-    ['lower cover into place', 'cover', 'into place'],
-    ['check rotor @each shaft for cracks', 'rotor', 'for cracks'],
-    ['check rotor for cracks @each shaft', 'rotor', 'for cracks'],
-    ['clean plug with a wire brush', 'plug', 'with a wire brush'],
-  ])('%s names %s, and how', (line, name, detail) => {
-    const parsed = parseLine(line, series);
-    expect([parsed.parts.map((part) => part.name), parsed.detail, parsed.faults]).toEqual([[name], detail, []]);
+    ['screw in gland nut finger tight', 'gland nut', { detail: 'finger tight' }],
+    ['press seal squarely and evenly', 'seal', { detail: 'squarely and evenly' }],
+    ['lower cover into place', 'cover', { detail: 'into place' }],
+    ['check rotor @each shaft for cracks', 'rotor', { detail: 'for cracks' }],
+    ['check rotor for cracks @each shaft', 'rotor', { looks: ['cracks'] }],
+    ['clean plug with a wire brush', 'plug', { tools: [{ name: 'wire brush' }] }],
+  ])('%s names %s, and the rest', (line, name, rest) => {
+    const said = stepOf(line, series);
+    expect(said).toMatchObject({ parts: [{ name }], ...rest });
   });
-  test('a name may end in such a word when nothing is left before it', () => {
-    expect(parseLine('fit home', series).parts.map(({ name }) => name)).toEqual(['home']);
+  test('where nothing is left to be named, it asks', () => {
+    expect(parseLine('fit home', series).faults).toEqual([{ kind: 'no-part', verb: 'fit' }]);
   });
 });
 
@@ -221,7 +219,7 @@ test('a facing said of a part before it has a name is said of that part once it 
 });
 
 test('"away from" is understood', () => {
-  expect(parseLine('fit seal >lip away from the pressure', emptyWorkbook().series).faces).toEqual({
+  expect(stepOf('fit seal >lip away from the pressure', emptyWorkbook().series).faces).toEqual({
     end: 'lip',
     toward: { is: 'pressure', away: true },
   });

@@ -1,23 +1,32 @@
+import { torqueAt } from '../language/en/grammar/figures';
+import { namesOf } from '../language/en/grammar/known-names';
+import { doubtAboutName } from '../language/en/grammar/name-doubts';
+import type { Open } from '../language/en/grammar/open';
+import { readSaid } from '../language/en/grammar/read-said';
+import type { SaidBefore } from '../language/en/grammar/reading';
+import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
+import { Sentence } from '../language/en/grammar/sentence';
+import { doubtAboutTool, sizeKey } from '../language/en/grammar/tool-doubts';
+import { toolAt } from '../language/en/grammar/tools';
+import { wordsOf } from '../language/en/grammar/words';
+import { capital } from '../language/en/naming';
 import type { Faces } from '../model/faces';
-import { byName, nameKey } from '../model/names';
+import { byName, nameKey, pluralName } from '../model/names';
 import type { SignalWord } from '../model/procedure';
-import type { Series } from '../model/series';
-import { toolLabel } from '../model/series';
+import { positionSetById, type Series } from '../model/series';
 import { type Verb, verbOf } from '../model/verbs';
 import { type Quantity, readQuantity } from '../quantity/quantity';
 import { readDirection } from '../reading/en/direction-words';
-import { splitManner } from '../reading/en/remark-words';
-import { readVerb } from '../reading/en/verb-words';
 
 /**
- * The line at the bottom of the author screen: a step as one would say it.
+ * The line at the bottom of the author screen: a step as one says it, in plain words, or short with signs.
  *
- *   verb [count] part[, part ...] [into place] /tool[, size] @position +put on[, where] >end to where it looks
- *   !caution =torque ~minutes ?photo must show
+ *   what is done [/tool, size] [@position] [+what is put on, where] [>end to where it faces]
+ *   [!caution] [=torque] [~minutes] [?what a photo must show] [*how] [^why]
  *
  * A sign counts only at the start of a word, so "1/2 in" and "N·m" need no quoting. `!!` is WARNING, `!!!` DANGER.
  */
-export const SIGNS = ['/', '@', '+', '>', '!', '=', '~', '?'] as const;
+export const SIGNS = ['/', '@', '+', '>', '!', '=', '~', '?', '*', '^'] as const;
 export type Sign = (typeof SIGNS)[number];
 
 export interface Segment {
@@ -28,11 +37,7 @@ export interface Segment {
   readonly to: number;
 }
 
-export interface NamedPart {
-  readonly name: string;
-  readonly count?: number;
-}
-
+/** What cannot be read and has to be typed again. */
 export type LineFault =
   | { kind: 'no-verb'; word: string }
   | { kind: 'no-part'; verb: Verb }
@@ -45,29 +50,44 @@ export type LineFault =
   | { kind: 'bad-minutes'; text: string }
   | { kind: 'bad-faces'; text: string };
 
-export interface ParsedLine {
-  readonly verb: Verb | undefined;
-  readonly parts: readonly NamedPart[];
-  readonly about: string | undefined;
-  readonly into: string | undefined;
-  /** What a look is for, or what to clean with: "check the vanes for wear". */
-  readonly detail: string | undefined;
-  readonly tools: readonly string[];
+/** One step as it was said, with names that are not looked up yet. */
+export interface ParsedStep {
+  readonly verb: Verb;
+  readonly parts: readonly SaidPart[];
+  readonly about?: string;
+  readonly into?: string;
+  /** How it is done, as said. */
+  readonly detail?: string;
+  readonly why?: string;
+  readonly tools: readonly SaidTool[];
   readonly positionIds: readonly string[];
-  readonly positionSetId: string | undefined;
+  readonly positionSetId?: string;
   readonly cautions: readonly { signal: SignalWord; text: string }[];
-  readonly torque: Quantity | undefined;
-  readonly minutes: number | undefined;
-  readonly photo: string | undefined;
-  /** Grease, oil or compound, and where it goes. */
-  readonly applied: readonly { name: string; where?: string }[];
-  readonly faces: Faces | undefined;
+  readonly torque?: { readonly figure: Quantity; readonly tolerancePercent?: number; readonly also?: Quantity };
+  readonly minutes?: number;
+  readonly photo?: string;
+  /** Grease, oil or compound, where it goes and how much. */
+  readonly applied: readonly { name: string; where?: string; amount?: string }[];
+  readonly faces?: Faces;
+  /** What to look for. */
+  readonly looks: readonly string[];
+}
+
+/** What a line says of the step in hand without being a step: a caution, a torque, a tool. */
+export type ParsedNote = Omit<ParsedStep, 'verb' | 'parts' | 'about' | 'into'>;
+
+export interface ParsedLine {
+  /** What is done, one after the other. */
+  readonly steps: readonly ParsedStep[];
+  readonly note: ParsedNote | undefined;
   readonly faults: readonly LineFault[];
+  /** What has to be asked before the line is added. */
+  readonly doubts: readonly Doubt[];
 }
 
 export function splitLine(typed: string): Segment[] {
   const starts: { sign: Sign | 'said'; at: number; skip: number }[] = [{ sign: 'said', at: 0, skip: 0 }];
-  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?]|[+>](?=\S))/g)) {
+  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+>*](?=\S))/g)) {
     const mark = match[2] ?? '';
     starts.push({ sign: mark[0] as Sign, at: match.index + (match[1]?.length ?? 0), skip: mark[0] === '!' ? 0 : 1 });
   }
@@ -78,133 +98,204 @@ export function splitLine(typed: string): Segment[] {
   });
 }
 
-export function parseLine(typed: string, series: Series): ParsedLine {
+/** A step while its signs are read. */
+type OpenStep = Open<ParsedStep>;
+
+/**
+ * Reads a typed line against the names of a series. `before` is what the step in hand is about, for "it" and "them".
+ * Nothing is guessed: what could mean several things is among the doubts.
+ */
+export function parseLine(typed: string, series: Series, before: SaidBefore = { parts: [] }): ParsedLine {
   const segments = splitLine(typed);
+  const words = segments.find((segment) => segment.sign === 'said')?.text ?? '';
+  const said = readSaid(words, series, before);
   const faults: LineFault[] = [];
-  const said = segments.find((segment) => segment.sign === 'said')?.text.trim() ?? '';
-  const opening = readVerb(said, (words) => byName(series.components, words) !== undefined);
-  if (!opening) faults.push({ kind: 'no-verb', word: said.split(/\s+/)[0] ?? '' });
-
-  const object = opening
-    ? readObject(opening.verb, opening.rest)
-    : { parts: [], about: undefined, into: undefined, detail: undefined };
-  if (opening && verbOf(opening.verb).object === 'parts' && object.parts.length === 0) {
-    faults.push({ kind: 'no-part', verb: opening.verb });
+  const doubts: Doubt[] = [];
+  for (const doubt of said.doubts) {
+    if (doubt.kind === 'verb') faults.push({ kind: 'no-verb', word: doubt.text });
+    else doubts.push(doubt);
   }
-
-  let torque: Quantity | undefined;
-  let minutes: number | undefined;
-  let remark = object.detail;
-  let photo: string | undefined;
-  let positionSetId: string | undefined;
-  const positionIds: string[] = [];
-  const tools: string[] = [];
-  const applied: { name: string; where?: string }[] = [];
-  let faces: Faces | undefined;
-  const cautions: { signal: SignalWord; text: string }[] = [];
-
-  for (const { sign, text } of segments) {
-    const words = text.trim();
-    if (sign === 'said' || words === '') continue;
-    switch (sign) {
-      case '/':
-        tools.push(words.replace(/\s+/g, ' '));
-        break;
-      case '@': {
-        const [where = '', more] = words.split(/\s+(?=(?:for|with|until)\s)/i);
-        const whole = readPositions(words, series);
-        const found = whole ?? readPositions(where, series);
-        if (found && !whole) remark = [remark, more].filter(Boolean).join(', ');
-        if (!found) faults.push({ kind: 'unknown-position', text: words });
-        else {
-          positionSetId ??= found.positionSetId;
-          positionIds.push(...found.positionIds);
-        }
-        break;
-      }
-      case '+': {
-        const { name, size: where } = splitTool(words);
-        applied.push({ name, ...(where && { where }) });
-        break;
-      }
-      case '>': {
-        const [, end, toward] =
-          /^(.+?)\s+(?:facing\s+)?(away\s+from\s+.+)$/i.exec(words) ??
-          /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ??
-          /^(.+?)\s+((?:up|down|out|in)(?:wards?)?)$/i.exec(words) ??
-          [];
-        if (end && toward) faces = { end, toward: readDirection(toward, series) };
-        else faults.push({ kind: 'bad-faces', text: words });
-        break;
-      }
-      case '!': {
-        const marks = /^!*/.exec(words)?.[0].length ?? 1;
-        const body = words.slice(marks).trim();
-        if (body) cautions.push({ signal: marks >= 3 ? 'DANGER' : marks === 2 ? 'WARNING' : 'CAUTION', text: body });
-        break;
-      }
-      case '=': {
-        const reading = readQuantity(words, 'torque');
-        if (reading.ok) torque = reading.quantity;
-        else faults.push({ kind: 'bad-torque', text: words, reason: reading.fault });
-        break;
-      }
-      case '~': {
-        const value = Number(words.replace(/\s*(min|minutes?)\.?$/i, '').replace(',', '.'));
-        if (Number.isFinite(value) && value >= 0) minutes = value;
-        else faults.push({ kind: 'bad-minutes', text: words });
-        break;
-      }
-      case '?':
-        photo = words;
-        break;
-    }
+  const steps = said.acts.map((act) => openStep(act, series));
+  const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
+  const signed = steps.at(-1) ?? note;
+  if (signed) for (const segment of segments) if (segment.sign !== 'said') readSign(segment, signed, series, faults);
+  for (const step of note ? [note] : steps) {
+    if (steps.length > 0 && needsPart(step)) faults.push({ kind: 'no-part', verb: step.verb });
+    doubts.push(
+      ...doubtsAbout(step, series),
+      ...step.tools.flatMap((tool) => doubtAboutTool(tool, series, typed) ?? []),
+    );
   }
+  const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));
+  if (saysNothing && faults.length === 0) faults.push({ kind: 'no-verb', word: '' });
+  return { steps, note: saysNothing ? undefined : note, faults, doubts: doubts.sort((a, b) => a.from - b.from) };
+}
+
+const NO_ACT = { verb: 'wait', parts: [], tools: [], applied: [], positionIds: [], looks: [] } as const;
+
+/** Whether nothing at all is said in a step but its verb. */
+function isEmpty({ verb: _verb, ...said }: OpenStep): boolean {
+  return Object.values(said).every((value) => value === undefined || (Array.isArray(value) && value.length === 0));
+}
+
+function needsPart({ verb, parts, about }: OpenStep): boolean {
+  const { object, effect } = verbOf(verb);
+  return object === 'parts' && parts.length === 0 && !(effect === 'stays' && about);
+}
+
+function openStep(act: SaidAct, series: Series): OpenStep {
+  const { faces, figure, how, why, about, into, minutes, positionSetId } = act;
+  const parts = act.parts.map((part) => countedAtPlaces(part, series, how));
   return {
-    verb: opening?.verb,
-    ...object,
-    detail: remark,
-    tools,
-    positionIds,
-    positionSetId,
-    cautions,
-    torque,
-    minutes,
-    photo,
-    applied,
-    faces,
-    faults,
+    verb: act.verb,
+    parts: parts.map(({ part }) => part),
+    tools: [...act.tools],
+    positionIds: [...act.positionIds],
+    cautions: act.cautions.map(({ signal, text }) => ({ signal, text: capital(text) })),
+    applied: [...act.applied],
+    looks: [...act.looks],
+    ...(about && { about }),
+    ...(into && { into }),
+    ...withText('detail', [...parts.flatMap(({ how: which }) => which ?? []), ...how]),
+    ...withText('why', why),
+    ...(positionSetId && { positionSetId }),
+    ...(minutes !== undefined && { minutes }),
+    ...(faces && { faces: { end: faces.end, toward: readDirection(faces.toward, series) } }),
+    ...(figure && {
+      torque: {
+        figure: { value: figure.value, unit: figure.unit },
+        ...(figure.tolerancePercent !== undefined && { tolerancePercent: figure.tolerancePercent }),
+        ...(figure.also && { also: figure.also }),
+      },
+    }),
   };
 }
 
-function readObject(verb: Verb, rest: string): Pick<ParsedLine, 'parts' | 'about' | 'into' | 'detail'> {
-  const { effect, object: acts } = verbOf(verb);
-  const [done, manner] = acts === 'parts' ? splitManner(rest) : [rest, undefined];
-  const [object = '', into] = effect === 'refits' ? splitInto(done) : [done, undefined];
-  if (acts === 'words')
-    return { parts: [], about: object.replace(/^of\s+/i, '') || undefined, into, detail: undefined };
-  const [named = '', detail = manner] = object.split(DETAIL[verb] ?? /$^/);
-  const parts = named
-    .split(/\s*,\s*|\s+(?:and|\+)\s+/i)
-    .map((name) => name.trim().replace(/^the\s+/i, ''))
-    .filter((name) => name !== '')
-    .map((name): NamedPart => {
-      const counted = /^(\d{1,2})\s+(?:x\s+)?(\D.*)$/.exec(name);
-      return counted ? { name: counted[2] ?? name, count: Number(counted[1]) } : { name };
-    });
-  return { parts, about: undefined, into, detail };
+function withText<K extends string>(key: K, said: readonly string[]): Partial<Record<K, string>> {
+  const text = said
+    .map((one) => one.trim())
+    .filter(Boolean)
+    .join(', ');
+  return text ? ({ [key]: text } as Partial<Record<K, string>>) : {};
 }
 
-/** Where the name of a part ends and what to look for, or what to clean it with, begins. */
-const DETAIL: Readonly<Partial<Record<Verb, RegExp>>> = {
-  inspect: /\s+(?=for\s)/i,
-  compare: /\s+(?=for\s)/i,
-  clean: /\s+(?=with\s)/i,
-};
+/** "The outside two plungers" of one at each rod are two places and not two at each: that stays in words. */
+function countedAtPlaces(part: SaidPart, series: Series, how: readonly string[]): { part: SaidPart; how?: string } {
+  const known = byName(series.components, part.name);
+  const places = positionSetById(series, known?.positionSetId)?.positions.length ?? 1;
+  const { count, total: _total, ...rest } = part;
+  if (!known || count === undefined || places === 1 || count <= known.count) return { part };
+  if (count === known.count * places) return { part: rest };
+  return count < known.count * places && how.length > 0 ? { part: rest, how: String(count) } : { part };
+}
 
-function splitInto(rest: string): [string, string | undefined] {
-  const match = /^(.*?)\s+(?:into|onto|in|on|over)\s+(?:the\s+)?(.+)$/i.exec(rest);
-  return match ? [match[1] ?? '', match[2]] : [rest, undefined];
+function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
+  return step.parts.flatMap((part) => {
+    const odd = doubtAboutName(part, series);
+    if (odd) return [odd];
+    const known = byName(series.components, part.name);
+    const most = known?.count;
+    const said = part.total ?? part.count;
+    if (most === undefined || said === undefined || said <= most || part.quoted) return [];
+    const { fromCount = part.from, to, name } = part;
+    const names = most === 1 ? name : pluralName(name);
+    return [
+      {
+        kind: 'count' as const,
+        from: fromCount,
+        to,
+        text: `${said} ${names}`,
+        offers: [`${most} ${names}`, `${said} "${name}"`],
+      },
+    ];
+  });
+}
+
+function readSign({ sign, text }: Segment, step: OpenStep, series: Series, faults: LineFault[]): void {
+  const words = text.trim();
+  if (words === '') return;
+  switch (sign) {
+    case '/':
+      // Who helps is no tool.
+      if (/\b(?:people|persons?|men|helper|hands?)$/i.test(words)) addText(step, 'detail', `with ${words}`);
+      else step.tools.push(readTool(words, series));
+      break;
+    case '@': {
+      const [where = '', more] = words.split(/\s+(?=(?:for|with|until)\s)/i);
+      const whole = readPositions(words, series);
+      const found = whole ?? readPositions(where, series);
+      if (!found) {
+        faults.push({ kind: 'unknown-position', text: words });
+        break;
+      }
+      if (!whole && more) addText(step, 'detail', more);
+      step.positionSetId ??= found.positionSetId;
+      step.positionIds.push(...found.positionIds);
+      break;
+    }
+    case '+': {
+      const { name, size: where } = splitTool(words);
+      step.applied.push({ name, ...(where && { where }) });
+      break;
+    }
+    case '>': {
+      const [, end, toward] =
+        /^(.+?)\s+(?:facing\s+)?(away\s+from\s+.+)$/i.exec(words) ??
+        /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ??
+        /^(.+?)\s+((?:up|down|out|in)(?:wards?)?)$/i.exec(words) ??
+        [];
+      if (end && toward) step.faces = { end, toward: readDirection(toward, series) };
+      else faults.push({ kind: 'bad-faces', text: words });
+      break;
+    }
+    case '!': {
+      const marks = /^!*/.exec(words)?.[0].length ?? 1;
+      const body = words.slice(marks).trim();
+      const named = /^(notice|caution|warning|danger)\b[:,]?\s*/i.exec(body);
+      const signal =
+        (named?.[1]?.toUpperCase() as SignalWord | undefined) ??
+        (marks >= 3 ? 'DANGER' : marks === 2 ? 'WARNING' : 'CAUTION');
+      const told = body.slice(named?.[0].length ?? 0).trim();
+      if (told) step.cautions.push({ signal, text: told });
+      break;
+    }
+    case '=': {
+      const read = wordsOf(words);
+      const said = torqueAt(new Sentence(words, read, namesOf(series)), 0);
+      if (said && said.end === read.length) {
+        const { value, unit, tolerancePercent, also } = said.figure;
+        step.torque = {
+          figure: { value, unit },
+          ...(tolerancePercent !== undefined && { tolerancePercent }),
+          ...(also && { also }),
+        };
+        break;
+      }
+      const reading = readQuantity(words, 'torque');
+      if (reading.ok) step.torque = { figure: reading.quantity };
+      else faults.push({ kind: 'bad-torque', text: words, reason: reading.fault });
+      break;
+    }
+    case '~': {
+      const value = Number(words.replace(/\s*(min|minutes?)\.?$/i, '').replace(',', '.'));
+      if (Number.isFinite(value) && value >= 0) step.minutes = value;
+      else faults.push({ kind: 'bad-minutes', text: words });
+      break;
+    }
+    case '?':
+      step.photo = words;
+      break;
+    case '*':
+      addText(step, 'detail', words);
+      break;
+    case '^':
+      addText(step, 'why', words);
+      break;
+  }
+}
+
+function addText(step: OpenStep, field: 'detail' | 'why', words: string): void {
+  step[field] = [step[field], words].filter(Boolean).join(', ');
 }
 
 /** "each shaft", "both ends", "shaft 1", "all": the positions meant, or undefined when the series has none such. */
@@ -230,6 +321,15 @@ function onlyOne<T>(list: readonly T[]): T | undefined {
   return list.length === 1 ? list[0] : undefined;
 }
 
+/** A tool as typed behind its sign: one the series knows, or a name with a size before or behind it. */
+function readTool(label: string, series: Series): SaidTool {
+  const known = findTool(series, label);
+  if (known) return { name: known.name, ...(known.size && { size: known.size }) };
+  const words = wordsOf(label);
+  const said = toolAt(new Sentence(label, words, namesOf(series)), 0);
+  return said && said.end === words.length ? said.tool : splitTool(label.replace(/\s+/g, ' '));
+}
+
 /** Splits "ring pusher, 50 mm" into name and size at the first comma. */
 export function splitTool(label: string): { name: string; size?: string } {
   const at = label.indexOf(',');
@@ -238,11 +338,10 @@ export function splitTool(label: string): { name: string; size?: string } {
   return size ? { name: label.slice(0, at).trim(), size } : { name: label.slice(0, at).trim() };
 }
 
-/** The tool of the series that `label` names, with or without its size. */
+/** The tool of the series that `label` names, however its size is spelled. */
 export function findTool(series: Series, label: string) {
-  const wanted = nameKey(label);
-  return (
-    series.tools.find((tool) => nameKey(toolLabel(tool)) === wanted) ??
-    (label.includes(',') ? undefined : onlyOne(series.tools.filter((tool) => nameKey(tool.name) === wanted)))
-  );
+  const { name, size } = splitTool(label);
+  const named = series.tools.filter((tool) => nameKey(tool.name) === nameKey(name));
+  if (size === undefined) return onlyOne(named) ?? named.find((tool) => tool.size === undefined);
+  return named.find((tool) => tool.size !== undefined && sizeKey(tool.size) === sizeKey(size));
 }

@@ -3,11 +3,13 @@ import { check } from '../findings/check';
 import type { Workbook } from '../model/procedure';
 import { typed, withComponent } from '../testing/workbook';
 import { previewLine } from './preview-line';
+import { readLine } from './read-line';
 
 const SAFE = ['isolate the drive', 'bleed the casing'];
 const preview = (workbook: Workbook, line: string) => {
   const timeline = replay(workbook);
-  return previewLine(line, timeline, check(workbook, timeline), workbook.procedure.steps.length - 1);
+  const { applied } = readLine(line, workbook, workbook.procedure.steps.length - 1);
+  return applied && previewLine(applied, timeline, check(workbook, timeline));
 };
 
 test('a line tells the cell it would lay a part in, or take it from, before it is added', () => {
@@ -39,6 +41,6 @@ test('behind an earlier module a line acts on the bench that module leaves', () 
 
 test('a line with a fault has no preview, and trying changes nothing', () => {
   const workbook = typed(SAFE);
-  expect(preview(workbook, 'wiggle the rotor')).toBeUndefined();
+  expect(preview(workbook, 'caress the rotor')).toBeUndefined();
   expect(workbook.procedure.steps).toHaveLength(2);
 });

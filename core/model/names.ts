@@ -9,6 +9,10 @@ export function pluralName(name: string): string {
   return onLastWord(name, pluralize.plural);
 }
 
+const keys = new Map<string, string>();
+/** Names come and go while a line is typed; more than this many are not remembered. */
+const MOST_KEYS = 20_000;
+
 function onLastWord(name: string, change: (word: string) => string): string {
   const at = name.trim().lastIndexOf(' ') + 1;
   const word = name.trim().slice(at);
@@ -18,7 +22,12 @@ function onLastWord(name: string, change: (word: string) => string): string {
 
 /** Names are told apart by this: whatever their number, case and spaces. */
 export function nameKey(name: string): string {
-  return singularName(name.toLowerCase().replace(/\s+/g, ' ').trim());
+  const known = keys.get(name);
+  if (known !== undefined) return known;
+  const key = singularName(name.toLowerCase().replace(/\s+/g, ' ').trim());
+  if (keys.size >= MOST_KEYS) keys.clear();
+  keys.set(name, key);
+  return key;
 }
 
 /** Finds by name whatever the number or case: "Cover nuts" finds "cover nut". */

@@ -175,6 +175,8 @@ export const Step = z.strictObject({
   /** Empty means everywhere the parts are. */
   positionIds: z.array(Id).max(48).default([]),
   toolIds: z.array(Id).max(20).default([]),
+  /** How many of a tool are needed, where that is more than one: two pry bars. */
+  toolCounts: z.record(Id, z.int().min(2).max(20)).optional(),
   faces: Faces.optional(),
   applications: z.array(Application).max(10).default([]),
   torque: TorqueFigure.optional(),

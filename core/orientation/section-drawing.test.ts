@@ -53,7 +53,7 @@ test('O-rings, springs and balls have shapes of their own; a ball is one, a ring
 
 test('labels stand one to a layer, from the mouth down, and never on one another', () => {
   const { series, stack } = seriesWith([
-    'a ring',
+    'k ring',
     'b ring',
     'c ring',
     'd ring',
@@ -72,7 +72,7 @@ test('labels stand one to a layer, from the mouth down, and never on one another
     '4 × d ring',
     '3 × c ring',
     '2 × b ring',
-    'a ring',
+    'k ring',
   ]);
   layers.slice(1).forEach(({ y }, i) => {
     expect(y - (layers[i]?.y ?? 0)).toBeGreaterThanOrEqual(16.9);
@@ -109,7 +109,7 @@ describe('whatever is said of a stack', () => {
   });
   type SaidStack = typeof said extends fc.Arbitrary<infer T> ? T : never;
   const stacked = ({ layers, bore, shaftMm, pressureAt }: SaidStack) => {
-    const { series, stack } = seriesWith(layers.map((_, i) => `${'abcdefghi'[i]} ring`));
+    const { series, stack } = seriesWith(layers.map((_, i) => `${'kbcdefghi'[i]} ring`));
     const given = <T extends object>(fields: T) =>
       Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
     const { pressureAt: _pressure, shaft: _shaft, ...bare } = stack;

@@ -20,6 +20,11 @@ test('tools stand in the order of first use, with how often each is picked up', 
   ]);
 });
 
+test('of a tool as many are listed as the step that needs most of them', () => {
+  const pried = typed(['pry cover off with two pry bars', 'pry plate off with a pry bar']);
+  expect(toolList(pried).map(({ tool, pieces }) => [tool.name, pieces])).toEqual([['pry bar', 2]]);
+});
+
 test('tools of another method, aids and gauges are on the list and told apart', () => {
   const wrench = workbook.series.tools.find(({ name }) => name === 'torque wrench')?.id ?? '';
   const hook = workbook.series.tools.find(({ name }) => name === 'hook tool')?.id ?? '';

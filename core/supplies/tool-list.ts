@@ -10,19 +10,22 @@ export interface ListedTool {
   readonly pickups: number;
   /** Used by another method than the preferred one only. */
   readonly otherMethod: boolean;
+  /** How many of it a step needs at most. */
+  readonly pieces: number;
   readonly substitutes: readonly Tool[];
 }
 
 /** The tools of a procedure, computed from its steps, in the order in which they are first used. */
 export function toolList({ series, procedure }: Workbook): ListedTool[] {
-  const listed = new Map<string, { steps: number[]; pickups: number; otherMethod: boolean }>();
+  const listed = new Map<string, { steps: number[]; pickups: number; otherMethod: boolean; pieces: number }>();
   let inHand = new Set<string>();
   procedure.steps.forEach((step, index) => {
     const used = toolsOf(step);
     const note = (id: string, otherMethod: boolean) => {
-      const known = listed.get(id) ?? { steps: [], pickups: 0, otherMethod: true };
+      const known = listed.get(id) ?? { steps: [], pickups: 0, otherMethod: true, pieces: 1 };
       known.steps.push(index + 1);
       known.otherMethod &&= otherMethod;
+      known.pieces = Math.max(known.pieces, step.toolCounts?.[id] ?? 1);
       if (!inHand.has(id)) known.pickups += 1;
       listed.set(id, known);
     };
@@ -30,11 +33,11 @@ export function toolList({ series, procedure }: Workbook): ListedTool[] {
     for (const id of new Set((step.methods ?? []).flatMap(({ toolIds }) => toolIds))) if (!used.has(id)) note(id, true);
     if (used.size > 0) inHand = used;
   });
-  return [...listed].flatMap(([id, { steps, pickups, otherMethod }]) => {
+  return [...listed].flatMap(([id, { steps, pickups, otherMethod, pieces }]) => {
     const tool = series.tools.find((candidate) => candidate.id === id);
     if (!tool) return [];
     const substitutes = (tool.substituteIds ?? []).flatMap((other) => series.tools.find((t) => t.id === other) ?? []);
-    return [{ tool, steps, pickups, otherMethod, substitutes }];
+    return [{ tool, steps, pickups, otherMethod, pieces, substitutes }];
   });
 }
 

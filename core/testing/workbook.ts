@@ -27,12 +27,17 @@ export function emptyWorkbook(): Workbook {
   };
 }
 
-/** Types each line in turn, as a trainer would; throws when one has a fault. */
+/** Types each line in turn, as a trainer would who insists on the names as typed; throws when one has a fault. */
 export function typed(lines: readonly string[], from: Workbook = emptyWorkbook()): Workbook {
   let n = from.procedure.steps.length + from.series.components.length + from.series.tools.length;
   return lines.reduce((workbook, line) => {
     const parsed = parseLine(line, workbook.series);
-    const applied = applyLine(workbook, parsed, workbook.procedure.steps.length - 1, () => `x${n++}`);
+    const applied = applyLine(
+      workbook,
+      { ...parsed, doubts: [] },
+      workbook.procedure.steps.length - 1,
+      () => `x${n++}`,
+    );
     if (!applied) throw new Error(`"${line}": ${JSON.stringify(parsed.faults)}`);
     return applied.workbook;
   }, from);

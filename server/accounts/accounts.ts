@@ -171,7 +171,7 @@ async function refuseLastLead(tx: Queryable, id: string): Promise<void> {
     .from(table.user)
     .where(and(eq(table.user.role, 'lead'), eq(table.user.active, true)));
   if (leads.length === 1 && leads[0]?.id === id) {
-    throw new Fault(409, 'last-lead', 'Somebody has to remain lead.', 'Make another person lead first.');
+    throw new Fault(409, 'last-lead', 'At least one person must be lead.', 'Make another person lead first.');
   }
 }
 

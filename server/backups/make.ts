@@ -19,7 +19,7 @@ const NOT_COPIED = ['pg_wal', 'pg_replslot', 'postmaster.pid', 'postmaster.opts'
  * file. The secret and who is signed in do not come along: after a restore everybody signs in again.
  */
 export function makeBackup(engine: DatabaseEngine, places: Places): Readable {
-  if (underWay) throw new Fault(409, 'backup-under-way', 'A backup is being made already.', 'Wait until it is done.');
+  if (underWay) throw new Fault(409, 'backup-under-way', 'A backup is already running.', 'Wait until it is done.');
   underWay = true;
   const tar = pack();
   // Whoever reads may stop reading; then nothing waits for the next piece to be taken.

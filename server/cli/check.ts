@@ -69,7 +69,7 @@ function faultTold({ path, problem }: DocumentFault, { procedure }: Workbook): T
     componentIds: [],
     parts: [],
     sentence: `${path}: ${sayProblem(problem)}.`,
-    reason: 'The document points at something that is not there, so it cannot be taken in or released.',
+    reason: 'The document refers to something that does not exist, so it was rejected.',
     facts: { path },
   };
 }

@@ -55,7 +55,7 @@ export class PhotoFiles {
    */
   async keep(hash: string, data: Uint8Array): Promise<StoredPhoto> {
     const type = await fileTypeFromBuffer(data);
-    if (type?.mime !== 'image/jpeg') throw broken('A picture in the package is no photo.');
+    if (type?.mime !== 'image/jpeg') throw broken('A picture in the package is not a photo.');
     const { width, height, exif, xmp, iptc } = await read(data).metadata();
     if (exif || xmp || iptc) return this.takeIn(data);
     await this.store(hash, data);
@@ -130,7 +130,7 @@ function read(upload: Uint8Array) {
 }
 
 function broken(what: string): Fault {
-  return new Fault(415, 'broken-photo', what, 'Take it again and send the new one.');
+  return new Fault(415, 'broken-photo', what, 'Take the photo again and send the new one.');
 }
 
 async function exists(path: string): Promise<boolean> {

@@ -46,7 +46,7 @@ export function badInput(faults: readonly (DocumentFault | ToldFault)[]): Fault 
     where.length === 1
       ? `${where[0]?.path}: ${where[0]?.reason}`
       : `${where.length} things are wrong in what was sent.`,
-    'Put right what is named and send it again.',
+    'Correct what is named and send it again.',
     { where },
   );
 }
@@ -82,7 +82,7 @@ function foreseen(error: unknown): Fault | undefined {
     return new Fault(
       error.status,
       large ? 'too-large' : 'refused',
-      large ? 'That is too large to take in.' : error.message || 'The request was refused.',
+      large ? 'That is too large.' : error.message || 'The request was refused.',
       large ? 'Make it smaller and try again.' : 'Reload the page and try again.',
     );
   }
@@ -102,7 +102,7 @@ export function answerFault(error: unknown, c: Context, log: (error: unknown) =>
   const broken = new Fault(
     500,
     'broken',
-    'Something broke on the server.',
+    'The server has an error.',
     'Try again; if it stays, tell whoever runs the server.',
   );
   return c.json(broken.body, broken.status);

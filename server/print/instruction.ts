@@ -7,7 +7,7 @@ import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/b
 import { sayCaution } from '#core/language/en/cautions';
 import { sayDirection } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
-import { listing, sayStep } from '#core/language/en/sentence';
+import { listing, sayStep, sayTool } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
 import {
   benchMinutes,
@@ -17,7 +17,7 @@ import {
   type Step,
   type Workbook,
 } from '#core/model/procedure';
-import { componentById, type Series, toolLabel } from '#core/model/series';
+import { componentById, type Series } from '#core/model/series';
 import { STAGES, verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';
@@ -115,9 +115,9 @@ function safetyLines(workbook: Workbook): Content[] {
   ];
 }
 
-function toolLine({ tool, steps, pickups }: ListedTool): string {
+function toolLine({ tool, steps, pickups, pieces }: ListedTool): string {
   const number = tool.specialNumber ? ` (${tool.specialNumber})` : '';
-  return `${toolLabel(tool)}${number}, ${WORDS.step} ${steps[0]}${pickups > 1 ? `, ${pickups} ×` : ''}`;
+  return `${sayTool(tool, pieces)}${number}, ${WORDS.step} ${steps[0]}${pickups > 1 ? `, ${pickups} ×` : ''}`;
 }
 
 type Poses = ReadonlyMap<string, Pose>;

@@ -118,7 +118,7 @@ test('the instruction shows pictures, looks, measurements, the section of a stac
   expect(asked).toEqual([flat]);
   expect(images).toBe(1);
   expect(text).toContain('numbered side out');
-  expect(text).toContain('Look at: the lobes. sound is: dull all over');
+  expect(text).toContain('Inspect: the lobes. OK if: dull all over');
   expect(text).toContain('bright streaks: They touched. Show it to the trainer or the lead.');
   expect(text).toContain('Measure: bore, at least 32 mm, at front and back, twice, crosswise');
   expect(text.indexOf('It starts by itself')).toBeLessThan(text.indexOf('Make safe'));
@@ -223,7 +223,7 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(text).toContain('WO-77');
   expect(text).toContain('Test Creamery');
   expect(text).toContain('30 N·m too low 43.2 to 46.8 N·m');
-  expect(text).toContain('7 Torque overridden: Stud is due for renewal (Tobias Test');
+  expect(text).toContain('7 Torque skipped: Stud is due for renewal (Tobias Test');
   expect(text).toContain('2 Something was wrong: Nut rounded (Mara Test');
   expect(text).toContain('Tobias Test took the job over');
   expect(text).toContain('f'.repeat(64));
@@ -301,7 +301,7 @@ test('branches, methods, aids and what let a warning stand are printed with the 
   );
   expect(text).toContain('Is it stuck?: yes / no');
   expect(text).toContain('Only when step 1 is answered "yes"');
-  expect(text).toContain('Or: mallet: Separate CAUTION Both sides at once');
+  expect(text).toContain('Alternative method: mallet: Separate CAUTION Both sides at once');
   expect(text).toContain('Put in: socket, 17 mm');
 });
 
@@ -358,12 +358,12 @@ test('the record tells what was looked at and measured, place by place, and what
     async () => undefined,
   );
   const { text } = await read(pdf);
-  expect(text).toContain('Done so: with the two-arm puller');
-  expect(text).toContain('shaft 1, the lobes: sound');
+  expect(text).toContain('Method used: with the two-arm puller');
+  expect(text).toContain('shaft 1, the lobes: OK');
   expect(text).toContain('shaft 2, the lobes: bright streaks. Show it to the trainer or the lead.');
   expect(text).toContain('shaft 1, bore, front: 32.05 mm within');
   expect(text).toContain('shaft 2, bore, front: 32.14 mm over the limit');
   expect(text).toContain('3 Renew it.: shaft 2, bore, over its limit (Mara Test');
-  expect(text).toContain('Look overridden: No lamp at hand');
+  expect(text).toContain('Inspection skipped: No lamp at hand');
   expect(text).toMatch(/shaft 1 done 5 Jan 2026/);
 });

@@ -67,14 +67,14 @@ function refusal(status: number, code: string): Fault {
     case 'USERNAME_TOO_LONG':
       return new Fault(401, 'wrong-password', 'User name or password is wrong.', 'Check both and try again.');
     case 'INVALID_PASSWORD':
-      return new Fault(401, 'wrong-present-password', 'The present password is wrong.', 'Check it and try again.');
+      return new Fault(401, 'wrong-present-password', 'The current password is wrong.', 'Check it and try again.');
     case SWITCHED_OFF:
       return new Fault(403, 'switched-off', 'This account is deactivated.', 'Ask the lead to reactivate it.');
     case KNOWN_PASSWORD:
       return new Fault(
         403,
         'known-password',
-        'The password of this account is public: it belongs to the demo.',
+        'This account has the public password of the demo.',
         'Whoever runs the server sets a new one: npm run fukusa -- user reset NAME.',
       );
     default:
@@ -82,7 +82,7 @@ function refusal(status: number, code: string): Fault {
         status === 401 ? 401 : 502,
         'accounts',
         `The sign-in did not work (${code || status}).`,
-        'Reload the page and try again; if it stays, tell whoever runs the server.',
+        'Reload the page and try again. If the error remains, tell whoever runs the server.',
       );
   }
 }

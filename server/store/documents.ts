@@ -120,7 +120,7 @@ export async function takeInPackage(
       );
     }
     if (known && !(await writeSeries(tx, series, known.version, by))) {
-      throw new Fault(409, STALE, 'The series was changed while the package came in.', 'Import it again.');
+      throw new Fault(409, STALE, 'The series was changed while the package was imported.', 'Import it again.');
     }
     if (!known) await addSeries(tx, series, by);
     for (const procedure of procedures) {
@@ -164,7 +164,7 @@ export async function removeProcedure(db: Database, id: string): Promise<void> {
       throw new Fault(
         409,
         'released',
-        'A released procedure cannot be deleted: jobs and records rest on it.',
+        'A released procedure cannot be deleted: jobs and records depend on it.',
         'Leave it on the shelf.',
       );
     }

@@ -88,7 +88,7 @@ async function refuseStale(db: Database, procedureId: string): Promise<never> {
   throw new Fault(
     409,
     STALE,
-    'This was changed in another place after you opened it.',
+    'This was changed somewhere else after you opened it.',
     'Choose which version to keep; nothing is lost until you do.',
     { detail: await readWorkbook(db, procedureId) },
   );
@@ -177,7 +177,7 @@ export async function saveSeries(
       throw new Fault(
         409,
         STALE,
-        'This series was changed in another place after you opened it.',
+        'This series was changed somewhere else after you opened it.',
         'Reload it and make the change again.',
         { detail: now },
       );

@@ -1,4 +1,5 @@
-import { mkdtemp, rm } from 'node:fs/promises';
+import { spawnSync } from 'node:child_process';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { layEmptyDatabase } from '../testing/empty-database';
@@ -76,3 +77,36 @@ test('a process killed while it writes loses nothing that was acknowledged', asy
   child.kill('SIGTERM');
   expect(await ended(child)).toBe(0);
 }, 180_000);
+
+/** Only where the system has a tracer that may watch other processes. */
+const canTrace = spawnSync('strace', ['-o', '/dev/null', 'true']).status === 0;
+
+(canTrace ? test : test.skip)(
+  'the system is asked to bring the journal to the disk before each answer, and once for those that come together',
+  async () => {
+    const traced = join(folder, 'traced');
+    const log = join(folder, 'syncs');
+    await layEmptyDatabase(traced);
+    const strace = ['strace', '-f', '-y', '-e', 'trace=fsync,fdatasync', '-o', log];
+    const { child, url } = await startMain(['--data', traced, '--port', '0'], strace);
+    const journalSyncs = async () => [...(await readFile(log, 'utf8')).matchAll(/sync\(\d+<[^>]*pg_wal/g)].length;
+    const make = (code: string) =>
+      post(url, cookie, '/api/series', { name: 'Traced', code, pumpType: 'other', positionSets: [] });
+
+    await post(url, '', '/api/first-account', { username: 'lead', name: 'Lead', password: PASSWORD });
+    const cookie = await signIn(url, 'lead');
+    for (const code of ['T-1', 'T-2', 'T-3']) {
+      const before = await journalSyncs();
+      expect((await make(code)).status).toBe(201);
+      expect((await journalSyncs()) - before).toBe(1);
+    }
+    const before = await journalSyncs();
+    const together = await Promise.all(Array.from({ length: 12 }, (_, i) => make(`T-together-${i}`)));
+    expect(together.map(({ status }) => status)).toEqual(Array(12).fill(201));
+    expect((await journalSyncs()) - before).toBeLessThanOrEqual(12);
+    // The tracer ends with what it traces.
+    process.kill(Number.parseInt(await readFile(log, 'utf8'), 10), 'SIGTERM');
+    expect(await ended(child)).toBe(0);
+  },
+  120_000,
+);

@@ -43,7 +43,7 @@ test('each entry is judged by itself: one that does not hold, or is no entry at 
   const { status, json } = await send(jobId, done(stepIds[0]), early, broken, done(stepIds[1]));
   expect(status).toBe(200);
   expect(json.refused).toMatchObject([
-    { id: early.id, code: 'step-not-in-hand', what: 'Another step is in hand.' },
+    { id: early.id, code: 'step-not-in-hand', what: 'Another step is open now.' },
     { id: 'broken', code: 'bad-entry' },
   ]);
   const { entries } = await readJob(workshop.running.services.db, jobId);
@@ -75,7 +75,7 @@ test('another technician takes over; the first is told', async () => {
   });
   expect(take.status).toBe(200);
   const { json } = await send(jobId, done(stepIds[0]));
-  expect(json.refused).toMatchObject([{ code: 'not-holder', what: 'Somebody else has this job in hand now.' }]);
+  expect(json.refused).toMatchObject([{ code: 'not-holder', what: 'Somebody else is working on this job now.' }]);
 });
 
 test('a finished job is sealed: the seal can be computed again, and nothing is added', async () => {

@@ -63,7 +63,7 @@ export async function releaseProcedure(
   const frozen = await digestsOf(db, looked);
   const [stop, ...more] = await findStops(document);
   if (stop) {
-    throw new Fault(409, 'stopped', stop.sentence, 'Put right what stops it, then release it.', {
+    throw new Fault(409, 'stopped', stop.sentence, 'Correct what blocks the release, then release it.', {
       detail: [stop, ...more].map(({ finding }) => finding),
     });
   }
@@ -103,7 +103,7 @@ function refuseOther({ procedure, series }: OpenWorkbook, choice: { version: num
     procedure.version === choice.version
       ? 'The series changed after you looked at it.'
       : 'The draft changed after you looked at it.',
-    'Look at it again, then release it.',
+    'Check it again, then release it.',
   );
 }
 

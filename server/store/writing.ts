@@ -18,7 +18,7 @@ const LARGEST_DOCUMENT = 6 * 1024 * 1024;
 export function written(document: Procedure | Series): string {
   const text = JSON.stringify(document);
   if (text.length <= LARGEST_DOCUMENT) return text;
-  throw new Fault(413, 'document-too-large', 'This has become too large to keep.', 'Split it into modules.');
+  throw new Fault(413, 'document-too-large', 'This is too large to save.', 'Split it into modules.');
 }
 
 /** Writes a series where it still has the version it was read at; its procedures are to be checked again. */

@@ -23,11 +23,13 @@ export function runMain(args: readonly string[]): Promise<Finished> {
   return new Promise((resolve) => child.on('close', (code) => resolve({ code, out, err })));
 }
 
-/** Starts the built server and waits for its address. */
+/** Starts the built server, where wanted under a program that watches it, and waits for its address. */
 export async function startMain(
   args: readonly string[],
+  watchedBy: readonly string[] = [],
 ): Promise<{ child: ChildProcess; url: string; out: () => string }> {
-  const child = spawn(process.execPath, [main, 'serve', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const [program = '', ...rest] = [...watchedBy, process.execPath, main, 'serve', ...args];
+  const child = spawn(program, rest, { stdio: ['ignore', 'pipe', 'pipe'] });
   let out = '';
   const url = await new Promise<string>((resolve, reject) => {
     const read = (chunk: Buffer) => {

@@ -48,8 +48,7 @@ class Threads implements Work {
 
   private async run(asked: Asked): Promise<unknown> {
     const pool = await this.open();
-    if (pool.queueSize >= MOST_WAITING)
-      throw new Fault(503, 'busy', 'The server has much to do.', 'Try again in a moment.');
+    if (pool.queueSize >= MOST_WAITING) throw new Fault(503, 'busy', 'The server is busy.', 'Try again in a moment.');
     const limit = AbortSignal.timeout(TIME_LIMIT_MS);
     let ended: Ended;
     try {
@@ -60,7 +59,7 @@ class Threads implements Work {
       throw new Fault(
         413,
         'too-much-work',
-        limit.aborted ? 'This took too long and was stopped.' : 'This needs more memory than there is.',
+        limit.aborted ? 'This took too long and was stopped.' : 'This needs more memory than is available.',
         'Make it smaller: fewer steps, pictures or places at once.',
       );
     }

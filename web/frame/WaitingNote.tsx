@@ -5,15 +5,23 @@ import { useTranslation } from 'react-i18next';
 import type { OutboxEntry } from '../ground/device';
 import { showMoment } from '../ground/format';
 import { Tag } from '../parts/Tag';
-import { type Connection, sync, useSync } from '../sync/engine';
-import { countOf, discardRefused, isStuck, useWaiting, type Waiting, waitingAsFile } from '../sync/waiting';
+import { type Connection, sync } from '../sync/engine';
+import {
+  countOf,
+  discardRefused,
+  isStuck,
+  useConnection,
+  useWaiting,
+  type Waiting,
+  waitingAsFile,
+} from '../sync/waiting';
 import styles from './Waiting.module.css';
 
 /** Says that something on this device has not reached the server, and opens what and why; nothing where all has. */
 export function WaitingNote({ atBench = false }: { atBench?: boolean }) {
   const { t } = useTranslation();
   const waiting = useWaiting();
-  const connection = useSync((state) => state.connection);
+  const connection = useConnection();
   // What is being written just now is no news; the screen that is open for it says how it stands.
   const stuckHere = isStuck(waiting);
   const count = connection === 'ok' && !stuckHere ? waiting.entries.length : countOf(waiting);
@@ -48,7 +56,7 @@ export function openWaiting(atBench: boolean): void {
 function WaitingList({ size }: { size: 'sm' | 'xl' }) {
   const { t } = useTranslation();
   const waiting = useWaiting();
-  const connection = useSync((state) => state.connection);
+  const connection = useConnection();
   const refused = refusedIn(waiting);
   return (
     <Stack>

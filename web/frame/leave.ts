@@ -2,7 +2,7 @@ import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { callAuth } from '../ground/api';
 import { rememberPerson } from '../ground/device';
-import { setPersonHere } from '../ground/session';
+import { setPersonHere } from '../ground/person-here';
 import { sync } from '../sync/engine';
 import { forgetKey } from '../sync/keys';
 import { countOf, whatWaits } from '../sync/waiting';

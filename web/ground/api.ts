@@ -2,7 +2,7 @@ import { hc } from 'hono/client';
 import type { Api } from '../../server/api';
 import type { FaultBody } from '../../server/ground/fault';
 
-export const api = hc<Api>(`${window.location.origin}/api`);
+export const api = hc<Api>(`${location.origin}/api`);
 
 /** A refusal from the server, or no server at all (`code` is then "unreachable"). */
 export class ApiFault extends Error {

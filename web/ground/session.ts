@@ -2,19 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import type { Person } from '../../server/ground/roles';
 import { answer, api, isUnreachable } from './api';
 import { cachedPerson, rememberPerson } from './device';
+import { setPersonHere } from './person-here';
 
 export const ME = ['me'];
-
-let here: Person | null = null;
-
-/** Who is signed in as far as this page knows: in whose name what waits is sent. */
-export function personHere(): Person | null {
-  return here;
-}
-
-export function setPersonHere(person: Person | null): void {
-  here = person;
-}
 
 /** Who is signed in; from memory of this device when the server cannot be reached. */
 export function useSession() {

@@ -9,6 +9,7 @@ import { acceptFinding } from '#core/findings/check';
 import type { Finding, Fix } from '#core/findings/finding';
 import { applyLine } from '#core/line/apply-line';
 import { parseLine } from '#core/line/parse-line';
+import { saidBefore } from '#core/line/read-line';
 import type { DocumentFault } from '#core/model/faults';
 import type { Step, Workbook } from '#core/model/procedure';
 import type { Component } from '#core/model/series';
@@ -72,7 +73,8 @@ interface AuthorState {
   /** Drafts what is still missing to close the pump again; gives the number of steps added. */
   draftWayBack(): number;
   /** Adds the step a line says behind the step in hand; false when the line has a fault. */
-  addLine(line: string): boolean;
+  /** Adds what a line says; where it usually belongs if that is wanted. False while something has to be asked. */
+  addLine(line: string, where?: 'here' | 'elsewhere'): boolean;
   undo(): void;
   redo(): void;
 }
@@ -155,12 +157,16 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       set({ selected: first?.id ?? null });
       return added.length;
     },
-    addLine: (line) => {
+    addLine: (line, where = 'here') => {
       const { workbook, selected } = get();
       const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
       const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
-      const applied = applyLine(workbook, parseLine(line, workbook.series), after, () => nanoid(10));
-      if (!applied || !get().apply(applied.edits)) return false;
+      const parsed = parseLine(line, workbook.series, saidBefore(workbook, after));
+      const applied = applyLine(workbook, parsed, after, () => nanoid(10));
+      if (!applied) return false;
+      const { elsewhere, stepId, edits } = applied;
+      const moved: Edit[] = where === 'elsewhere' && elsewhere ? [{ kind: 'move', stepId, ...elsewhere }] : [];
+      if (!get().apply([...edits, ...moved])) return false;
       set({ selected: applied.stepId });
       return true;
     },

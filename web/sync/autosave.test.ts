@@ -45,7 +45,7 @@ beforeEach(async () => {
   await device.drafts.clear();
   useAutosave.setState(useAutosave.getInitialState());
   await beginAutosave(asOpen(base, 1, 1));
-  stop = watchEdits();
+  stop = watchEdits(base.procedure.id);
 });
 afterEach(() => stop());
 
@@ -93,7 +93,7 @@ test('without a server the draft stays on the device, and a later visit takes it
 
   server.answer = () => saved(1, 2);
   await beginAutosave(asOpen(base, 1, 1));
-  stop = watchEdits();
+  stop = watchEdits(base.procedure.id);
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('kept');
   await until(async () => kind() === 'saved' && (await device.drafts.count()) === 0);
 });

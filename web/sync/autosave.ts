@@ -8,9 +8,10 @@ import type { OpenWorkbook } from '../../server/store/documents';
 import type { SavedWorkbook } from '../../server/store/drafts';
 import { ApiFault, answer, api, isServerFault, isUnreachable } from '../ground/api';
 import { device } from '../ground/device';
-import { personHere } from '../ground/session';
+import { personHere } from '../ground/person-here';
 import { useAuthor } from '../state/author-store';
-import { addLane, isForLater, sync } from './engine';
+import { openDraft } from './documents';
+import { addLane, hold, isForLater, sync } from './engine';
 
 /** What the server holds, as far as this tab knows. */
 interface Base {
@@ -78,8 +79,9 @@ export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   if (kept) void save();
 }
 
-/** Waits for edits from now on; returns what stops it. Whatever could not be sent is tried again with all that waits. */
-export function watchEdits(): () => void {
+/** Waits for edits of a procedure from now on; returns what stops it. Whatever could not be sent is tried again with all that waits. */
+export function watchEdits(openId: string): () => void {
+  const letGo = hold(openDraft(openId));
   const stop = useAuthor.subscribe(({ workbook }, before) => {
     const { base, state, procedureId } = useAutosave.getState();
     if (workbook === before.workbook || !base || workbook.procedure.id !== procedureId) return;
@@ -96,6 +98,7 @@ export function watchEdits(): () => void {
     leave();
     clearTimeout(timer);
     if (useAutosave.getState().state.kind === 'unsaved') void save();
+    letGo();
   };
 }
 

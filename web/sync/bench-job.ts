@@ -6,8 +6,9 @@ import type { OpenJob } from '../../server/store/jobs';
 import { answer, api, isUnreachable } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
 import { tellFault } from '../ground/notify';
-import { type Connection, sync, useSync } from './engine';
+import { type Connection, sync } from './engine';
 import { enter, enterPhoto } from './entries';
+import { useConnection } from './waiting';
 
 export interface BenchJob {
   readonly job: OpenJob;
@@ -27,7 +28,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
   const [job, setJob] = useState<OpenJob | null>(null);
   const [waiting, setWaiting] = useState<readonly OutboxEntry[]>([]);
   const [error, setError] = useState<unknown>(null);
-  const connection = useSync((state) => state.connection);
+  const connection = useConnection();
 
   useEffect(() => {
     const watch = liveQuery(() =>

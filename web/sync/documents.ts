@@ -4,12 +4,11 @@ import { toSent } from '#core/edits/sent';
 import type { Series } from '#core/model/series';
 import { ApiFault, answer, api } from '../ground/api';
 import { device, type UnsavedDraft } from '../ground/device';
-import { personHere } from '../ground/session';
-import { useAutosave } from './autosave';
-import { addLane, alone, isForLater } from './engine';
+import { personHere } from '../ground/person-here';
+import { addLane, alone, isForLater, type Lane } from './engine';
 import { OpenSeries } from './open-series';
 
-/** A draft that was changed so lately may be open in another tab, which sends it itself. */
+/** Where a browser has no locks, a draft changed so lately may be open in another tab, which sends it itself. */
 const SETTLED_MS = 15_000;
 
 /** Sends edits of a series; answers with the next version. */
@@ -26,21 +25,29 @@ export function keepSeries(id: string) {
   };
 }
 
-/** Sends the drafts and series that were left unsent and are not open here. */
+/** The drafts and series that were left unsent and are not open anywhere in this browser. */
+export const leftLanes: readonly Lane[] = [
+  { name: 'drafts', send: () => alone('drafts', sendDrafts) },
+  { name: 'series', send: () => alone('series', sendLeftSeries) },
+];
+
 export function sendDocumentsWhileOpen(): () => void {
-  const stopDrafts = addLane({ name: 'drafts', send: () => alone('drafts', sendDrafts) });
-  const stopSeries = addLane({ name: 'series', send: () => alone('series', sendLeftSeries) });
+  const stops = leftLanes.map(addLane);
   return () => {
-    stopDrafts();
-    stopSeries();
+    for (const stop of stops) stop();
   };
+}
+
+/** What a draft that is open somewhere is held by; it sends itself from there. */
+export function openDraft(procedureId: string): string {
+  return `draft ${procedureId}`;
 }
 
 async function sendDrafts(): Promise<void> {
   const settled = new Date(Date.now() - SETTLED_MS).toISOString();
   for (const draft of await device.drafts.toArray()) {
-    const openHere = useAutosave.getState().procedureId === draft.procedureId;
-    if (!openHere && !draft.waits && draft.at < settled && isMine(draft)) await sendDraft(draft);
+    if (draft.waits || draft.at >= settled || !isMine(draft)) continue;
+    await alone(openDraft(draft.procedureId), () => sendDraft(draft));
   }
 }
 

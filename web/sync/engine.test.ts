@@ -2,7 +2,7 @@ import { openFakeBrowser } from '../testing/browser';
 
 openFakeBrowser();
 const { ApiFault } = await import('../ground/api');
-const { addLane, sync, useSync } = await import('./engine');
+const { addLane, connectionState, sync } = await import('./engine');
 
 const fault = (status: number) => new ApiFault({ code: 'any', what: 'any', todo: 'any' }, status);
 const sent: string[] = [];
@@ -29,7 +29,7 @@ afterEach(() => {
 async function round(...lanes: (() => void)[]): Promise<string> {
   await sync();
   for (const stop of lanes) stop();
-  return useSync.getState().connection;
+  return connectionState.getState();
 }
 
 test.each([

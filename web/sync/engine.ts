@@ -1,4 +1,4 @@
-import { create } from 'zustand';
+import { createStore } from 'zustand/vanilla';
 import { ApiFault, isServerFault, isUnreachable } from '../ground/api';
 
 /** How it stands between this device and the server. */
@@ -11,7 +11,7 @@ export interface Lane {
   send(): Promise<void>;
 }
 
-export const useSync = create<{ readonly connection: Connection }>(() => ({ connection: 'ok' }));
+export const connectionState = createStore<Connection>(() => 'ok');
 
 const lanes = new Map<string, Lane>();
 /** Tried again after this, twice as long each time, up to a minute. */
@@ -35,7 +35,7 @@ export function addLane(lane: Lane): () => void {
 
 /**
  * Sends everything that waits, lane by lane: the one place from which anything is sent again. Asked while it runs, it
- * goes round once more. Never throws: what stops it is told by `useSync`, and it tries again by itself.
+ * goes round once more. Never throws: what stops it is told by `connectionState`, and it tries again by itself.
  */
 export function sync(): Promise<void> {
   again = running !== undefined;
@@ -49,18 +49,19 @@ async function rounds(): Promise<void> {
   clearTimeout(timer);
   do {
     again = false;
-    const connection = await round();
-    useSync.setState({ connection });
+    const connection = await sendAll([...lanes.values()]);
+    connectionState.setState(connection);
     failures = connection === 'ok' ? 0 : failures + 1;
+    if (connection === 'unreachable') void askForBackground();
   } while (again && failures === 0);
   const retry = Math.min(FIRST_RETRY_MS * 2 ** (failures - 1), LONGEST_RETRY_MS);
   timer = setTimeout(() => void sync(), failures === 0 ? IDLE_MS : retry);
 }
 
-/** One lane that cannot go on does not hold up another, unless nothing can reach the server at all. */
-async function round(): Promise<Connection> {
+/** Sends once. A lane that cannot go on does not hold up another, unless nothing can reach the server at all. */
+export async function sendAll(all: readonly Lane[]): Promise<Connection> {
   let worst: Connection = 'ok';
-  for (const lane of [...lanes.values()]) {
+  for (const lane of all) {
     try {
       await lane.send();
     } catch (error) {
@@ -106,11 +107,48 @@ export function isForLater(error: unknown): boolean {
   );
 }
 
-/** Does something where no other tab of this browser does the same; skipped where one does. */
+/** What is open in this page, by name; other pages of this browser learn of it by its lock. */
+const heldHere = new Set<string>();
+
+/** Keeps everybody from doing `alone` what goes by this name; gives how to let go. */
+export function hold(name: string): () => void {
+  heldHere.add(name);
+  let release = () => {};
+  const held = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  if (hasLocks()) void navigator.locks.request(`fukusa ${name}`, { mode: 'shared' }, () => held);
+  return () => {
+    heldHere.delete(name);
+    release();
+  };
+}
+
+/** Does something where no other tab of this browser does the same or holds it; skipped where one does. */
 export async function alone(name: string, work: () => Promise<void>): Promise<void> {
-  // Browsers have locks on https and on localhost only; without them, sending twice is safe, and merely sends more.
-  if (!('locks' in navigator)) return work();
+  if (heldHere.has(name)) return;
+  if (!hasLocks()) return work();
   await navigator.locks.request(`fukusa ${name}`, { ifAvailable: true }, async (lock) => {
     if (lock) await work();
   });
+}
+
+/** Browsers have locks on https and on localhost only; without them, sending twice is safe, and merely sends more. */
+function hasLocks(): boolean {
+  return 'locks' in navigator;
+}
+
+/** What the browser is asked to do when the network is back, even if nobody has the app open then. */
+export const IN_BACKGROUND = 'send-what-waits';
+
+/** Where the browser has it; where not, the next page that is opened sends. */
+async function askForBackground(): Promise<void> {
+  if (!('serviceWorker' in navigator)) return;
+  const registration = (await navigator.serviceWorker.getRegistration()) as SyncRegistration | undefined;
+  await registration?.sync?.register(IN_BACKGROUND).catch(() => undefined);
+}
+
+/** Background sync is in no type library yet: a draft of the web incubator group, in some browsers only. */
+interface SyncRegistration extends ServiceWorkerRegistration {
+  readonly sync?: { register(tag: string): Promise<void> };
 }

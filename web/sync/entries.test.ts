@@ -35,7 +35,7 @@ const fault = (status: number, code: string, what = code) => ({
   json: { fault: { code, what, todo: 'wait' } },
 });
 const sentIds = (at: number) => server.requests[at]?.body.entries.map(({ id }: { id: string }) => id);
-const NOT_HOLDER = 'Somebody else has this job in hand now.';
+const NOT_HOLDER = 'Somebody else is working on this job now.';
 
 beforeEach(async () => {
   await Promise.all([device.outbox.clear(), device.jobs.clear(), device.keys.clear()]);

@@ -1,6 +1,8 @@
 import { liveQuery } from 'dexie';
 import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
 import { device, type OutboxEntry, type UnsavedDraft, type UnsavedSeries } from '../ground/device';
+import { type Connection, connectionState } from './engine';
 
 /** Everything on this device that the server does not have. */
 export interface Waiting {
@@ -27,6 +29,11 @@ export function useWaiting(): Waiting {
     return () => watch.unsubscribe();
   }, []);
   return waiting;
+}
+
+/** How it stands between this device and the server. */
+export function useConnection(): Connection {
+  return useStore(connectionState);
 }
 
 export function countOf({ entries, drafts, series }: Waiting): number {

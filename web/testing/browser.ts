@@ -15,8 +15,8 @@ export function openFakeBrowser(): FakeServer {
   const events = new EventTarget();
   Object.assign(globalThis, {
     ...(!('navigator' in globalThis) && { navigator: {} }),
+    location: { origin: 'http://workshop' },
     window: Object.assign(globalThis.window ?? {}, {
-      location: { origin: 'http://workshop' },
       addEventListener: events.addEventListener.bind(events),
       removeEventListener: events.removeEventListener.bind(events),
       dispatchEvent: events.dispatchEvent.bind(events),

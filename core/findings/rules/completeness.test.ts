@@ -124,7 +124,7 @@ describe('change-missed', () => {
     expect(at(forgotten, 'change-missed')).toEqual([0]);
   });
   test('a part that leaves may stay on the cloth', () => {
-    const workbook = meaning(typed(['take off old bracket']), 'old bracket', 'leaves');
+    const workbook = meaning(typed(['take off stay bracket']), 'stay bracket', 'leaves');
     expect(found(workbook, 'change-missed')).toEqual([]);
     expect(found(workbook, 'left-on-cloth')).toEqual([]);
   });

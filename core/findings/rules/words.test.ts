@@ -45,7 +45,8 @@ describe('two-actions', () => {
     expect(found(saying({ detail }), 'two-actions')).toEqual([]);
   });
   test('what a step is about may hide a second one', () => {
-    expect(found(typed(['isolate the drive and drain the casing']), 'two-actions')).toHaveLength(1);
+    const two = withStep(typed(['isolate the drive']), 0, { about: 'the drive and drain the casing' });
+    expect(found(two, 'two-actions')).toHaveLength(1);
   });
 });
 

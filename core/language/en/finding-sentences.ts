@@ -143,7 +143,7 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     `${say.step(f)}: the ${say.part(f.facts.componentId)} are matched and not marked${say.on(f.on)}.`,
   'marked-late': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'is', 'are')} off already.`,
-  'torque-misplaced': (f, say) => `${say.step(f)}, stands in the take-down.`,
+  'torque-misplaced': (f, say) => `${say.step(f)}, is in the teardown.`,
   'torque-early': (f, say) =>
     `${say.step(f)}: the ${say.part(f.facts.heldId)} that the ${say.part(f.facts.componentId)} ${say.agree(f.facts.componentId, 'holds', 'hold')} ${say.agree(f.facts.heldId, 'is', 'are')} not in yet${say.on(f.on)}.`,
   'lock-early': (f, say) =>
@@ -272,8 +272,7 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       : `The pump ends in another state${say.on(f.on) || ' on some answers'}.`,
   'methods-disagree': (f, say) =>
     `${say.step(f)}: the method "${say.method(f.stepId, f.facts.methodId)}" leaves the pump in a different state.`,
-  'too-many-ways': () =>
-    'There are more ways through the questions at once than are followed; let them come together sooner.',
+  'too-many-ways': () => 'There are too many combinations of answers to check all of them. Join the paths earlier.',
   'dead-path': (f, say) =>
     f.facts.why === 'unreached'
       ? `${say.step(f)}, is never reached: no answer leads to it.`

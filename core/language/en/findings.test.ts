@@ -132,7 +132,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   'not-restored': [typed(['lock out the drive']), 'Step 1, "Lock out the drive": nothing restores it.'],
   'torque-misplaced': [
     withStep(typed(['torque 8 cover nuts =45 N·m', 'take off cover', 'fit cover']), 0, { stage: 'take-down' }),
-    'Step 1, "Torque cover nuts", stands in the take-down.',
+    'Step 1, "Torque cover nuts", is in the teardown.',
   ],
   'wrench-loosens': [
     typed(['loosen 8 cover nuts /torque wrench, 10-60 N·m']),
@@ -427,7 +427,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
       'test run the pump for ten minutes',
       'fill the gear oil',
     ]),
-    'Step 4, "Test run the pump for ten minutes", runs the pump before the gear oil is filled.',
+    'Step 4, "Test run the pump", runs the pump before the gear oil is filled.',
   ],
   'marked-late': [
     typed(['take off cover', 'mark cover', 'fit cover']),
@@ -495,11 +495,11 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   ],
   'tested-locked': [
     typed(['lock out the drive', 'test the pump: run it for five minutes']),
-    'Step 2, "Test the pump: run it for five minutes", runs a pump that is still locked by step 1.',
+    'Step 2, "Test the pump: run it", runs a pump that is still locked by step 1.',
   ],
   'too-many-ways': [
     manyWays(),
-    'There are more ways through the questions at once than are followed; let them come together sooner.',
+    'There are too many combinations of answers to check all of them. Join the paths earlier.',
   ],
   'torque-early': [
     withComponent(

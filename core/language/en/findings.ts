@@ -23,8 +23,8 @@ const FIXES: Readonly<Partial<Record<FixWords['does'], string>>> = {
   'add-step': 'Add the step',
   'take-out-at-end': 'Take out at the end',
   'add-torque': 'Add the torque step',
-  'add-filling': 'Add the filling',
-  'add-restoring': 'Add the restoring',
+  'add-filling': 'Add a step that fills it',
+  'add-restoring': 'Add a step that restores it',
   'fit-own-place': 'Fit it at its own place',
   'mark-first': 'Mark them first',
   'move-to-put-back': 'Move it to Put back',
@@ -36,16 +36,16 @@ const FIXES: Readonly<Partial<Record<FixWords['does'], string>>> = {
   'isolate-first': 'Isolate first',
   'add-closing': 'Add a step that closes it',
   'add-draining': 'Add a step that drains it',
-  'add-release': 'Add the release',
+  'add-release': 'Add a step that releases it',
   'add-caution': 'Add the caution',
   'draw-instead': 'Draw it instead',
-  'ask-photo': 'Ask for a photo',
+  'ask-photo': 'Add a photo check',
   'rebuild-sentence': 'Rebuild the sentence',
   'do-always': 'Do it always',
   'confirm-all': 'Confirm all',
   'swap-limits': 'Exchange the limits',
-  'take-kit-out': 'Take it out',
-  'say-dry': 'Say: dry',
+  'take-kit-out': 'Remove the kit',
+  'say-dry': 'Mark as fitted dry',
 };
 
 /** What a fix does, in the imperative: "Add the step". */
@@ -53,25 +53,25 @@ export function sayFix(words: FixWords, { series }: Workbook): string {
   const consumable = (id: string) => series.consumables.find((one) => one.id === id)?.name ?? 'compound';
   switch (words.does) {
     case 'use-facing':
-      return `Say: ${sayFacing(words.faces, series)}`;
+      return `Set: ${sayFacing(words.faces, series)}`;
     case 'use-tool':
       return `Use the ${series.tools.find(({ id }) => id === words.id)?.name ?? 'tool'} that fits`;
     case 'use-consumable':
       return `Use ${consumable(words.id)}`;
     case 'say-consumable':
-      return `Say: with ${consumable(words.id)}`;
+      return `Set: with ${consumable(words.id)}`;
     case 'apply-consumable':
       return `Apply ${consumable(words.id)}`;
     case 'use-figure':
-      return `Say ${sayQuantity(words.figure)}`;
+      return `Set ${sayQuantity(words.figure)}`;
     case 'list-count':
-      return `Count ${words.count} in the parts list`;
+      return `Set ${words.count} in the parts list`;
     case 'lay-out-kits':
-      return `Lay out ${words.count}`;
+      return `Use ${words.count}`;
     case 'soak-longer':
       return `Let it soak ${counted(words.count, 'minute', 'minutes')} longer`;
     case 'say-term':
-      return `Say "${words.term}"`;
+      return `Use "${words.term}"`;
     case 'add-tool':
       return `Add the ${words.name}`;
     default:
@@ -106,7 +106,7 @@ export function findingsCatalogue(
     '# Findings',
     '',
     'Made from the rules in `core/findings/rules` by `npm run generate`. A stop keeps a procedure from being released; a',
-    'warning is dealt with or accepted with a reason; advice may be passed over.',
+    'warning is dealt with or accepted with a reason; advice may be ignored.',
     '',
     ...families,
   ].join('\n');

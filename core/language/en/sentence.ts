@@ -6,6 +6,7 @@ import {
   componentById,
   positionSetById,
   type Series,
+  type Tool,
   toolLabel,
 } from '../../model/series';
 import { verbOf } from '../../model/verbs';
@@ -55,6 +56,7 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
       const lead = i === 0 ? ' ' : i === step.targets.length - 1 ? ' and ' : ', ';
       add(lead, targetPhrase(target, step, series), 'parts');
     });
+    if (step.targets.length === 0 && step.about) add(' ', withArticle(step.about), 'about');
   } else if (step.about) {
     add(step.verb === 'release-pressure' ? ' of ' : ' ', step.about, 'about');
   }
@@ -67,7 +69,10 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
     add(` ${lead} `, listing(step.applications.map((a) => sayApplied(a, series))), 'applied');
   }
   if (step.toolIds.length > 0) {
-    const names = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
+    const names = step.toolIds.flatMap((id) => {
+      const tool = series.tools.find((one) => one.id === id);
+      return tool ? [sayTool(tool, step.toolCounts?.[id])] : [];
+    });
     if (names.length > 0) add(' with ', listing(names), 'tools');
   }
   if (step.faces) {
@@ -98,7 +103,7 @@ export function headingOf(step: Step, series: Series, units: UnitPreference = 'a
 export function titleOf(step: Step, series: Series): string {
   const verb = verbOf(step.verb);
   const object =
-    verb.object === 'words'
+    verb.object === 'words' || step.targets.length === 0
       ? step.about
       : listing(
           step.targets.flatMap((target) => {
@@ -172,6 +177,13 @@ export function unitsMeant(component: Component, target: Target, step: Step, ser
   const set = positionSetById(series, component.positionSetId);
   const places = set ? set.positions.filter((p) => step.positionIds.includes(p.id)).length || set.positions.length : 1;
   return (target.count ?? component.count) * places;
+}
+
+/** "two pry bars", "socket, 17 mm". */
+export function sayTool(tool: Tool, count = 1): string {
+  const label = toolLabel(tool);
+  if (count === 1) return label;
+  return `${numberWord(count)} ${label.replace(tool.name, pluralName(tool.name))}`;
 }
 
 /** "compound or tape": what is put on, or what does instead. */

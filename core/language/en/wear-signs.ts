@@ -71,6 +71,11 @@ export const WEAR_SIGNS: readonly WearSign[] = [
   { sign: 'rust or a leak trail', means: 'Liquid got past a seal here.', follows: 'refer' },
 ];
 
+/** What is sound where one looks for these signs. */
+export function soundWithout(signs: readonly string[]): string {
+  return `no ${signs.length < 2 ? (signs[0] ?? 'damage') : `${signs.slice(0, -1).join(', ')} or ${signs.at(-1)}`}`;
+}
+
 /** The signs to offer for a kind of part, the telling ones first. */
 export function signsFor(kind: ComponentKind): WearSign[] {
   return [...WEAR_SIGNS.filter(({ on }) => on?.includes(kind)), ...WEAR_SIGNS.filter(({ on }) => !on)];

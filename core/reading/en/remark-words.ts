@@ -113,12 +113,3 @@ export function isBroken(sign: string): boolean {
     !/\b(no|without|free)\b/i.test(sign)
   );
 }
-
-const MANNER =
-  /\s+((?:slowly|evenly|squarely|gently|carefully|fully|firmly|crosswise|diagonally|finger[- ]tight|hand[- ]tight|by hand|in turn|one by one|in a (?:cross|star) pattern|all the way|into place|home)(?:[,\s]+(?:and\s+)?(?:slowly|evenly|squarely|gently|carefully|fully|by hand|in turn|crosswise))*)$/i;
-
-/** What something is done to, and how, as said behind it: "the gland nut finger tight". */
-export function splitManner(object: string): [string, string | undefined] {
-  const manner = MANNER.exec(object);
-  return manner ? [object.slice(0, manner.index), manner[1]] : [object, undefined];
-}

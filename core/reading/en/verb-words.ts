@@ -66,14 +66,22 @@ export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
   mark: ['mark', 'scribe', 'match-mark', 'number', 'label'],
   turn: ['turn', 'rotate'],
   lay: ['lay down', 'turn over', 'flip'],
+  hold: ['hold', 'support', 'steady', 'clamp', 'block up'],
+  move: ['move', 'shift'],
+  bend: ['bend', 'bend over', 'straighten', 'flare', 'peen', 'crimp'],
+  cap: ['cover', 'cap', 'plug', 'blank off', 'mask'],
+  'put-aside': ['put aside', 'set aside'],
+  discard: ['discard', 'throw away', 'scrap'],
   inspect: ['inspect', 'look at', 'check', 'examine', 'look over', 'feel'],
   measure: ['measure', 'gauge'],
   compare: ['compare'],
   clean: ['clean', 'wipe', 'degrease', 'wash', 'flush', 'flush out', 'rinse', 'scrub', 'blow out'],
+  dress: ['dress', 'deburr', 'file', 'polish', 'hone'],
   soak: ['soak'],
   renew: ['renew', 'replace', 'change'],
   lubricate: ['lubricate', 'grease', 'oil', 'smear', 'coat', 'lube'],
   'apply-compound': ['apply compound', 'apply compound to', 'apply', 'seal'],
+  wrap: ['wrap', 'tape'],
   place: ['place', 'lay', 'set', 'lower', 'lower in'],
   press: [
     'press',
@@ -163,9 +171,9 @@ const MACHINE = /^(?:the\s+)?(?:pump|motor|engine|machine|unit|drive|set)\b/i;
 
 /** Opened by a valve, not taken apart. */
 const OPENED_AS_VALVE =
-  /\b(valves?|cocks?|taps?|air|water|steam|suction|discharge|inlet|outlet|feed|supply)(?:\s+(?:slowly|gently|fully|carefully|again|a little|by hand))*$/i;
+  /\b(valves?|cocks?|taps?|(?:bleed(?:er)?|vent) (?:screws?|plugs?|ports?)|air|water|steam|suction|discharge|inlet|outlet|feed|supply)(?:\s+(?:slowly|gently|fully|carefully|again|a little|by hand))*$/i;
 /** Valves whose opening lets the pressure off, or the liquid out. */
-const BLEEDS = /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?)\b/i;
+const BLEEDS = /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?|screws?|plugs?|ports?)\b/i;
 const DRAINS = /\bdrain\b.*\b(valves?|cocks?|taps?)\b/i;
 const SUPPLY = /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b/i;
 

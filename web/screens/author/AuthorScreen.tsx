@@ -58,7 +58,7 @@ export function AuthorScreen() {
       useAuthorView.setState(useAuthorView.getInitialState());
     };
   }, [query.data]);
-  useEffect(() => (writes ? watchEdits() : undefined), [writes]);
+  useEffect(() => (writes ? watchEdits(id) : undefined), [writes, id]);
   useAuthorKeys(writes);
   useRefusalsTold();
 

@@ -1,4 +1,5 @@
 import { useTranslation } from 'react-i18next';
+import { sayTool } from '#core/language/en/sentence';
 import { SETTINGS } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
@@ -49,9 +50,9 @@ export function SafetyStart({ bench, inHand, onBegin }: SafetyStartProps) {
           )}
           <h2>{t('supplies.tools')}</h2>
           <ul className={styles.layOut}>
-            {tools.map(({ tool, substitutes }) => (
+            {tools.map(({ tool, pieces, substitutes }) => (
               <li key={tool.id}>
-                {toolLabel(tool)}
+                {sayTool(tool, pieces)}
                 {tool.specialNumber && <span className="number quiet">{` ${tool.specialNumber}`}</span>}
                 {substitutes.length > 0 && (
                   <span className="quiet">{` ${t('supplies.or', { tools: substitutes.map(toolLabel).join(', ') })}`}</span>

@@ -2,10 +2,10 @@ import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
-import { componentPhrase, headingOf, unitsMeant } from '#core/language/en/sentence';
+import { componentPhrase, headingOf, sayTool, unitsMeant } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
 import type { Step, Target, Workbook } from '#core/model/procedure';
-import { componentById, type Series, toolLabel } from '#core/model/series';
+import { componentById, type Series } from '#core/model/series';
 import { stacksWith } from '#core/orientation/stack-section';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
@@ -67,7 +67,7 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
             {tools.map((tool) => (
               <div key={tool.id} className={styles.item}>
                 <IconTool size={26} aria-label={t('step.tools')} />
-                {toolLabel(tool)}
+                {sayTool(tool, step.toolCounts?.[tool.id])}
               </div>
             ))}
             {step.faces && (

@@ -138,7 +138,7 @@ function Walk({ workbook }: { workbook: Workbook }) {
               ))}
             </div>
           )}
-          <h2>{step || at < 0 ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
+          <h2>{at < 0 ? t('cloth.before') : step ? t('cloth.after', { number: at + 1 }) : t('walk.endCloth')}</h2>
           <Cloth timeline={timeline} after={Math.min(at + 1, steps.length)} />
         </aside>
       </main>

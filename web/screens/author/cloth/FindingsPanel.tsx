@@ -4,6 +4,7 @@ import { type FormEvent, memo, useEffect, useMemo, useRef, useState } from 'reac
 import { useTranslation } from 'react-i18next';
 import { fixFor } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
+import { isLeftForReassembly, isReassemblyBegun } from '#core/findings/still-to-do';
 import { sayFinding, sayFix, sayReason } from '#core/language/en/findings';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
@@ -12,18 +13,26 @@ import { goToFinding } from '../desk/author-actions';
 import { useAuthorView } from '../desk/author-view';
 import styles from './Findings.module.css';
 
-const GROUPS = ['stop', 'warn', 'advise', 'accepted'] as const;
+const GROUPS = ['stop', 'warn', 'advise', 'todo', 'accepted'] as const;
 type Group = (typeof GROUPS)[number];
 
-/** What would go wrong, by what it stops; live while the procedure is written. */
+/**
+ * What would go wrong, by what it blocks; live while the procedure is written. As long as nothing is refitted, what the
+ * teardown leaves undone is one quiet line.
+ */
 export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   const { findings } = computed(workbook);
-  const [closed, setClosed] = useState<readonly Group[]>(['accepted']);
+  const [closed, setClosed] = useState<readonly Group[]>(['todo', 'accepted']);
+  const begun = isReassemblyBegun(workbook.procedure);
+  const groupOf = (finding: Finding): Group => {
+    if (finding.accepted) return 'accepted';
+    return !begun && isLeftForReassembly(finding) ? 'todo' : finding.severity;
+  };
   const groups = GROUPS.map((group) => ({
     group,
-    findings: findings.filter((finding) => (finding.accepted ? 'accepted' : finding.severity) === group),
+    findings: findings.filter((finding) => groupOf(finding) === group),
   })).filter((entry) => entry.findings.length > 0);
   const toggle = (group: Group) =>
     setClosed(closed.includes(group) ? closed.filter((other) => other !== group) : [...closed, group]);

@@ -1,5 +1,6 @@
 import { Modal, Stack, Table, Text, Title } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
+import { sayTool } from '#core/language/en/sentence';
 import type { Workbook } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
@@ -47,10 +48,10 @@ function Supplies() {
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
-              {tools.map(({ tool, steps, pickups, otherMethod, substitutes }) => (
+              {tools.map(({ tool, steps, pickups, otherMethod, pieces, substitutes }) => (
                 <Table.Tr key={tool.id}>
                   <Table.Td>
-                    {toolLabel(tool)}
+                    {sayTool(tool, pieces)}
                     {tool.specialNumber && <span className="number quiet">{` ${tool.specialNumber}`}</span>}
                     {otherMethod && <span className="quiet">{` ${t('supplies.otherMethod')}`}</span>}
                     {substitutes.length > 0 && (

@@ -1,19 +1,21 @@
-import { Button, Combobox, Group, Select, Text, TextInput, useCombobox } from '@mantine/core';
+import { Anchor, Button, Combobox, Group, Select, Text, Textarea, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usualRenewal } from '#core/edits/steps';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
-import { VERB_SAYS } from '#core/language/en/verbs';
+import { STAGE_NAMES, VERB_SAYS } from '#core/language/en/verbs';
 import { type Completion, completeLine } from '#core/line/complete-line';
-import { type LineFault, parseLine } from '#core/line/parse-line';
+import type { LineFault } from '#core/line/parse-line';
 import { previewLine } from '#core/line/preview-line';
+import { type LineReading, readLine, takeOffer } from '#core/line/read-line';
 import { COMPONENT_KINDS } from '#core/model/kinds';
 import { componentById } from '#core/model/series';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
 import styles from '../step/Step.module.css';
+import { DoubtQuestion, Understood } from './Understood';
 
 /** The line that takes the next step as one would say it. Enter adds it, and the line is ready for the next. */
 export function TypedLine() {
@@ -27,12 +29,17 @@ export function TypedLine() {
   const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
   // One part after the other; one that was undone meanwhile is not asked about.
   const [asked] = unknownIds.filter((id) => componentById(workbook.series, id));
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<HTMLTextAreaElement>(null);
   const combobox = useCombobox({ opened: true });
 
   const completions = closed ? [] : completeLine(text, caret, workbook.series);
-  const faults = tried && text.trim() ? parseLine(text, workbook.series).faults : [];
-  const after = workbook.procedure.steps.findIndex((step) => step.id === selected) + 1;
+  const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
+  const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
+  const reading = useMemo(() => (text.trim() ? readLine(text, workbook, after) : undefined), [text, workbook, after]);
+  const faults = tried && reading ? reading.parsed.faults : [];
+  // A caution or a figure by itself needs a step that it belongs to.
+  const isHomeless = tried && reading?.parsed.note !== undefined && at < 0 && workbook.procedure.steps.length === 0;
+  const [doubt] = reading?.parsed.faults.length === 0 ? reading.parsed.doubts : [];
 
   const take = (completion: Completion) => {
     const next = text.slice(0, completion.from) + completion.insert + text.slice(completion.to);
@@ -45,10 +52,21 @@ export function TypedLine() {
       input.current?.setSelectionRange(at, at);
     });
   };
-  const add = () => {
+  const offer = (words: string) => {
+    if (!doubt) return;
+    const next = takeOffer(text, doubt, words);
+    setText(next);
+    setCaret(next.length);
+    setClosed(true);
+    requestAnimationFrame(() => {
+      input.current?.focus();
+      input.current?.setSelectionRange(next.length, next.length);
+    });
+  };
+  const add = (where: 'here' | 'elsewhere' = 'here') => {
     if (!text.trim()) return;
     const known = new Set(workbook.series.components.map(({ id }) => id));
-    if (useAuthor.getState().addLine(text)) {
+    if (useAuthor.getState().addLine(text, where)) {
       const { components } = useAuthor.getState().workbook.series;
       const fresh = components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : []));
       setUnknownIds((ids) => [...ids, ...fresh]);
@@ -64,10 +82,11 @@ export function TypedLine() {
     else if (event.key === 'Tab' && !event.shiftKey && completions.length > 0) {
       const completion = completions[Math.max(chosen, 0)];
       if (completion) take(completion);
-    } else if (event.key === 'Enter') {
+    } else if (event.key === 'Tab' && !event.shiftKey && doubt?.offers[0] !== undefined) offer(doubt.offers[0]);
+    else if (event.key === 'Enter') {
       const completion = completions[chosen];
       if (completion) take(completion);
-      else add();
+      else add(event.ctrlKey || event.metaKey ? 'elsewhere' : 'here');
     } else if (event.key === 'Escape') setClosed(true);
     else return;
     event.preventDefault();
@@ -82,15 +101,21 @@ export function TypedLine() {
           onDone={() => setUnknownIds((ids) => ids.filter((id) => id !== asked))}
         />
       )}
+      {reading && <Understood reading={reading} after={after} />}
+      {reading && doubt && <DoubtQuestion doubt={doubt} asked={tried} onOffer={offer} />}
       <div className={styles.lineTop}>
-        {faults.length > 0 ? (
+        {isHomeless ? (
+          <span className={styles.lineFault} role="alert">
+            {t('line.fault.noStep')}
+          </span>
+        ) : faults.length > 0 ? (
           <span className={styles.lineFault} role="alert">
             {faults.map((fault) => faultText(fault)).join(' ')}
           </span>
         ) : (
-          <LineOutlook text={text} after={after - 1} />
+          <LineOutlook reading={reading} after={after} onElsewhere={() => add('elsewhere')} />
         )}
-        <span>{t('line.signs')}</span>
+        {!reading && <span>{t('line.signs')}</span>}
       </div>
       <Combobox
         store={combobox}
@@ -99,8 +124,11 @@ export function TypedLine() {
         middlewares={{ flip: false }}
       >
         <Combobox.Target withKeyboardNavigation={false}>
-          <TextInput
+          <Textarea
             ref={input}
+            autosize
+            minRows={1}
+            maxRows={4}
             className={styles.lineInput}
             id={LINE_ID}
             aria-label={t('line.label')}
@@ -195,19 +223,38 @@ function KindQuestion({ componentId, onDone }: { componentId: string; onDone: ()
   );
 }
 
-/** What the line would do, while it is typed: the cell it lays a part in, and what would go wrong. */
-function LineOutlook({ text, after }: { text: string; after: number }) {
+/** What the line would do, while it is typed: where it stands, the cell it lays a part in, and what would go wrong. */
+function LineOutlook({
+  reading,
+  after,
+  onElsewhere,
+}: {
+  reading: LineReading | undefined;
+  after: number;
+  onElsewhere: () => void;
+}) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
   // Typing goes first; the outlook follows as soon as there is time.
-  const said = useDeferredValue(text);
+  const applied = useDeferredValue(reading?.applied);
   const preview = useMemo(() => {
-    if (!said.trim()) return undefined;
+    if (!applied) return undefined;
     const { timeline, findings } = computed(workbook);
-    return previewLine(said, timeline, findings, after < 0 ? workbook.procedure.steps.length - 1 : after);
-  }, [said, workbook, after]);
+    return previewLine(applied, timeline, findings);
+  }, [applied, workbook]);
   const [wrong] = preview?.finds ?? [];
-  if (preview && wrong) return <span className={styles.lineFault}>{sayFinding(wrong, preview.workbook)}</span>;
+  // Said of the step in hand, it makes no new one.
+  if (applied && applied.stepIds.length === 0) return null;
+  if (applied?.elsewhere)
+    return (
+      <span>
+        {t('line.elsewhere', { stage: STAGE_NAMES[applied.elsewhere.stage] })}{' '}
+        <Anchor component="button" type="button" size="sm" onClick={onElsewhere}>
+          {t('line.putElsewhere')}
+        </Anchor>
+      </span>
+    );
+  if (applied && wrong) return <span className={styles.lineFault}>{sayFinding(wrong, applied.workbook)}</span>;
   if (preview && preview.lays.length > 0)
     return <span>{t('line.lays', { cells: listing(preview.lays.map(String)), count: preview.lays.length })}</span>;
   if (preview && preview.empties.length > 0)

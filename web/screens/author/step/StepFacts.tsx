@@ -2,8 +2,8 @@ import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
 import { sayFacing } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
+import { sayTool } from '#core/language/en/sentence';
 import type { Step, Workbook } from '#core/model/procedure';
-import { toolLabel } from '#core/model/series';
 import { showDuration, showQuantity } from '../../../ground/format';
 import styles from './Step.module.css';
 
@@ -11,7 +11,10 @@ import styles from './Step.module.css';
 export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }) {
   const { t } = useTranslation();
   const { series } = workbook;
-  const tools = step.toolIds.flatMap((id) => series.tools.find((tool) => tool.id === id) ?? []).map(toolLabel);
+  const tools = step.toolIds.flatMap((id) => {
+    const tool = series.tools.find((one) => one.id === id);
+    return tool ? [sayTool(tool, step.toolCounts?.[id])] : [];
+  });
   const applied = step.applications.map(({ consumableId, where }) => {
     const name = series.consumables.find((consumable) => consumable.id === consumableId)?.name ?? '';
     return where ? `${name}, ${where}` : name;

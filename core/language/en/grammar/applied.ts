@@ -1,0 +1,138 @@
+import { verbOf } from '../../../model/verbs';
+import * as lexicon from './lexicon';
+import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { keep, type Place, toJoint } from './place';
+import { type OpenAct, partOf } from './reading';
+import type { Sentence } from './sentence';
+import { toolAt } from './tools';
+
+export function withWhat(place: Place): number | undefined {
+  const { sentence, at, act, told } = place;
+  const joint = /^(?:with|using|by using|by means of|via|and|into)\b/.exec(told)?.[0];
+  if (joint === undefined || (joint === 'and' && act.tools.length === 0)) return undefined;
+  const start = at + joint.split(' ').length;
+  if (joint === 'into' && (act.verb !== 'drain' || toolAt(sentence, start) === undefined)) return undefined;
+  if (act.verb === 'align' || act.verb === 'compare') return keep(place, at, toJoint(sentence, at));
+  const tool = toolAt(sentence, start);
+  if (tool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
+    act.tools.push(tool.tool);
+    return tool.end;
+  }
+  const found = nounPhraseAt(sentence, start);
+  if (!found) return keep(place, at, toJoint(sentence, at));
+  const { phrase } = found;
+  if (phrase.known?.kind === 'substance' || lexicon.isSubstance(phrase.words)) {
+    if (act.verb === 'clean' || act.verb === 'test') {
+      if (phrase.known === undefined && /\bair$/.test(phrase.name)) {
+        act.tools.push({ name: phrase.name });
+        return found.end;
+      }
+      if (phrase.known) {
+        act.applied.push({ name: phrase.known.name });
+        return found.end;
+      }
+      return keep(place, at, found.end);
+    }
+    return takeSubstance(act, found.end, phrase);
+  }
+  const amount = amountAt(sentence, start);
+  if (amount) {
+    takeApplied(act, amount.applied);
+    return amount.end;
+  }
+  return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
+}
+
+/** By eye and by feel: these help to look and are fetched from no drawer. */
+const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye|magnifying|two people|helper)\b/;
+
+/** "a thin film of grease", "two drops of sealant", "1.2 litres of gear oil". */
+function amountAt(sentence: Sentence, start: number): { applied: OpenAct['applied'][number]; end: number } | undefined {
+  const of = sentence.lows.indexOf('of', start);
+  if (of < 0 || of - start > 4) return undefined;
+  const stuff = nounPhraseAt(sentence, of + 1);
+  if (!stuff || (stuff.phrase.known?.kind !== 'substance' && !lexicon.isSubstance(stuff.phrase.words)))
+    return undefined;
+  const name = stuff.phrase.known?.name ?? stuff.phrase.name;
+  return { applied: { name, amount: sentence.text(start, of) }, end: stuff.end };
+}
+
+function takeSubstance(act: OpenAct, end: number, phrase: NounPhrase): number {
+  takeApplied(act, {
+    name: phrase.known?.name ?? phrase.words.join(' '),
+    ...(phrase.feature && { amount: phrase.feature }),
+  });
+  return end;
+}
+
+/** "Grease it with silicone grease" puts on one grease and not two. */
+function takeApplied(act: OpenAct, applied: OpenAct['applied'][number]): void {
+  if (act.verb === 'lubricate' && act.applied.length === 1 && act.applied[0]?.amount === undefined)
+    act.applied[0] = { ...act.applied[0], ...applied };
+  else act.applied.push(applied);
+}
+
+export function whereTo(place: Place): number | undefined {
+  const { sentence, at, act, told } = place;
+  const { effect } = verbOf(act.verb);
+  const joint = /^(?:back |down |up )?(?:into|onto|on to|in to|in|on|over|inside|through|to)(?= )/.exec(told)?.[0];
+  if (joint === undefined) return undefined;
+  const start = at + joint.split(' ').length;
+  if (act.verb === 'soak' && /^in\b/.test(told)) return substanceIn(place, start);
+  if ((effect !== 'refits' && effect !== 'joins') || act.into !== undefined) return undefined;
+  if (/\bto$/.test(joint) && joint === 'to' && act.verb !== 'connect') return undefined;
+  if (lexicon.MANNER_PHRASE.test(told)) return undefined;
+  const found = nounPhraseAt(sentence, start);
+  if (!found || found.phrase.pronoun) return undefined;
+  let { end } = found;
+  if (/^(?:in|of)$/.test(sentence.lows[end] ?? '') && nounPhraseAt(sentence, end + 1))
+    end = nounPhraseAt(sentence, end + 1)?.end ?? end;
+  const said = sentence.text(start, end);
+  act.into = said.replace(/^(?:the|a|an)\s+/i, '');
+  return end;
+}
+
+function substanceIn({ sentence, act }: Place, start: number): number | undefined {
+  const found = nounPhraseAt(sentence, start);
+  if (!found) return undefined;
+  act.applied.push({ name: found.phrase.known?.name ?? found.phrase.name });
+  return found.end;
+}
+
+/** "sealant on the threads of the bolts": what it is put on, where something is put on. */
+export function putOn(place: Place): number | undefined {
+  const { reading, sentence, at, act } = place;
+  if (
+    !/^(?:lubricate|apply-compound|wrap)$/.test(act.verb) &&
+    !(/^(?:hold|inspect)$/.test(act.verb) && act.parts.length === 0 && act.about === undefined)
+  )
+    return undefined;
+  const low = sentence.lows[at] ?? '';
+  if (!/^(?:on|onto|to|into|around|in|over|round|at|of)$/.test(low)) return undefined;
+  const found = nounPhraseAt(sentence, at + 1);
+  if (!found) return undefined;
+  const { phrase } = found;
+  if (phrase.pronoun) act.parts.push(...reading.meant());
+  else if (phrase.known?.kind === 'part' || !lexicon.isFeature(phrase.words)) {
+    act.parts.push(partOf(phrase));
+    const [first] = act.applied;
+    if (phrase.feature && first) act.applied[0] = { ...first, where: phrase.feature };
+  } else act.about = phrase.name;
+  return found.end;
+}
+
+/** "Fill the groove of the rings with grease": where the grease goes, once it is known what is put on. */
+export function placeWhere(act: OpenAct, where: string | undefined): void {
+  const [first] = act.applied;
+  if (where === undefined || !first || first.where !== undefined || !act.how.includes(where)) return;
+  act.how.splice(act.how.indexOf(where), 1);
+  act.applied[0] = { ...first, where };
+}
+
+/** What is put on decides between greasing and applying a compound, whatever the verb. */
+export function verbForWhatIsPutOn({ verb, applied }: OpenAct): OpenAct['verb'] {
+  const [first] = applied;
+  if ((verb !== 'lubricate' && verb !== 'apply-compound') || !first) return verb;
+  if (/seiz|seal|lock|compound|dope|glue|adhesive|gasket|tape|cement/i.test(first.name)) return 'apply-compound';
+  return /grease|oil|jelly|vaseline|lubricant/i.test(first.name) ? 'lubricate' : verb;
+}

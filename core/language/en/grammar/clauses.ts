@@ -1,0 +1,92 @@
+import { namesAt } from './known-names';
+import { CAUTION_OPENING, FILLERS, isManner, isSubstance, REASON_OPENING, REMARK_OPENING } from './lexicon';
+import { verbAt } from './operations';
+import type { Sentence } from './sentence';
+
+/** Verbs that are nouns as well: after "and" they open an action only before something that is named. */
+const ALSO_NOUN =
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
+const NAMED_NEXT =
+  /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
+const OPENS =
+  /^(?:before|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|working|if|where|use|holding|keeping)$/;
+const HARD_STOP = /^[.;!?]$/;
+
+/** Cuts a line into what is done one after the other; each piece is read by itself. */
+export function clausesOf(sentence: Sentence): Sentence[] {
+  const clauses: Sentence[] = [];
+  let start = 0;
+  const cut = (end: number, next: number) => {
+    if (end > start) clauses.push(sentence.slice(start, end));
+    start = next;
+  };
+  for (let at = 0; at < sentence.words.length; at += 1) {
+    if (HARD_STOP.test(sentence.lows[at] ?? '')) {
+      cut(at, at + 1);
+      continue;
+    }
+    const joined = joinersAt(sentence, at);
+    if (joined === 0 || at === start) continue;
+    if (
+      !isOneThought(sentence, start) &&
+      ((sentence.lows.slice(at, at + joined).includes('then') && isPartAlone(sentence, at + joined)) ||
+        opensAct(sentence, start, at + joined, sentence.lows[at] === ',' && joined === 1))
+    ) {
+      cut(at, at + joined);
+      at += joined - 1;
+    }
+  }
+  cut(sentence.words.length, sentence.words.length);
+  return clauses;
+}
+
+/** How many words join what follows to what was said: ", and then" is three. */
+function joinersAt(sentence: Sentence, at: number): number {
+  let length = 0;
+  while (/^(?:,|and|then|next|also|finally|afterwards)$/.test(sentence.lows[at + length] ?? '')) length += 1;
+  return length;
+}
+
+/** A caution, a reason or a remark goes on to its end, whatever verbs are in it. */
+function isOneThought(sentence: Sentence, start: number): boolean {
+  const text = sentence.lows.slice(start).join(' ');
+  return CAUTION_OPENING.test(text) || REASON_OPENING.test(text) || (REMARK_OPENING.test(text) && !/^use\b/.test(text));
+}
+
+/** "..., then the plunger, then": done as the one before. */
+function isPartAlone(sentence: Sentence, start: number): boolean {
+  const at = /^(?:the|a|an|both|all)$/.test(sentence.lows[start] ?? '') ? start + 1 : start;
+  return namesAt(sentence.names, sentence.words, at).some(
+    ({ kind, length }) => kind === 'part' && /^(?:,|;|\.|then|and|)$/.test(sentence.lows[at + length] ?? ''),
+  );
+}
+
+function isKnownNext(sentence: Sentence, at: number): boolean {
+  const from = /^(?:the|a|an|both|all|each|every|new|your|its|their)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+  if (sentence.words[from]?.value !== undefined || /^(?:it|them|they)$/.test(sentence.lows[from] ?? '')) return true;
+  return [from, from + 1].some((one) =>
+    namesAt(sentence.names, sentence.words, one).some(({ kind }) => kind === 'part'),
+  );
+}
+
+function opensAct(sentence: Sentence, start: number, from: number, afterComma: boolean): boolean {
+  let at = from;
+  while (isManner(sentence.lows[at] ?? '') || FILLERS.has(sentence.lows[at] ?? '')) at += 1;
+  const verb = verbAt(sentence.lows, at);
+  if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
+  // What opened with "before you" or "with the rod in" belongs to what follows its comma.
+  if (afterComma && OPENS.test(sentence.lows[start] ?? '') && !sentence.lows.slice(start, from - 1).includes(','))
+    return false;
+  const behind = at + verb.length;
+  const next = sentence.words[behind];
+  if (!next) return !ALSO_NOUN.test(sentence.lows[at] ?? '');
+  const named =
+    NAMED_NEXT.test(next.low) ||
+    next.value !== undefined ||
+    next.quoted === true ||
+    namesAt(sentence.names, sentence.words, behind).length > 0;
+  // After a bare comma only what is done to a known thing is a step; the rest is a remark.
+  if (afterComma) return isKnownNext(sentence, behind);
+  if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named;
+  return named || !isSubstance([next.low]);
+}

@@ -1,0 +1,46 @@
+import * as lexicon from './lexicon';
+import { isJoint, nounPhraseAt } from './noun-phrase';
+import { keep, type Place, toComma } from './place';
+import type { Sentence } from './sentence';
+
+const FACING =
+  /^(.*?)\s*(?:is\s+)?(?:(?:pointing|looking|turned|facing)\s+(?=(?:to|toward|towards|away|up|down|in|out|inward|outward|upward|downward)))?(?:(toward|towards|to|facing|pointing)\s+(.+)|(away from .+)|((?:up|down|in|out)(?:wards?)?|inwards?|outwards?|upwards?|downwards?))$/i;
+
+export function facing(place: Place): number | undefined {
+  const { sentence, at, act } = place;
+  let start = at;
+  if (/^(?:with|,|facing)$/.test(sentence.lows[start] ?? '')) start += 1;
+  if (/^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '')) start += 1;
+  if (sentence.lows[at] === 'facing') return keep(place, at, toComma(sentence, at));
+  for (let n = start; n < Math.min(start + 4, sentence.words.length - 1); n += 1) {
+    if (!lexicon.isEnd(sentence.lows[n] ?? '')) {
+      if (isJoint(sentence.words[n])) return undefined;
+      continue;
+    }
+    const end = directionEnd(sentence, n + 1);
+    if (end === undefined) continue;
+    const said = FACING.exec(sentence.text(start, end));
+    if (!said) continue;
+    if (act.faces) return keep(place, at, end);
+    act.faces = { end: said[1] ?? '', toward: (said[3] ?? said[4] ?? said[5] ?? '').trim() };
+    return end;
+  }
+  return undefined;
+}
+
+/** Where words for a direction end: "down", "facing in", "toward the crosshead". */
+function directionEnd(sentence: Sentence, start: number): number | undefined {
+  let at = start;
+  const faces = /^(?:facing|pointing|looking|turned)$/.test(sentence.lows[at] ?? '');
+  if (faces) at += 1;
+  if (
+    /^(?:up|down|in|out|upwards?|downwards?|inwards?|outwards?)$/.test(sentence.lows[at] ?? '') &&
+    !/^(?:line|the|a|its)$/.test(sentence.lows[at + 1] ?? '')
+  )
+    return at + 1;
+  const away = sentence.lows[at] === 'away' && sentence.lows[at + 1] === 'from';
+  const to = /^(?:to|toward|towards)$/.test(sentence.lows[at] ?? '');
+  if (!away && !to && !faces) return undefined;
+  const toward = nounPhraseAt(sentence, away ? at + 2 : to ? at + 1 : at);
+  return toward?.end;
+}

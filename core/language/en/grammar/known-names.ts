@@ -1,0 +1,99 @@
+import { type Series, toolLabel } from '../../../model/series';
+import { partsOf, type Word } from './words';
+
+export type KnownKind = 'part' | 'tool' | 'substance' | 'place' | 'places';
+
+/** A name of the series found in what was said. */
+export interface KnownName {
+  readonly kind: KnownKind;
+  readonly id: string;
+  readonly name: string;
+  /** How many words of the line it takes. */
+  readonly length: number;
+}
+
+interface Entry extends Omit<KnownName, 'length'> {
+  readonly parts: readonly string[];
+}
+
+/** Names of a series by their first part, the longest first: a line is looked through once, however large the series. */
+export type NameIndex = ReadonlyMap<string, readonly Entry[]>;
+
+const indexes = new WeakMap<Series, NameIndex>();
+
+export function namesOf(series: Series): NameIndex {
+  const known = indexes.get(series);
+  if (known) return known;
+  const index = new Map<string, Entry[]>();
+  const add = (kind: KnownKind, id: string, name: string) => {
+    const parts = partsOf(name.replaceAll(',', ' '));
+    const first = parts[0];
+    if (first === undefined) return;
+    index.set(first, [...(index.get(first) ?? []), { kind, id, name, parts }]);
+  };
+  for (const { id, name } of series.components) add('part', id, name);
+  for (const tool of series.tools) {
+    add('tool', tool.id, toolLabel(tool));
+    if (tool.size) add('tool', tool.id, tool.name);
+  }
+  for (const { id, name } of series.consumables) add('substance', id, name);
+  for (const { id, name, positions } of series.positionSets) {
+    add('places', id, name);
+    for (const position of positions) add('place', position.id, position.name);
+  }
+  for (const list of index.values()) list.sort((a, b) => b.parts.length - a.parts.length);
+  indexes.set(series, index);
+  return index;
+}
+
+interface PartName {
+  readonly name: string;
+  readonly parts: readonly string[];
+  /** The parts run together. */
+  readonly key: string;
+}
+
+const partNames = new WeakMap<Series, readonly PartName[]>();
+
+/** The names of all parts of a series, for finding those that look alike. */
+export function partNamesOf(series: Series): readonly PartName[] {
+  const known = partNames.get(series);
+  if (known) return known;
+  const made = series.components.map(({ name }) => {
+    const parts = partsOf(name);
+    return { name, parts, key: parts.join(' ') };
+  });
+  partNames.set(series, made);
+  return made;
+}
+
+/** The names that begin at a word, the longest first. */
+export function namesAt(index: NameIndex, words: readonly Word[], at: number): KnownName[] {
+  const word = words[at];
+  const first = word?.parts[0];
+  if (!word || first === undefined || word.quoted) return [];
+  const lists = [index.get(first), word.parts.length === 1 ? index.get(word.low) : undefined];
+  return lists.flatMap((list) =>
+    (list ?? []).flatMap(({ parts, ...entry }) => {
+      const length = lengthOf(parts, words, at);
+      return length > 0 ? [{ ...entry, length }] : [];
+    }),
+  );
+}
+
+/** How many words a name takes from a word on; 0 where it does not stand there. */
+function lengthOf(parts: readonly string[], words: readonly Word[], at: number): number {
+  let i = 0;
+  let length = 0;
+  while (i < parts.length) {
+    const word = words[at + length];
+    if (!word) return 0;
+    const said = word.low.split('-');
+    const last = i + said.length === parts.length;
+    const same = said.every((one, n) => one === parts[i + n] || (last && word.parts[n] === parts[i + n]));
+    if (!same) return 0;
+    i += said.length;
+    length += 1;
+  }
+  return i === parts.length ? length : 0;
+}

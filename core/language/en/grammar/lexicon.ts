@@ -1,0 +1,103 @@
+import { singular } from './words';
+
+/*
+ * Words of the trade by what they are in a sentence. Common practice throughout; a name of the series goes before all
+ * of them.
+ */
+
+const set = (text: string): ReadonlySet<string> => new Set(text.split(/\s+/).filter(Boolean));
+
+const TOOL_HEADS = set(`wrench spanner socket ratchet driver screwdriver puller extractor hammer mallet drift punch
+  chisel pliers plier tongs tweezer tweezers pick hook scribe scriber scraper brush rag cloth towel bar lever crowbar
+  jack press vice vise clamp sling hoist crane strap gauge gage calliper callipers caliper calipers micrometer
+  micrometre ruler mirror grinder file stone reamer gun compressor pusher mandrel cutter knife shears scissors stopwatch
+  pan tray bucket syringe funnel marker pen tool iron stick jaw jaws block blade screwdrivers lathe torch grips cutters
+  handle needle spatula spreader tester magnet multimeter thermometer tachometer sandpaper wheel`);
+/** Words that are tools only with one of these before them: a key in a shaft is none. */
+const TOOL_PAIRS =
+  /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|guide sleeve|lifting eye|eye bolts?)$/;
+
+/** Whether a name is that of a tool, by its last words. */
+export function isToolName(words: readonly string[]): boolean {
+  const last = singular(words.at(-1) ?? '');
+  return TOOL_HEADS.has(last) || TOOL_PAIRS.test(words.slice(-2).join(' '));
+}
+
+const SUBSTANCES = set(`grease oil sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
+  threadlocker tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
+  alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue`);
+const SUBSTANCE_PAIRS = /^(?:liquid gasket|gasket (?:compound|maker|paste)|pipe dope|soapy water|petroleum jelly)$/;
+
+export function isSubstance(words: readonly string[]): boolean {
+  return SUBSTANCES.has(words.at(-1) ?? '') || SUBSTANCE_PAIRS.test(words.slice(-2).join(' '));
+}
+
+/** What is said of a part and is none: what is cleaned, greased or looked at on it. */
+const FEATURES = set(`bore thread groove edge face surface opening keyway slot hole port lip recess shoulder land
+  leg end step pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
+  clearance cone taper counterbore bevel area finish`);
+/** What comes off when something is cleaned. */
+export const DIRT =
+  /^(?:dirt|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?)$/;
+const NOT_PARTS_IN_PAIRS =
+  /^(?:sealing (?:face|surface|edge|cone|area)|oil hole|inner step|free length|contact face|running surface)$/;
+
+export function isFeature(words: readonly string[]): boolean {
+  const last = singular(words.at(-1) ?? '');
+  const pair = [...words.slice(-2, -1), last].join(' ');
+  return NOT_PARTS_IN_PAIRS.test(pair) || (FEATURES.has(last) && words.length <= 2);
+}
+
+/** What an end of a part is told by, before "down" or "toward the pressure". */
+const ENDS = set(`lip lips side face end edge groove mark chamfer number numbers lettering letters notch notches flat
+  taper spring port ports tab arrow shoulder opening cup hollow inlet outlet cone bevel slot seal seals writing logo
+  stamp dot step flange head nose`);
+
+export function isEnd(word: string): boolean {
+  return ENDS.has(word) || ENDS.has(singular(word));
+}
+
+export const BENCH =
+  /\b(?:bench|table|surface|floor|blocks?|stand|wood|pallet|trestle|ground|its (?:side|face|back|end)|side|workbench)\b/;
+export const CLOTH = /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat)\b/;
+export const VICE = /\b(?:vice|vise|jaws|clamp|chuck|fixture)\b/;
+
+const MANNERS = set(`crosswise diagonally alternately square squarely straight flush home tight snug level dry clean
+  clockwise counterclockwise counter-clockwise anticlockwise anti-clockwise together first last again once twice fully
+  slowly evenly gently carefully hand-tight finger-tight sideways upright overnight lengthwise vertically horizontally
+  only well hard still forward backward backwards further alone opposite loosely`);
+
+/** A word that says how: most end in "-ly". */
+export function isManner(word: string): boolean {
+  return MANNERS.has(word) || (/..ly$/.test(word) && !/^(?:only|assembly|supply|fly|family)$/.test(word));
+}
+
+/** Runs of words that say how, from their beginning. */
+export const MANNER_PHRASE =
+  /^(?:by hand|by eye|by feel|hand tight|finger tight|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+
+/** What opens a caution that stands as a sentence. */
+export const CAUTION_OPENING =
+  /^(?:(?:be|being) (?:very )?careful|take (?:great )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
+/** What opens a remark that is to be kept as said. */
+export const REMARK_OPENING =
+  /^(?:make (?:sure|certain)|ensure|see (?:to it )?that|see to it|be sure|verify that|keep|leave|remember|use (?:\S+ )?\S+ only|use only|note (?:that|which|how)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you (?:should|will|may|can) (?:feel|hear|see|need))\b/;
+export const REASON_OPENING =
+  /^(?:because|since|as it|otherwise|or else|so that|so the|so it|so they|so you|that way|this (?:way|keeps|stops|prevents|is because|makes|lets|protects|avoids)|that (?:keeps|stops|prevents|makes|lets|is why)|it keeps|the reason)\b/;
+export const CONDITION_OPENING = /^(?:if|in case|should the|unless|when there is|where fitted and)\b/;
+/** Conditions that ask nothing: they are said along. */
+export const EASY_CONDITION =
+  /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can|there is one)\b/;
+export const REPEAT_OPENING =
+  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|likewise|ditto|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
+
+/** Words said before the verb that say nothing. */
+export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
+  afterwards lastly again first alright to`);
+export const FILLER_PHRASE =
+  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|it is (?:a good idea|best|better|important|worth|easier|necessary) to|it's (?:a good idea|best|better|important|worth|easier|necessary) to|let's|let us|try to|want to|need to)\s*/;
+
+/** No figure at all, said as if it were one. */
+export const NO_FIGURE =
+  /^(?:to |at |per |as |according to |by )?(?:the )?(?:manufacturer'?s? |maker'?s? |factory |specified |correct |proper |required |right |given |usual |normal )*(?:spec|specs|specification|specifications|specified|shown|torque|value|figure|figures|manual|table|diagram|drawing|data ?sheet|instructed)\b/;

@@ -1,0 +1,98 @@
+import letterSteps from 'damerau-levenshtein';
+import { pluralName } from '../../../model/names';
+import type { Series } from '../../../model/series';
+import { kindFromName } from '../../../reading/en/kind-words';
+import { partNamesOf } from './known-names';
+import { isFeature, isSubstance, isToolName } from './lexicon';
+import { beginsVerb } from './operations';
+import type { Doubt, SaidPart } from './said';
+import { isPlural, partsOf, strayWordsIn } from './words';
+
+/** What has to be asked about a name that the series does not know; undefined where it may be a new part. */
+export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Series): Doubt | undefined {
+  if (quoted) return undefined;
+  const parts = partsOf(name);
+  const known = partNamesOf(series);
+  const key = parts.join(' ');
+  if (known.some((other) => other.key === key)) return undefined;
+  const asked = (kind: Doubt['kind'], names: readonly string[]): Doubt => ({
+    kind,
+    from,
+    to,
+    text: name,
+    offers: [
+      ...names.map((known) => (isPlural(name.toLowerCase().split(/\s+/).at(-1) ?? '') ? pluralName(known) : known)),
+      `"${name}"`,
+    ],
+  });
+  if (isOdd(name, parts)) return asked('odd-name', []);
+  const longer = known.filter((other) => endsIn(other.parts, parts)).map((other) => other.name);
+  if (longer.length > 0) return asked('which-part', longer);
+  const near = known.filter((other) => isNear(other.parts, parts)).map((other) => other.name);
+  if (near.length > 0) return asked('near-part', near);
+  const words = name.toLowerCase().split(/\s+/);
+  if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
+  return undefined;
+}
+
+/** A name that holds a verb, a figure, a little word or more words than a name has. */
+function isOdd(name: string, parts: readonly string[]): boolean {
+  if (parts.length > 5) return true;
+  if (/[^\p{L}\p{M}\d\s'’./-]/u.test(name)) return true;
+  if (/^\d|\s\d+$/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
+  const words = name.toLowerCase().split(/\s+/);
+  if (
+    words
+      .slice(1)
+      .some(
+        (word, i) =>
+          beginsVerb(words, i + 1) && kindFromName(words.slice(0, i + 2).join(' ')) === 'other' && !isNounToo(word),
+      )
+  )
+    return true;
+  return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
+}
+
+/** Words that a language library takes for something else, and that the trade has in names. */
+function isNounToo(word: string): boolean {
+  return NOUNS.test(word);
+}
+
+const NOUNS =
+  /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|v|o|u|x)$/;
+
+/** "bolts" where there are manifold bolts: the last words of a longer name. */
+export function endsIn(longer: readonly string[], parts: readonly string[]): boolean {
+  return longer.length > parts.length && parts.every((part, i) => longer[longer.length - parts.length + i] === part);
+}
+
+/** One word more, or two letters other, than a known name. */
+function isNear(known: readonly string[], parts: readonly string[]): boolean {
+  const sameHead = known.at(-1) === parts.at(-1);
+  if (sameHead && Math.abs(known.length - parts.length) === 1) {
+    const [long, short] = known.length > parts.length ? [known, parts] : [parts, known];
+    if (short.length > 1 && long.some((_, i) => long.toSpliced(i, 1).join(' ') === short.join(' '))) return true;
+    if (short.length === 1) return true;
+  }
+  if (known.length !== parts.length) {
+    const [one, two] = [known.join(''), parts.join('')];
+    return Math.abs(one.length - two.length) < 2 && one.length > 4 && within(one, two, 1);
+  }
+  // "upper seal" and "lower seal" are two parts; a slip of the finger leaves the word much as it was.
+  const other = known.flatMap((word, i) => (word === parts[i] ? [] : [[word, parts[i] ?? ''] as const]));
+  return (
+    other.length === 1 &&
+    other.every(
+      ([one, two]) =>
+        // "Plate a1" and "plate a2" are two.
+        !/\d/.test(one + two) &&
+        Math.min(one.length, two.length) > 3 &&
+        within(one, two, Math.min(one.length, two.length) > 5 ? 2 : 1),
+    )
+  );
+}
+
+/** Whether two words differ by at most so many letters: left out, added, changed or swapped. */
+function within(one: string, two: string, most: number): boolean {
+  return Math.abs(one.length - two.length) <= most && letterSteps(one, two).steps <= most;
+}

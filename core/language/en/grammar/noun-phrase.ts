@@ -1,0 +1,275 @@
+import { type KnownName, namesAt } from './known-names';
+import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE } from './lexicon';
+import { WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
+import type { Sentence } from './sentence';
+import type { Word } from './words';
+
+/** Something named in a sentence: how many of it, under which name, and what it is known as. */
+export interface NounPhrase {
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly known?: KnownName;
+  readonly count?: number;
+  readonly total?: number;
+  /** "the remaining", "the outside": which of them, as said. */
+  readonly which?: string;
+  /** The part of it that is meant: "the lip". */
+  readonly feature?: string;
+  /** In which state it is said to be: "new", "old", "greased". */
+  readonly state: readonly string[];
+  readonly every?: true;
+  readonly quoted?: true;
+  readonly pronoun?: true;
+  readonly from: number;
+  readonly to: number;
+  /** Where its number begins. */
+  readonly fromCount?: number;
+}
+
+const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
+/** Words before a name that are no part of it. */
+const STATE =
+  /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
+const PRONOUN = /^(?:it|them|they|these|those|this|that|everything|all|both|one|ones)$/;
+/** "The remaining two", "the outside two": words that say which of several, beside a number. */
+const WHICH =
+  /^(?:remaining|other|last|first|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
+const UNITS =
+  /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
+/** Words with which something else begins. */
+const JOINTS = new Set(
+  'with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such , ; : . ( ) ± = + & - –'.split(
+    ' ',
+  ),
+);
+
+export function isJoint(word: Word | undefined): boolean {
+  return word === undefined || (!word.quoted && JOINTS.has(word.low));
+}
+
+/** What is named at a word; undefined where nothing is. `end` is the word after it. */
+export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounPhrase; end: number } | undefined {
+  const { words, lows } = sentence;
+  let at = start;
+  let count: number | undefined;
+  let total: number | undefined;
+  let fromCount: number | undefined;
+  const state: string[] = [];
+  let every = false;
+  const which: string[] = [];
+
+  const first = lows[at] ?? '';
+  if (PRONOUN.test(first) && !namesHere(sentence, at) && isPronounAlone(sentence, at)) {
+    const word = words[at] as Word;
+    return {
+      phrase: { name: first, words: [first], state: [], pronoun: true, from: word.from, to: word.to },
+      end: at + 1,
+    };
+  }
+  for (let turns = 0; turns < 8; turns += 1) {
+    const low = lows[at] ?? '';
+    const word = words[at];
+    if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
+    if (DETERMINERS.test(low)) at += 1;
+    else if (/^(?:all|each|every|both)$/.test(low)) {
+      every = true;
+      if (low === 'both') count = 2;
+      at += lows[at + 1] === 'of' ? 2 : 1;
+    } else if (STATE.test(low)) {
+      state.push(low);
+      at += 1;
+    } else if (low === 'pair' && lows[at + 1] === 'of') {
+      count = 2;
+      at += 2;
+    } else if (low === 'set' && lows[at + 1] === 'of') at += 2;
+    else if (word?.value !== undefined && Number.isInteger(word.value) && !UNITS.test(lows[at + 1] ?? '')) {
+      if (count === undefined || every) count = word.value;
+      fromCount ??= word.from;
+      at += 1;
+      if (/^[x×]$/.test(lows[at] ?? '')) at += 1;
+      if (lows[at] === 'of') {
+        const counted = ofHowMany(sentence, at);
+        if (counted) {
+          total = counted.total;
+          at = counted.end;
+        }
+      }
+    } else if (WHICH.test(low) && isWhichOfThem(sentence, at)) {
+      which.push(low);
+      at += 1;
+    } else break;
+  }
+  const named = nameAt(sentence, at);
+  if (!named) return undefined;
+  let end = named.end;
+  let { known } = named;
+  let nameWords = named.words;
+  let feature: string | undefined;
+  // "The plunger diameter" is the plunger, and the diameter is where.
+  const behind = lows[end] ?? '';
+  if (
+    known?.kind === 'part' &&
+    isFeature([behind]) &&
+    !beginsFacing(sentence, end) &&
+    (isJoint(words[end + 1]) || isManner(lows[end + 1] ?? ''))
+  ) {
+    feature = behind;
+    end += 1;
+  }
+  // "The lip of the seal" is the seal, and the lip is where.
+  if (lows[end] === 'of' && !known) {
+    const whole = nounPhraseAt(sentence, end + 1);
+    if (
+      whole &&
+      !whole.phrase.pronoun &&
+      (isStuff(whole.phrase) ||
+        isFeature(nameWords) ||
+        isEnd(nameWords.at(-1) ?? '') ||
+        whole.phrase.known?.kind === 'part')
+    ) {
+      feature = sentence.text(start, end);
+      ({ known } = whole.phrase);
+      nameWords = [...whole.phrase.words];
+      count = whole.phrase.count;
+      total = whole.phrase.total;
+      state.push(...whole.phrase.state);
+      end = whole.end;
+    }
+  }
+  const last = words[end - 1] as Word;
+  const from = (words[at] as Word).from;
+  return {
+    phrase: {
+      name: known?.name ?? named.name(end),
+      words: nameWords,
+      ...(known && { known }),
+      ...(count !== undefined && { count }),
+      ...(total !== undefined && { total }),
+      ...(fromCount !== undefined && { fromCount }),
+      ...(which.length > 0 && { which: `the ${which.join(' ')}` }),
+      ...(feature !== undefined && { feature }),
+      state,
+      ...(every && { every }),
+      ...(named.quoted && { quoted: true }),
+      from: feature === undefined || known !== undefined ? from : (words[end - nameWords.length] ?? last).from,
+      to: last.to,
+    },
+    end,
+  };
+
+  function ofHowMany(inside: Sentence, of: number): { total: number | undefined; end: number } | undefined {
+    const behind = /^(?:the|these|those)$/.test(inside.lows[of + 1] ?? '') ? of + 2 : of + 1;
+    const number = inside.words[behind];
+    if (number?.value !== undefined && !UNITS.test(inside.lows[behind + 1] ?? ''))
+      return { total: number.value, end: behind + 1 };
+    return behind > of + 1 ? { total: undefined, end: behind } : undefined;
+  }
+}
+
+function namesHere(sentence: Sentence, at: number, kind?: KnownName['kind']): boolean {
+  return namesAt(sentence.names, sentence.words, at).some((known) => kind === undefined || known.kind === kind);
+}
+
+function isPronounAlone(sentence: Sentence, at: number): boolean {
+  const next = sentence.words[at + 1];
+  const low = sentence.lows[at] ?? '';
+  if (/^(?:it|them|they)$/.test(low)) return true;
+  if (next?.low === 'of') return false;
+  return isJoint(next) || (next !== undefined && (isManner(next.low) || WAY_WORDS[next.low] !== undefined));
+}
+
+/** "The remaining two bolts", "the outside bolts" of several; but "outside diameter" is a name. */
+function isWhichOfThem(sentence: Sentence, at: number): boolean {
+  const next = sentence.words[at + 1];
+  if (!next) return false;
+  if (next.value !== undefined || WHICH.test(next.low)) return true;
+  const before = sentence.words[at - 1];
+  const names = namesAt(sentence.names, sentence.words, at + 1);
+  return (
+    names.some(({ kind, length }) => kind === 'part' && length > 0) &&
+    before !== undefined &&
+    (before.value !== undefined || /^(?:remaining|other|opposite|last|first)$/.test(sentence.lows[at] ?? ''))
+  );
+}
+
+interface Named {
+  readonly words: readonly string[];
+  readonly known?: KnownName;
+  readonly quoted?: true;
+  readonly end: number;
+  name(end: number): string;
+}
+
+/** A name known to the series, or the words up to where something else begins. */
+function nameAt(sentence: Sentence, at: number): Named | undefined {
+  const { words, lows } = sentence;
+  const word = words[at];
+  if (!word) return undefined;
+  const own = (end: number) => sentence.text(at, end);
+  if (word.quoted) return { words: word.parts, quoted: true, end: at + 1, name: () => own(at + 1).slice(1, -1) };
+  const [known] = namesAt(sentence.names, words, at);
+  let end = at;
+  while (end < words.length && !endsName(sentence, at, end)) end += 1;
+  // "Valve cap wrench" is no valve cap, and "seal case screws" no seal case.
+  if (known && (at + known.length >= end || isPastName(sentence, at + known.length))) {
+    return { words: lows.slice(at, at + known.length), known, end: at + known.length, name: own };
+  }
+  if (end === at) return undefined;
+  return { words: lows.slice(at, end), end, name: own };
+}
+
+function isStuff({ known, words }: NounPhrase): boolean {
+  return known ? known.kind === 'substance' : isSubstance(words);
+}
+
+/** A known name is whole where what follows says how or which way: "back-up rings groove down". */
+function isPastName(sentence: Sentence, at: number): boolean {
+  const word = sentence.words[at];
+  return (
+    isJoint(word) ||
+    endsName(sentence, at - 1, at) ||
+    beginsFacing(sentence, at) ||
+    /^(?:right|straight|each|too|only)$/.test(sentence.lows[at] ?? '') ||
+    saysWhatItDoes(sentence.lows[at] ?? '') ||
+    (isFeature([sentence.lows[at] ?? '']) && isJoint(sentence.words[at + 1]))
+  );
+}
+
+/** A verb that says what the part does: "check that the spacer *moves* freely". */
+export function saysWhatItDoes(low: string): boolean {
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|can|cannot|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+    low,
+  );
+}
+
+export function beginsFacing(sentence: Sentence, at: number): boolean {
+  for (let i = at; i < Math.min(at + 3, sentence.words.length - 1); i += 1) {
+    if (isJoint(sentence.words[i])) return false;
+    if (
+      isEnd(sentence.lows[i] ?? '') &&
+      /^(?:up|down|in|out|facing|toward|towards|to|first|upwards?|downwards?|inwards?|outwards?|away|pointing|looking)$/.test(
+        sentence.lows[i + 1] ?? '',
+      )
+    )
+      return (
+        !/^(?:in|out|up|down)$/.test(sentence.lows[i + 1] ?? '') ||
+        !/^(?:the|a|an|its|their|each|line)$/.test(sentence.lows[i + 2] ?? '')
+      );
+  }
+  return false;
+}
+
+function endsName(sentence: Sentence, start: number, at: number): boolean {
+  const word = sentence.words[at] as Word;
+  if (isJoint(word)) return true;
+  if (word.quoted) return at > start;
+  const low = word.low;
+  const named = at === start && DETERMINERS.test(sentence.lows[at - 1] ?? '') && !isJoint(sentence.words[at + 1]);
+  if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
+  if (at > start && (PRONOUN.test(low) || isManner(low))) return true;
+  if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
+  if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
+  if (at > start && beginsFacing(sentence, at)) return true;
+  if (at > start && DETERMINERS.test(low)) return true;
+  return at === start && /ly$/.test(low) && isManner(low);
+}

@@ -1,0 +1,148 @@
+import type { Series } from '../../../model/series';
+import { type Verb, verbOf } from '../../../model/verbs';
+import { namesAt, partNamesOf } from './known-names';
+import * as lexicon from './lexicon';
+import { endsIn } from './name-doubts';
+import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { verbAt } from './operations';
+import { type OpenAct, partOf, type Reading, toolOf } from './reading';
+import type { SaidAct } from './said';
+import { Sentence } from './sentence';
+import { isPlural, partsOf, wordsOf } from './words';
+
+export interface Objects {
+  readonly phrases: readonly NounPhrase[];
+  readonly from: number;
+  readonly end: number;
+}
+
+/** What the verb is done to: one thing or a list of things. */
+export function objectsAt(sentence: Sentence, start: number): Objects {
+  const phrases: NounPhrase[] = [];
+  let at = start;
+  for (;;) {
+    const found = nounPhraseAt(sentence, at);
+    if (!found) break;
+    phrases.push(found.phrase);
+    at = found.end;
+    const joint = listJointAt(sentence, at);
+    if (joint === 0) break;
+    const next = nounPhraseAt(sentence, at + joint);
+    if (!next || !isListed(sentence, at + joint, next.phrase)) break;
+    at += joint;
+  }
+  return { phrases: withSharedWords(sentence, phrases), from: start, end: at };
+}
+
+function listJointAt(sentence: Sentence, at: number): number {
+  const said = sentence.lows.slice(at, at + 4).join(' ');
+  const joint = /^(?:, and|, or|,|and|&|\+|together with|along with|as well as|plus)(?= |$)/.exec(said)?.[0];
+  return joint ? joint.split(' ').length : 0;
+}
+
+function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
+  if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
+  if (next.known?.kind === 'part') return true;
+  if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
+  return (
+    verbAt(sentence.lows, at) === undefined &&
+    !beginsFacing(sentence, at) &&
+    !lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
+  );
+}
+
+/** "The upper male and female glands": what one says of several is said of each. */
+function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): NounPhrase[] {
+  const last = phrases.at(-1);
+  if (phrases.length < 2 || !last) return [...phrases];
+  const find = (words: readonly string[]) => {
+    const text = words.join(' ');
+    const piece = new Sentence(text, wordsOf(text), sentence.names);
+    return namesAt(sentence.names, piece.words, 0).find(
+      ({ kind, length }) => kind === 'part' && length === piece.words.length,
+    );
+  };
+  const shared = phrases.map((phrase): NounPhrase => {
+    if (phrase.known) return phrase;
+    const head = last.words.at(-1) ?? '';
+    const lead = phrases[0]?.words.slice(0, -1) ?? [];
+    const known =
+      find([...phrase.words, head]) ?? find([...lead, ...phrase.words]) ?? find([...lead, ...phrase.words, head]);
+    return known ? { ...phrase, known, name: known.name, words: known.name.split(' ') } : phrase;
+  });
+  return shared;
+}
+
+function isDirt(words: readonly string[]): boolean {
+  const last = words.at(-1) ?? '';
+  return lexicon.DIRT.test(last) && !/^(?:gaskets?|marks?|tape|scale|product|film)$/.test(last);
+}
+
+/** A bore, a thread, an edge: unless a part is called so. */
+function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
+  if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words))) return false;
+  const parts = partsOf(words.join(' '));
+  return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
+}
+
+/** Puts what was named where it belongs: parts, what is put on, or what is no part at all. */
+export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], act: OpenAct): void {
+  const { effect } = verbOf(act.verb);
+  for (const phrase of phrases) {
+    if (phrase.which) act.how.push(phrase.which);
+    act.how.push(...phrase.state);
+    if (phrase.pronoun) {
+      const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
+      if (meant.length === 0)
+        reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
+      act.parts.push(...meant);
+    } else if (
+      (phrase.known?.kind === 'place' || phrase.known?.kind === 'places') &&
+      // "The rods" of three are the places; "the rod" may be a part.
+      (lexicon.isFeature(phrase.words.slice(0, 1)) || isPlural(phrase.words.at(-1) ?? ''))
+    ) {
+      if (act.parts.length > 0) act.how.push(phrase.name);
+      else act.about = phrase.name;
+      if (phrase.feature) feature(act, phrase.feature);
+    } else if (APPLIES.includes(act.verb) && !phrase.known && lexicon.isSubstance(phrase.words)) {
+      act.applied.push({ name: phrase.words.join(' '), ...(phrase.feature && { amount: phrase.feature }) });
+    } else if (APPLIES.includes(act.verb) && phrase.known?.kind === 'substance') {
+      act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
+    } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
+      act.tools.push(toolOf(phrase));
+    } else if (isNoPart(reading, phrase) && effect === 'stays') {
+      act.about = phrase.feature ? phrase.words.join(' ') : phrase.name;
+      if (phrase.feature) feature(act, phrase.feature);
+    } else {
+      act.parts.push(partOf(phrase));
+      if (phrase.feature) feature(act, phrase.feature);
+    }
+  }
+  if (phrases.length === 0) {
+    const last = reading.acts.at(-2);
+    if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...last.parts);
+  }
+}
+
+const APPLIES: readonly Verb[] = ['lubricate', 'apply-compound', 'wrap'];
+
+function feature(act: OpenAct, said: string): void {
+  if (act.applied.length > 0 && APPLIES.includes(act.verb))
+    act.applied[0] = { ...(act.applied[0] as SaidAct['applied'][number]), where: said };
+  else act.how.push(said);
+}
+
+/** Verbs that name what is put on. */
+export const GREASES: Readonly<Record<string, string>> = { grease: 'grease', oil: 'oil' };
+
+/** The one grease or oil that the series has, if it has one only. */
+export function onlySubstance({ consumables }: Series, name: string): string {
+  const fitting = consumables.filter(
+    (one) =>
+      one.name
+        .toLowerCase()
+        .split(/[\s-]+/)
+        .at(-1) === name,
+  );
+  return fitting.length === 1 ? (fitting[0]?.name ?? name) : name;
+}

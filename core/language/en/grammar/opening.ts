@@ -1,0 +1,79 @@
+import { namesAt } from './known-names';
+import * as lexicon from './lexicon';
+import { verbAt } from './operations';
+import { blankAct, type OpenAct, type Reading } from './reading';
+import { Sentence } from './sentence';
+import { toolAt } from './tools';
+import { trailing } from './trailing';
+import { wordsOf } from './words';
+
+type Opened = { readonly end: number; readonly how: string[]; readonly act?: Partial<OpenAct> };
+
+/** What is said before the verb: "using a socket,", "with the rod in,", "on the right end", "before you pull the seal". */
+export function openingOf(reading: Reading, sentence: Sentence, at: number): Opened | undefined {
+  const low = sentence.lows[at] ?? '';
+  const use = /^use$/.test(low);
+  if (
+    !use &&
+    !/^(?:using|with|by|before|after|while|when|whenever|once|as|until|on|in|at|for|from|working|if|where)$/.test(low)
+  )
+    return undefined;
+  if (use && !/\bto\b/.test(sentence.lows.slice(at).join(' '))) return undefined;
+  const comma = sentence.lows.indexOf(',', at);
+  const end = use ? sentence.lows.indexOf('to', at) : comma > at ? comma : nextVerb(sentence, at);
+  if (end === undefined || end <= at) return undefined;
+  const open = blankAct('test');
+  const piece = sentence.slice(at, end);
+  const inside = use
+    ? new Sentence(piece.text(0, piece.words.length), wordsOf(piece.text(0, piece.words.length)), piece.names)
+    : piece;
+  if (use) {
+    const tool = toolAt(inside, 1);
+    if (!tool || tool.end < inside.words.length) return undefined;
+    open.tools.push(tool.tool);
+  } else if (/^(?:before|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)) {
+    open.how.push(piece.text(0, piece.words.length));
+  } else if (/^(?:with|by)$/.test(low) && !toolAt(inside, 1)) open.how.push(piece.text(0, piece.words.length));
+  else trailing(reading, inside, 0, open);
+  const { tools, applied, positionIds, positionSetId, positionNames, faces } = open;
+  return {
+    end: end + 1 - (use || comma > at ? 0 : 1),
+    how: open.how,
+    act: {
+      tools,
+      applied,
+      positionIds,
+      ...(positionSetId && { positionSetId }),
+      ...(positionNames && { positionNames }),
+      ...(faces && { faces }),
+    },
+  };
+}
+
+/** Where an action begins that was not parted by a comma: a verb behind something named. */
+function nextVerb(sentence: Sentence, start: number): number | undefined {
+  for (let at = start + 2; at < sentence.words.length; at += 1) {
+    const verb = verbAt(sentence.lows, at);
+    const named = namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part');
+    const before = sentence.lows[at - 1] ?? '';
+    if (!verb || named || /^(?:to|you|we|the|a|an|and|i|they|it)$/.test(before)) continue;
+    if (
+      /^(?:the|a|an|both|all|each|it|them)$/.test(sentence.lows[at + verb.length] ?? '') ||
+      namesAt(sentence.names, sentence.words, at + verb.length).length > 0
+    )
+      return at;
+  }
+  return undefined;
+}
+
+export function skipFillers(sentence: Sentence, start: number): number {
+  let at = start;
+  for (;;) {
+    const low = sentence.lows[at] ?? '';
+    const phrase = lexicon.FILLER_PHRASE.exec(sentence.lows.slice(at).join(' '));
+    if (phrase) at += phrase[0].trim().split(' ').length;
+    else if (low === ',' || low === 'and' || lexicon.FILLERS.has(low)) at += 1;
+    else return at;
+    if (at >= sentence.words.length) return at;
+  }
+}

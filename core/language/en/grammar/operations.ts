@@ -1,0 +1,361 @@
+import type { Verb } from '../../../model/verbs';
+import { VERB_WORDS } from '../../../reading/en/verb-words';
+
+/** Which way something is moved, as a word behind the verb or before a place tells. */
+export type Way = 'out' | 'in' | 'back' | 'down' | 'up' | 'aside' | 'apart' | 'together' | 'loose' | 'over' | 'on';
+
+/** Words that tell a way when they stand by themselves: "take the cover *off*". */
+export const WAY_WORDS: Readonly<Record<string, Way>> = {
+  off: 'out',
+  clear: 'out',
+  out: 'out',
+  away: 'out',
+  in: 'in',
+  into: 'in',
+  home: 'in',
+  on: 'on',
+  back: 'back',
+  down: 'down',
+  up: 'up',
+  aside: 'aside',
+  apart: 'apart',
+  together: 'together',
+  loose: 'loose',
+  free: 'loose',
+  over: 'over',
+  round: 'over',
+};
+
+/** Words before a place that tell the same: "pull it *from* the bore". */
+export const WAY_BEFORE_PLACE: Readonly<Record<string, Way>> = {
+  from: 'out',
+  off: 'out',
+  clear: 'out',
+  out: 'out',
+  into: 'in',
+  onto: 'on',
+  in: 'in',
+  on: 'on',
+  over: 'on',
+  through: 'in',
+  inside: 'in',
+};
+
+interface Movement {
+  readonly words: string;
+  /** What the verb does by itself; it asks where this is absent and no way is told. */
+  readonly alone?: Verb;
+  readonly ways: Readonly<Partial<Record<Way, Verb>>>;
+}
+
+const FITS = { in: 'fit', on: 'fit', back: 'fit', over: 'fit', together: 'join' } as const;
+const PRESSES = { in: 'press', on: 'press', back: 'press', over: 'press', together: 'join' } as const;
+const SHIFTS = { down: 'move', up: 'move', aside: 'move' } as const;
+const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
+
+/** Verbs of which the way decides what happens. Common practice. */
+const MOVEMENTS: readonly Movement[] = [
+  { words: 'take get', ways: { out: 'take-off', down: 'take-off', apart: 'split', aside: 'put-aside' } },
+  {
+    words: 'remove detach unscrew unbolt undo unclip unhook dismount unfasten strip',
+    alone: 'take-off',
+    ways: { out: 'take-off', loose: 'loosen' },
+  },
+  { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },
+  { words: 'scrape', alone: 'clean', ways: { out: 'take-off' } },
+  {
+    words: 'hook',
+    alone: 'draw',
+    ways: { ...COMES_OUT, in: 'fit', on: 'fit', back: 'fit', over: 'fit', up: 'connect' },
+  },
+  {
+    words: 'pull draw withdraw fish dig pick drag extract suck',
+    alone: 'draw',
+    ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
+  },
+  { words: 'shake', ways: { out: 'draw' } },
+  { words: 'line', ways: { up: 'align' } },
+  { words: 'look', ways: { over: 'inspect' } },
+  { words: 'switch', ways: { out: 'isolate', on: 'restore' } },
+  { words: 'shut', alone: 'close-valve', ways: { out: 'isolate', down: 'isolate' } },
+  {
+    words: 'slide slip feed guide walk coax worm roll stretch pop work rock wiggle tease manoeuvre maneuver',
+    ways: { ...SHIFTS, ...COMES_OUT, in: 'fit', on: 'fit', over: 'fit', together: 'join' },
+  },
+  { words: 'twist wind', alone: 'turn', ways: { ...COMES_OUT, out: 'take-off', ...FITS } },
+  { words: 'snap clip click', ways: { ...COMES_OUT, out: 'take-off', ...FITS } },
+  { words: 'ease', alone: 'ease', ways: { ...COMES_OUT, out: 'take-off', ...FITS } },
+  {
+    words: 'push press drive force',
+    alone: 'press',
+    ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
+  },
+  {
+    words: 'tap knock drift punch hammer bump jack squeeze shove',
+    ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
+  },
+  {
+    words: 'screw thread',
+    alone: 'start-by-hand',
+    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand', back: 'fit' },
+  },
+  {
+    words: 'run start',
+    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand', up: 'start-by-hand' },
+  },
+  {
+    words: 'spin',
+    alone: 'turn',
+    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
+  },
+  {
+    words: 'turn rotate',
+    alone: 'turn',
+    ways: { out: 'take-off', in: 'start-by-hand', over: 'lay', back: 'turn', on: 'turn' },
+  },
+  {
+    words: 'lift hoist raise heave winch',
+    alone: 'take-off',
+    ways: {
+      out: 'take-off',
+      up: 'take-off',
+      in: 'place',
+      on: 'place',
+      over: 'place',
+      back: 'place',
+      down: 'lay',
+      aside: 'put-aside',
+    },
+  },
+  {
+    words: 'set position stand rest',
+    ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
+  },
+  {
+    words: 'place lower drop stack',
+    alone: 'place',
+    ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
+  },
+  {
+    words: 'lay',
+    alone: 'place',
+    ways: { in: 'place', on: 'place', over: 'lay', back: 'fit', down: 'lay', aside: 'put-aside' },
+  },
+  {
+    words: 'put',
+    ways: {
+      in: 'fit',
+      on: 'fit',
+      over: 'fit',
+      back: 'fit',
+      down: 'lay',
+      aside: 'put-aside',
+      together: 'join',
+      out: 'put-aside',
+    },
+  },
+  {
+    words: 'tip tilt flip invert upend',
+    alone: 'lay',
+    ways: { over: 'lay', back: 'lay', up: 'lay', down: 'lay', on: 'lay' },
+  },
+  { words: 'pry prise prize lever', alone: 'pry', ways: { out: 'pry', loose: 'pry', apart: 'pry', up: 'pry' } },
+  { words: 'back', ways: { out: 'take-off' } },
+  { words: 'crack break', alone: 'loosen', ways: { loose: 'loosen' } },
+  {
+    words: 'bend fold flare peen stake crimp straighten flatten',
+    alone: 'bend',
+    ways: { over: 'bend', back: 'bend', down: 'bend', up: 'bend', out: 'bend', in: 'bend', on: 'bend' },
+  },
+  { words: 'throw toss', ways: { out: 'discard' } },
+];
+
+const byWord = new Map(
+  MOVEMENTS.flatMap((movement) => movement.words.split(' ').map((word) => [word, movement] as const)),
+);
+
+/** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
+const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
+  loosen: ['slacken off', 'free off'],
+  isolate: [
+    'switch the power off',
+    'unplug',
+    'cut the power to',
+    'kill the power to',
+    'power down',
+    'disconnect the power to',
+  ],
+  'lock-out': ['padlock', 'tag'],
+  drain: ['let out', 'pump out', 'run off'],
+  fill: ['prime', 'pour in', 'fill up'],
+  hold: ['block', 'chock', 'grip', 'brace', 'restrain', 'counter-hold', 'hold up', 'sling', 'rig'],
+  cap: ['cap off', 'plug up', 'plug off', 'cover up', 'blank', 'mask off', 'close off', 'stuff', 'stopper'],
+  wrap: ['tape up', 'tape over'],
+  dress: [
+    'lap',
+    'stone',
+    'sand',
+    'chamfer',
+    'smooth',
+    'smooth off',
+    'break the edge of',
+    'break the edges of',
+    'emery',
+  ],
+  bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over', 'spread'],
+  discard: ['throw out', 'bin', 'dispose of', 'get rid of', 'chuck', 'chuck out'],
+  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside'],
+  clean: [
+    'clean and dry',
+    'clean off',
+    'clean out',
+    'clean up',
+    'wipe down',
+    'wipe off',
+    'wipe clean',
+    'wash off',
+    'wash out',
+    'hose down',
+    'swab',
+    'blow',
+    'blow off',
+    'blow through',
+    'dry',
+    'dry off',
+    'brush',
+    'brush off',
+    'scrub off',
+    'purge',
+    'remove all traces of',
+    'remove the remains of',
+  ],
+  inspect: [
+    'look',
+    'watch',
+    'listen',
+    'see if',
+    'see whether',
+    'check whether',
+    'check if',
+    'run your thumbnail around',
+    'run your thumbnail along',
+    'run a fingernail over',
+    'run your fingernail around',
+    'run a thumbnail around',
+    'study',
+    'have a look at',
+    'take a look at',
+    'check that',
+    'look closely at',
+  ],
+  measure: ['mic', 'mike', 'take the size of', 'calliper', 'caliper'],
+  compare: ['hold up against', 'match up'],
+  soak: ['steep', 'immerse', 'dip'],
+  renew: ['swap out', 'use new', 'use a new'],
+  lubricate: ['pack', 'wet', 'moisten', 'dab', 'wipe grease on', 'pour'],
+  'apply-compound': ['put', 'lay', 'spread', 'brush', 'run', 'lock', 'stick', 'glue', 'dope', 'use', 'squeeze', 'dab'],
+  fit: ['hang', 'bolt on', 'bolt up', 'reassemble', 'close up', 'work in', 'assemble'],
+  seat: ['bed', 'bed in', 'bottom'],
+  align: ['match', 'centre', 'center', 'square up', 'time', 'index'],
+  'start-by-hand': ['run up', 'run down', 'spin in', 'do up by hand'],
+  torque: [
+    'torque up',
+    'torque down',
+    'tighten up',
+    'tighten down',
+    'retighten',
+    'retorque',
+    're-torque',
+    'nip up',
+    'nip',
+    'snug',
+    'snug up',
+    'snug down',
+    'pinch up',
+    'cinch',
+    'cinch down',
+    'do up',
+    'pull up',
+    'pull down',
+  ],
+  pin: ['cotter'],
+  connect: ['hook up', 'plug in', 'couple', 'couple up'],
+  disconnect: ['unplug', 'uncouple'],
+  join: ['pre-assemble', 'preassemble', 'put together', 'build up', 'make up'],
+  split: ['disassemble', 'take apart', 'strip down', 'break down'],
+  photo: ['take pictures of', 'take photos of', 'take photographs of', 'take a photograph of', 'snap a picture of'],
+  wait: ['let'],
+  test: ['try out'],
+  restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
+  'release-pressure': [
+    'let the pressure off',
+    'let the pressure out of',
+    'let the pressure out',
+    'release the pressure in',
+    'release the pressure of',
+    'release the pressure from',
+    'relieve the pressure in',
+    'relieve the pressure of',
+    'take the pressure off',
+    'bleed off',
+    'bleed down',
+    'vent off',
+  ],
+};
+
+interface Phrase {
+  readonly words: readonly string[];
+  readonly verb: Verb;
+}
+
+/** Every phrase by its first word, the longest first. */
+const phrases = new Map<string, Phrase[]>();
+for (const table of [VERB_WORDS, MORE_WORDS] as const)
+  for (const [verb, list] of Object.entries(table) as [Verb, readonly string[]][])
+    for (const phrase of list) {
+      const words = phrase.split(' ');
+      const [first = ''] = words;
+      phrases.set(
+        first,
+        [...(phrases.get(first) ?? []), { words, verb }].sort((a, b) => b.words.length - a.words.length),
+      );
+    }
+
+/** Phrases that are more than a movement and a way, though they look like it. */
+const KEPT_WHOLE =
+  /^(?:turn o(?:ff|n)|switch o(?:ff|n)|start by hand|back off|run (?:in|on|up|down)|throw (?:out|away)|knock over|set aside|put aside|put away|lay aside|put together|pull (?:up|down)|drop in|tip out)$/;
+
+export type ReadVerb =
+  | { readonly is: 'verb'; readonly verb: Verb; readonly length: number; readonly phrase: string }
+  | { readonly is: 'movement'; readonly movement: Movement; readonly length: number; readonly phrase: string };
+
+/** The verb that a run of words begins with, in at most so many words; undefined where it begins with none. */
+export function verbAt(lows: readonly string[], at: number, most = Number.POSITIVE_INFINITY): ReadVerb | undefined {
+  const first = lows[at] ?? '';
+  const fits = (phrases.get(first) ?? []).filter(
+    ({ words }) => words.length <= most && words.every((word, i) => lows[at + i] === word),
+  );
+  const movement = byWord.get(first);
+  const whole = fits.find(({ words }) => !movement || isMoreThanMovement(words, lows, at));
+  if (whole) return { is: 'verb', verb: whole.verb, length: whole.words.length, phrase: whole.words.join(' ') };
+  if (movement) return { is: 'movement', movement, length: 1, phrase: first };
+  return undefined;
+}
+
+function isMoreThanMovement(words: readonly string[], lows: readonly string[], at: number): boolean {
+  if (words.length === 1) return false;
+  const phrase = words.join(' ');
+  if (KEPT_WHOLE.test(phrase)) return !/^turn on$/.test(phrase) || POWERED.test(lows.slice(at).join(' '));
+  return words.length > 2 || WAY_WORDS[words[1] ?? ''] === undefined;
+}
+
+const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|water|air|switch|current)\b/;
+
+/** Every word that begins a verb, for telling an action from a list. */
+export function beginsVerb(lows: readonly string[], at: number): boolean {
+  return verbAt(lows, at) !== undefined;
+}
+
+export function movedBy(movement: Movement, way: Way | undefined): Verb | undefined {
+  return way === undefined ? movement.alone : (movement.ways[way] ?? undefined);
+}

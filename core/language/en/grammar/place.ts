@@ -1,0 +1,32 @@
+import type { OpenAct, Reading } from './reading';
+import type { Sentence } from './sentence';
+
+export interface Place {
+  readonly reading: Reading;
+  readonly sentence: Sentence;
+  readonly at: number;
+  readonly act: OpenAct;
+  /** The words from here on. */
+  readonly told: string;
+}
+
+export const keep = ({ sentence, act }: Place, from: number, end: number): number => {
+  const text = sentence.text(from, end);
+  if (text) act.how.push(text);
+  return end;
+};
+
+/** Up to the next comma, or to the end. */
+export function toComma(sentence: Sentence, at: number): number {
+  const comma = sentence.lows.indexOf(',', at + 1);
+  return comma < 0 ? sentence.words.length : comma;
+}
+
+/** Up to where another construction begins. */
+export function toJoint(sentence: Sentence, at: number): number {
+  let end = at + 1;
+  while (end < sentence.words.length && !CLOSES.test(sentence.lows[end] ?? '')) end += 1;
+  return end;
+}
+
+const CLOSES = /^(?:with|using|by|until|till|so|because|before|after|while|when|once|,|without|to|for|;)$/;

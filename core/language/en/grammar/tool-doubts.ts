@@ -1,0 +1,69 @@
+import { type Series, toolLabel } from '../../../model/series';
+import type { Doubt, SaidTool } from './said';
+import { partsOf, singular } from './words';
+
+/** Names that workshops have for the same tool. Common practice. */
+const SAME_TOOL: readonly (readonly string[])[] = [
+  ['hex key', 'allen key', 'hexagon key', 'allen wrench', 'hex wrench', 'hexagonal key'],
+  ['open-end wrench', 'open-end spanner', 'open-ended spanner', 'open-ended wrench', 'open spanner'],
+  ['ring spanner', 'box wrench', 'box-end wrench', 'ring wrench', 'box spanner'],
+  ['combination wrench', 'combination spanner'],
+  ['adjustable wrench', 'adjustable spanner', 'shifting spanner'],
+  ['wrench', 'spanner'],
+  ['hook spanner', 'hook wrench', 'c-spanner', 'c spanner', 'pin spanner'],
+  ['soft mallet', 'soft hammer', 'soft-faced hammer', 'plastic hammer', 'plastic mallet', 'rubber mallet'],
+  ['pry bar', 'prybar', 'crowbar', 'lever bar'],
+  ['pick', 'o-ring pick', 'seal pick', 'scribe'],
+  ['circlip pliers', 'snap ring pliers', 'retaining ring pliers'],
+  ['vice', 'vise'],
+  ['socket', 'socket wrench'],
+];
+
+const keyOf = (name: string): string => partsOf(name).join(' ');
+const group = new Map(SAME_TOOL.flatMap((names, i) => names.map((name) => [keyOf(name), i] as const)));
+
+/** A size however it is spelled: "6mm", "6 mm", "6 millimetres"; "1/4 in" and "1/4 inch". */
+export function sizeKey(size: string): string {
+  return size
+    .toLowerCase()
+    .replace(/millimet\w+/g, 'mm')
+    .replace(/\binch(?:es)?\b|["″]/g, 'in')
+    .replace(/\s+/g, '');
+}
+
+/** What has to be asked about a tool: one of several sizes, or one that the series knows under another name. */
+export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: string): Doubt | undefined {
+  const bare = /^(\d[\d./]*) (\D.*)$/.exec(name);
+  if (bare && size === undefined) {
+    const from = Math.max(text.indexOf(name), 0);
+    return {
+      kind: 'unit',
+      from,
+      to: from + name.length,
+      text: bare[1] ?? '',
+      offers: [`${bare[1]} mm ${bare[2]}`, `${bare[1]} in ${bare[2]}`],
+    };
+  }
+  const key = keyOf(name);
+  const sameName = series.tools.filter((tool) => keyOf(tool.name) === key);
+  const fits = (tool: Series['tools'][number]) => size === undefined || sizeKey(tool.size ?? '') === sizeKey(size);
+  if (sameName.some(fits) && (size !== undefined || sameName.length === 1)) return undefined;
+  const at = text.toLowerCase().indexOf(name.toLowerCase());
+  const from = Math.max(at, 0);
+  const asked = (tools: readonly Series['tools'][number][]): Doubt => ({
+    kind: 'tool',
+    from,
+    to: at < 0 ? from : from + name.length,
+    text: name,
+    offers: tools.map(toolLabel),
+  });
+  if (size === undefined && sameName.length > 1) return asked(sameName);
+  if (sameName.length > 0) return undefined;
+  const synonyms = series.tools.filter((tool) => sameGroup(keyOf(tool.name), key) && fits(tool));
+  return synonyms.length > 0 ? asked(synonyms) : undefined;
+}
+
+function sameGroup(one: string, two: string): boolean {
+  const of = group.get(one);
+  return of !== undefined && of === group.get(two) && singular(one) !== singular(two);
+}

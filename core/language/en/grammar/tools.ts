@@ -1,0 +1,68 @@
+import { singularName } from '../../../model/names';
+import { measureAt } from './figures';
+import * as lexicon from './lexicon';
+import { nounPhraseAt } from './noun-phrase';
+import type { SaidTool } from './said';
+import type { Sentence } from './sentence';
+import { isPlural } from './words';
+
+/** A tool with its size before or behind it: "a 17 mm socket", "hex key, 6 mm", "two pry bars". */
+export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end: number } | undefined {
+  let at = start;
+  if (/^(?:the|a|an|your|one|another)$/.test(sentence.lows[at] ?? '')) at += 1;
+  let count: number | undefined;
+  let size: string | undefined;
+  const first = sizeAt(sentence, at);
+  if (first) {
+    size = first.size;
+    at = first.end;
+  } else if (sentence.words[at]?.value !== undefined && Number.isInteger(sentence.words[at]?.value)) {
+    count = sentence.words[at]?.value;
+    at += 1;
+    const second = sizeAt(sentence, at);
+    if (second) {
+      size = second.size;
+      at = second.end;
+    }
+  }
+  const found = nounPhraseAt(sentence, at);
+  if (!found) return undefined;
+  const { phrase } = found;
+  if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words)) return undefined;
+  if (phrase.known && phrase.known.kind !== 'tool') return undefined;
+  // "A 22 socket" leaves its unit out; it is one socket, and is asked about.
+  if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
+    return { tool: { name: `${count} ${phrase.words.join(' ')}` }, end: found.end };
+  let { end } = found;
+  const behind = sizeAt(sentence, sentence.lows[end] === ',' ? end + 1 : end);
+  if (behind && size === undefined) {
+    size = behind.size;
+    end = behind.end;
+  }
+  const [knownName = '', ...knownSize] = phrase.known?.kind === 'tool' ? phrase.known.name.split(',') : [phrase.name];
+  const whole = size ?? (knownSize.length > 0 ? knownSize.join(',').trim() : undefined);
+  return {
+    tool: {
+      name: count !== undefined && count > 1 && !phrase.known ? singularName(knownName.trim()) : knownName.trim(),
+      ...(whole !== undefined && { size: whole }),
+      ...(count !== undefined && { count }),
+    },
+    end,
+  };
+}
+
+/** "17 mm", "3/4 inch", "13mm", "three-quarter inch", "10-60 N·m", "5 tonne". */
+function sizeAt(sentence: Sentence, start: number): { size: string; end: number } | undefined {
+  const spoken = /^(three[- ]quarters?|half|one[- ]half|quarter|one[- ]quarter)[- ](inch)\b/.exec(
+    sentence.lows.slice(start, start + 3).join(' '),
+  );
+  if (spoken) {
+    const value = spoken[1]?.startsWith('three') ? '3/4' : spoken[1]?.includes('half') ? '1/2' : '1/4';
+    return { size: `${value} in`, end: start + spoken[0].split(' ').length };
+  }
+  const measured = measureAt(sentence, start);
+  if (!measured || !/^(?:mm|cm|in|kg|bar)$/.test(measured.unit)) return undefined;
+  const number = sentence.lows[start] ?? '';
+  const value = /^\d/.test(number) ? number : String(measured.value);
+  return { size: `${value} ${measured.unit}`, end: measured.end };
+}

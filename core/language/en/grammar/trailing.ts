@@ -1,0 +1,313 @@
+import { verbOf } from '../../../model/verbs';
+import { putOn, whereTo, withWhat } from './applied';
+import { facing } from './facing';
+import { measureAt, torqueAt } from './figures';
+import * as lexicon from './lexicon';
+import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
+import { keep, type Place, toComma, toJoint } from './place';
+import { places } from './places';
+import type { OpenAct, Reading } from './reading';
+import type { Sentence } from './sentence';
+import { toolAt } from './tools';
+
+/** One way in which a sentence goes on behind what the verb is done to. */
+interface Construction {
+  readonly name: string;
+  /** Where it ends; undefined where it does not stand here. What it says goes into the act. */
+  read(at: Place): number | undefined;
+}
+
+/** Reads all that follows what is named; what is not understood is asked about. */
+export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
+  let at = start;
+  while (at < sentence.words.length) {
+    const told = sentence.lows.slice(at).join(' ');
+    const place = { reading, sentence, at, act, told };
+    let end: number | undefined;
+    for (const construction of CONSTRUCTIONS) {
+      end = construction.read(place);
+      if (end !== undefined) break;
+    }
+    if (end === undefined || end <= at) {
+      reading.doubt('unread', sentence, at, sentence.words.length);
+      return;
+    }
+    at = end;
+  }
+}
+
+const CONSTRUCTIONS: readonly Construction[] = [
+  {
+    name: 'something by itself: "the cover screw by screw" could be screw or cover',
+    read: ({ reading, sentence, at }) => {
+      if (sentence.lows[at] !== 'by' || sentence.lows[at - 1] !== sentence.lows[at + 1]) return undefined;
+      reading.doubt('unread', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'another tool: "with a punch and hammer"',
+    read: ({ sentence, at, act }) => {
+      const more = sentence.lows[at] === 'and' && act.tools.length > 0 ? toolAt(sentence, at + 1) : undefined;
+      if (!more) return undefined;
+      act.tools.push(more.tool);
+      return more.end;
+    },
+  },
+  {
+    name: 'a list going on with what was kept: "at top, middle and bottom"',
+    read: ({ sentence, at, act }) => {
+      const joint = sentence.lows[at] ?? '';
+      const kept = act.how.at(-1);
+      if (!/^(?:,|and|or)$/.test(joint) || kept === undefined || !isBareWord(sentence, at + 1)) return undefined;
+      act.how[act.how.length - 1] = `${kept}${joint === ',' ? ',' : ` ${joint}`} ${sentence.text(at + 1, at + 2)}`;
+      return at + 2;
+    },
+  },
+  {
+    name: 'a comma, a bracket, "then to 240"',
+    read: ({ sentence, at, act }) => {
+      const low = sentence.lows[at] ?? '';
+      if (low === 'then' && act.figure && /^(?:to|at)$/.test(sentence.lows[at + 1] ?? '')) return at + 1;
+      return /^(?:,|\(|\)|and|:|-|–)$/.test(low) ? at + 1 : undefined;
+    },
+  },
+  {
+    name: 'a caution said along: "do not cock it"',
+    read: ({ sentence, at, act, told }) => {
+      const never = /^(?:never|not)\b/.test(told);
+      if (!never && !lexicon.CAUTION_OPENING.test(told)) return undefined;
+      act.cautions.push({ signal: 'CAUTION', text: sentence.text(at, sentence.words.length) });
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'a reason: "so that it cannot roll"',
+    read: ({ sentence, at, act, told }) => {
+      if (
+        !lexicon.REASON_OPENING.test(told) &&
+        !/^(?:as (?:it|they)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make sure))\b/.test(
+          told,
+        )
+      )
+        return undefined;
+      if (/^since\b/.test(told) && /^since \d/.test(told)) return undefined;
+      act.why.push(sentence.text(at, sentence.words.length));
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'a danger told as a statement: "the housing is under tension"',
+    read: ({ sentence, at, act, told }) => {
+      if (!/^(?:the|it|they|this|there|stopping|\w+ing)\b.*\b(?:is|are|will|can|may|burns?|breaks?)\b/.test(told))
+        return undefined;
+      if (
+        !/\b(?:tension|pressure|hot|heavy|sharp|burns?|fly|jump|slip|brittle|break|breaks|not enough|loaded|fall|drop|spring)\b/.test(
+          told,
+        )
+      )
+        return undefined;
+      act.cautions.push({ signal: 'CAUTION', text: sentence.text(at, sentence.words.length) });
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'no figure: "to specification"',
+    read: ({ reading, sentence, at, act, told }) => {
+      const said = act.verb === 'torque' ? lexicon.NO_FIGURE.exec(told) : null;
+      if (!said) return undefined;
+      const end = at + said[0].trim().split(' ').length;
+      reading.doubt('figure', sentence, at, end);
+      return Math.min(end, sentence.words.length);
+    },
+  },
+  {
+    name: 'a torque: "to 44 foot pounds"',
+    read: ({ reading, sentence, at, act }) => {
+      const from = /^(?:to|at|=|of)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      const said = torqueAt(sentence, from);
+      if (said) {
+        // "To 120, then to 240 N·m": the last one holds, the others are said along.
+        if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
+        act.figure = said.figure;
+        return said.end;
+      }
+      const number = sentence.words[from]?.value;
+      if (act.verb !== 'torque' || number === undefined || from === at) return undefined;
+      const measured = measureAt(sentence, from);
+      if (measured && measured.unit !== 'lb') return undefined;
+      const end = measured?.end ?? from + 1;
+      if (measured === undefined && /^(?:turns?|degrees|passes|steps|stages|%)$/.test(sentence.lows[from + 1] ?? ''))
+        return undefined;
+      reading.doubt(
+        'unit',
+        sentence,
+        from,
+        end,
+        UNIT_OFFERS.map((unit) => `${number} ${unit}`),
+      );
+      return end;
+    },
+  },
+  {
+    name: 'how long: "for ten minutes"',
+    read: (place) => {
+      const { sentence, at, act } = place;
+      const from = /^(?:for|about)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      const spoken = from > at || act.verb === 'wait' ? SPOKEN_TIME.exec(sentence.lows.slice(from).join(' ')) : null;
+      if (spoken) {
+        act.minutes = spoken[1] ? 15 : spoken[2] ? 30 : 60;
+        return from + spoken[0].split(' ').length;
+      }
+      const measured = measureAt(sentence, from);
+      if (!measured || !/^(?:s|min|h)$/.test(measured.unit)) return undefined;
+      if (/^(?:after|every|within)$/.test(sentence.lows[at - 1] ?? '')) return undefined;
+      act.minutes =
+        measured.unit === 'h' ? measured.value * 60 : measured.unit === 's' ? measured.value / 60 : measured.value;
+      return measured.end;
+    },
+  },
+  {
+    name: 'which way an end looks: "lips down"',
+    read: facing,
+  },
+  {
+    name: 'at which places: "in each bore"',
+    read: ({ reading, sentence, at, act }) => {
+      const low = sentence.lows[at] ?? '';
+      if (!/^(?:in|at|on|from|of|to|for|off|and|out|per|into)$/.test(low)) return undefined;
+      const from = low === 'out' && sentence.lows[at + 1] === 'of' ? at + 2 : at + 1;
+      return places(reading, sentence, from, act);
+    },
+  },
+  {
+    name: 'with what: "with a 6 mm hex key"',
+    read: withWhat,
+  },
+  {
+    name: 'what to look for: "for cuts or nicks"',
+    read: ({ sentence, at, act, told }) => {
+      if (
+        /^(?:is|are) not\b/.test(told) ||
+        !/^(?:for|is|are|if|whether)\b/.test(told) ||
+        !/^(?:inspect|compare)$/.test(act.verb)
+      )
+        return undefined;
+      const end = act.parts.length === 0 ? toPlace(sentence, at) : toHelp(sentence, at);
+      const said = sentence.text(at + 1, end);
+      act.looks.push(
+        ...said
+          .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
+          .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
+          .filter(Boolean),
+      );
+      return end;
+    },
+  },
+  {
+    name: 'where to: "into the seal pocket"',
+    read: whereTo,
+  },
+  {
+    name: 'what is put on: "to the plunger bolts"',
+    read: putOn,
+  },
+  {
+    name: 'how: "evenly", "half a turn"',
+    read: (place) => {
+      const { sentence, at, told } = place;
+      const phrase = lexicon.MANNER_PHRASE.exec(told)?.[0];
+      if (phrase) return keep(place, at, Math.min(at + phrase.split(' ').length, sentence.words.length));
+      if (!lexicon.isManner(sentence.lows[at] ?? '')) return undefined;
+      let end = at + 1;
+      while (
+        lexicon.isManner(sentence.lows[end] ?? '') ||
+        (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
+      )
+        end += 1;
+      return keep(place, at, end);
+    },
+  },
+  {
+    name: 'a condition: "renew them if they are stepped"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (!/^(?:if|unless)\b/.test(told) || lexicon.EASY_CONDITION.test(told) || verbOf(act.verb).effect === 'stays')
+        return undefined;
+      reading.doubt('condition', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'until when, before or after what: kept as said',
+    read: (place) =>
+      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so)\b/.test(place.told)
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'a remark: "keep it square"',
+    read: (place) =>
+      lexicon.REMARK_OPENING.test(place.told) ||
+      /^(?:count|go|let|note|watch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
+      saysWhatItDoes(place.sentence.lows[place.at] ?? '')
+        ? keep(place, place.at, place.sentence.words.length)
+        : undefined,
+  },
+  {
+    name: 'anything else that begins with a word like "against" or "through": kept as said',
+    read: (place) => {
+      const { sentence, at } = place;
+      const low = sentence.lows[at] ?? '';
+      if (!JOINED.test(low)) return undefined;
+      // "Instead of grease" ends with what it names.
+      const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
+      if (of) return keep(place, at, of.end);
+      return keep(place, at, toJoint(sentence, at));
+    },
+  },
+  {
+    name: 'whatever stands behind a comma: kept as said',
+    read: (place) =>
+      place.sentence.lows[place.at - 1] === ',' ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+  },
+  {
+    name: 'something with a way behind it: "key in line with the slot"',
+    read: (place) =>
+      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab)s? (?:first|last|in line|aligned|flush|level|square)\b/.test(
+        place.told,
+      )
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+];
+
+/** One word that goes on with a list: it begins nothing else. */
+function isBareWord(sentence: Sentence, at: number): boolean {
+  const word = sentence.words[at];
+  if (!word || isJoint(word) || word.value !== undefined || lexicon.isManner(word.low)) return false;
+  const next = sentence.words[at + 1];
+  return next === undefined || /^(?:and|or|,|with|using)$/.test(next.low);
+}
+
+/** "A quarter of an hour", "half an hour", "an hour". */
+const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(?:an|one) hour)\b/;
+const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
+const JOINED =
+  /^(?:into|onto|or|and|from|off|out|of|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;
+
+/** Up to what is looked at: "for scratches *on the faces*". */
+function toPlace(sentence: Sentence, at: number): number {
+  const end = sentence.lows.findIndex((low, i) => i > at && /^(?:on|in|at|of)$/.test(low));
+  return end < 0 ? toHelp(sentence, at) : end;
+}
+
+/** Up to what it is looked at with, or when. */
+function toHelp(sentence: Sentence, at: number): number {
+  let end = at + 1;
+  while (
+    end < sentence.words.length &&
+    !/^(?:with|using|by|under|before|after|when|while|against)$/.test(sentence.lows[end] ?? '')
+  )
+    end += 1;
+  return end;
+}

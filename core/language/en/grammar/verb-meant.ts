@@ -1,0 +1,253 @@
+import { byName } from '../../../model/names';
+import type { Verb } from '../../../model/verbs';
+import { readVerb } from '../../../reading/en/verb-words';
+import * as lexicon from './lexicon';
+import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, type Way } from './operations';
+import type { Reading } from './reading';
+import type { Sentence } from './sentence';
+
+export interface Meant {
+  readonly verb: Verb;
+  /** The way tells more than the verb does: "push the rods *down*". */
+  readonly keepWay?: boolean;
+  readonly about?: string | undefined;
+  /** The word behind what it is about. */
+  readonly aboutEnd?: number | undefined;
+  readonly how?: string | undefined;
+}
+
+export function verbMeant(
+  reading: Reading,
+  sentence: Sentence,
+  read: ReadVerb,
+  ways: readonly Way[],
+  objects: readonly NounPhrase[],
+  at: number,
+  told: string,
+): Meant | undefined {
+  const [object] = objects;
+  const named = object?.pronoun ? reading.meant().map(({ name }) => name) : objects.map(({ words }) => words.join(' '));
+  const objectText = named.join(' ').toLowerCase();
+  if (read.is === 'verb') return plainVerb(reading, sentence, read.verb, read.phrase, objectText, object, at, told);
+  const place = placeBehind(sentence, at);
+  const bench = placeText(sentence, at);
+  const { movement, phrase } = read;
+  if (phrase === 'look' && ways.length === 0)
+    return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
+  if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
+  if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
+  if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test' };
+  if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
+  if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
+  if (/^(?:turn|switch)$/.test(phrase) && POWERED.test(objectText)) {
+    if (ways.includes('out')) return { verb: 'isolate' };
+    if (ways.includes('on')) return { verb: 'restore' };
+  }
+  if (/^(?:pull|remove|take|draw)$/.test(phrase) && /\bfuses?\b/.test(objectText)) return { verb: 'isolate' };
+  if (
+    object &&
+    lexicon.isSubstance(object.words) &&
+    object.known?.kind !== 'part' &&
+    /^(?:put|lay|run|squeeze|spread|place|drop|work)$/.test(phrase)
+  )
+    return { verb: 'apply-compound' };
+  if (
+    /^(?:set|place|lay|lower|put|stand|rest|position)$/.test(phrase) &&
+    /^(?:on|onto|in|down|over)/.test(sentence.lows[at] ?? '') &&
+    !ways.includes('aside')
+  ) {
+    if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[at] ?? '')) return { verb: 'hold' };
+    if (lexicon.CLOTH.test(bench)) return { verb: 'put-aside' };
+    if (lexicon.BENCH.test(bench)) return { verb: 'lay' };
+  }
+  const goesTo = place === 'in' || place === 'on' ? [place] : [];
+  const saidWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit') ?? place;
+  if (/^(?:turn|rotate)$/.test(phrase) && saidWay === 'over' && TURNS.test(objectText))
+    return { verb: 'turn', keepWay: true };
+  // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
+  const way =
+    /^(?:turn|rotate|spin)$/.test(phrase) && saidWay !== 'over' && !FASTENER.test(objectText) ? undefined : saidWay;
+  if (way === 'back' && /\bback (?:along|toward|towards|until|far|a |an |by )/.test(told))
+    return { verb: 'move', keepWay: true };
+  const verb = movedBy(movement, way);
+  if (
+    /^(?:press|push|force|squeeze)$/.test(phrase) &&
+    (way === 'down' || way === undefined || way === 'in') &&
+    /\bsprings?\b/.test(told) &&
+    /\bagainst\b|\bcompress/.test(told)
+  )
+    return { verb: 'compress' };
+  if (/^(?:turn|rotate)$/.test(phrase) && way === 'on' && place !== 'on' && object && FASTENER.test(objectText))
+    return { verb: 'torque', keepWay: true };
+  if (/^(?:turn|rotate)$/.test(phrase) && (way === undefined || verb === 'turn'))
+    return verb && { verb, keepWay: true };
+  // By hand, or finger tight, a thread is only started.
+  if ((verb === 'fit' || verb === 'place') && FASTENER.test(objectText) && BY_HAND.test(told))
+    return { verb: 'start-by-hand' };
+  return (
+    verb && {
+      verb,
+      keepWay: verb === 'move' || verb === 'turn' || verb === 'bend' || (verb === 'lay' && way === 'over'),
+    }
+  );
+}
+
+const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
+const MACHINE = new RegExp(`\\b(?:${MACHINES})\\b`);
+
+const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
+const BY_HAND = /\b(?:finger|hand)[- ]tight\b|\bby hand\b/;
+const LOCKS = /^(?:pad)?locks?$|\btags?$|^lock-?outs?\b/;
+/** "Run the pump": the words go on saying that it runs. */
+export const RUNS = new RegExp(`^(?:run|start) (?:the )?(?:${MACHINES})\\b`);
+
+const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater)\b/;
+
+const FASTENER = /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union|retainer|gland|cartridge|valve)s?$/;
+
+/** "Back in" is in, "off to one side" aside: the way that tells most. */
+function strongest(ways: readonly Way[], backFits: boolean): Way | undefined {
+  const goesIn = ways.find((way) => way === 'in' || way === 'on');
+  if (ways.includes('back') && goesIn && !backFits) return goesIn;
+  return (['aside', 'apart', 'together', 'over', 'loose', 'back', 'out', 'in', 'on', 'down', 'up'] as const).find(
+    (way) => ways.includes(way),
+  );
+}
+
+/** The way a place tells: "from the bore" is out. Not where it says at which of several: "on each side". */
+function placeBehind(sentence: Sentence, start: number): Way | undefined {
+  for (let at = start; at < sentence.words.length; at += 1) {
+    const low = sentence.lows[at] ?? '';
+    if (/^(?:,|;|until|so|because|for|before|after|while)$/.test(low)) return undefined;
+    const way =
+      low === 'down' && /^(?:onto|into|over|on)$/.test(sentence.lows[at + 1] ?? '') ? 'on' : WAY_BEFORE_PLACE[low];
+    if (way === undefined) {
+      if (low === 'back' && WAY_BEFORE_PLACE[sentence.lows[at + 1] ?? ''] !== undefined) return 'back';
+      continue;
+    }
+    const next = nounPhraseAt(sentence, at + 1);
+    const isPosition =
+      next?.phrase.known?.kind === 'place' || (next?.phrase.known?.kind === 'places' && next.phrase.every);
+    if (isPosition && (low === 'on' || low === 'in')) continue;
+    if (
+      /^(?:a|two|three|the right|the same|pairs|turn|line|order|one)\b/.test(
+        sentence.lows.slice(at + 1, at + 3).join(' '),
+      ) &&
+      low === 'in'
+    )
+      continue;
+    if (
+      way === 'out' &&
+      low === 'from' &&
+      /^(?:behind|inside|the inside|the other|the outside|the drive|the front|the rear|below|above)\b/.test(
+        sentence.lows.slice(at + 1, at + 3).join(' '),
+      )
+    )
+      continue;
+    return way;
+  }
+  return undefined;
+}
+
+function placeText(sentence: Sentence, start: number): string {
+  const rest = sentence.lows.slice(start, start + 9);
+  const comma = rest.findIndex((low) => /^(?:,|with|using|until|so)$/.test(low));
+  return rest.slice(0, comma < 0 ? rest.length : comma).join(' ');
+}
+
+function plainVerb(
+  reading: Reading,
+  sentence: Sentence,
+  verb: Verb,
+  phrase: string,
+  objectText: string,
+  object: NounPhrase | undefined,
+  at: number,
+  told: string,
+): Meant | undefined {
+  // Words of the object decide between some readings, as everywhere in the program.
+  const usual = readVerb(told.replaceAll(' ,', ','))?.verb;
+  if (phrase === 'replace' || phrase === 'change') {
+    if (
+      /\bwhere (?:it|they) (?:came|was|were|belong)\b|\bback\b(?!-)|\bin (?:its|their) (?:place|original)\b|\bon (?:its|their) own\b/.test(
+        told,
+      )
+    )
+      return { verb: 'fit' };
+    if (phrase === 'change' || /\bnew\b/.test(told) || object?.known === undefined || WEARS.test(objectText))
+      return { verb: 'renew' };
+    const from = sentence.lows.indexOf('replace');
+    reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
+    return { verb: 'renew' };
+  }
+  if (phrase === 'let') return letHappen(sentence, told, object);
+  if (/^(?:look|watch|listen|feel)$/.test(phrase)) {
+    const on = / for .* (?:on|in|at|of) /.test(told) ? lookedAt(sentence) : undefined;
+    if (on) return { verb: 'inspect' };
+  }
+  if (/^(?:watch|listen)$/.test(phrase)) return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (verb === 'close-valve' && object?.known?.kind === 'part' && !CLOSED.test(objectText)) {
+    reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
+    return { verb };
+  }
+  if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (verb === 'lock-out' && /\b(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
+  if (verb === 'cap' && phrase === 'plug' && /\bin$/.test(told)) return { verb: 'connect' };
+  if ((phrase === 'assemble' || phrase === 'reassemble') && /\b(?:onto|into|on|in|to)\b/.test(told))
+    return { verb: 'fit' };
+  if (phrase === 'assemble') return { verb: 'join' };
+  if ((phrase === 'fill' || phrase === 'pack') && object?.known?.kind === 'part' && /grease/.test(told))
+    return { verb: 'lubricate' };
+  if (phrase === 'use') return undefined;
+  if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
+    return { verb: 'hold' };
+  if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
+  if (verb === 'split' && phrase === 'open')
+    return {
+      verb:
+        readVerb(`open ${objectText}`, (words) => byName(reading.series.components, words) !== undefined)?.verb ?? verb,
+    };
+  if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) return { verb: 'test' };
+  if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
+  if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
+  if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
+  if (verb === 'disconnect' && usual === 'isolate') return { verb: 'isolate' };
+  if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
+  return { verb };
+}
+
+const CLOSED =
+  /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;
+
+/** The part that signs are looked for on: "look for scratches on the seal faces". */
+function lookedAt(sentence: Sentence): NounPhrase | undefined {
+  for (let at = 2; at < sentence.words.length - 1; at += 1) {
+    if (!/^(?:on|in|at|of)$/.test(sentence.lows[at] ?? '')) continue;
+    const found = nounPhraseAt(sentence, at + 1);
+    if (found?.phrase.known?.kind === 'part') return found.phrase;
+  }
+  return undefined;
+}
+
+/** "Let the oil drain", "let the spring relax", "let the sealant cure". */
+function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined): Meant {
+  const happens = HAPPENS.exec(told)?.[0];
+  if (happens !== undefined && RELAXES.test(happens))
+    return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
+  const from = sentence.lows.indexOf('let') + 1;
+  const to = happens === undefined ? -1 : sentence.lows.indexOf(happens);
+  const about = to > from ? sentence.text(from, to) : object?.name;
+  if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: to + 1 };
+  return {
+    verb: happens === 'drain' ? 'drain' : 'wait',
+    ...(about && { about, aboutEnd: to > from ? to + 1 : undefined, how: happens === 'drain' ? undefined : happens }),
+  };
+}
+
+const RELAXES = /^(?:relax|decompress|expand)$/;
+const HAPPENS =
+  /\b(?:relax|decompress|expand|run|drain|cure|dry|set|cool|cool down|stand|soak|settle|harden|warm up|run out|drip)\b/;
+
+const WEARS =
+  /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

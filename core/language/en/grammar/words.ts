@@ -1,0 +1,105 @@
+import nlp from 'compromise';
+import pluralize from 'pluralize';
+
+/** One word, number or mark of what was said, with where it stands. */
+export interface Word {
+  /** Lower case; a hyphenated word is one word. */
+  readonly low: string;
+  /** Its parts by which names are compared: "low-pressure" is two, in the singular where it may be a plural. */
+  readonly parts: readonly string[];
+  readonly from: number;
+  readonly to: number;
+  readonly value?: number;
+  /** Said in quotes: the name is meant just so. */
+  readonly quoted?: true;
+}
+
+const TOKEN = /"[^"]+"|\d+(?:[.,/]\d+)*|[\p{L}\p{M}]+(?:['’·./-][\p{L}\p{M}\d]+)*|\S/gu;
+const NUMBER_WORD =
+  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?|hundred|thousand|dozen)$/;
+const NUMBER_JOINT = /^(?:hundred|thousand|and|point)$/;
+/** "A new one" counts nothing. */
+const NO_NUMBER_BEFORE = /^(?:new|old|other|another|sound|good|spare|this|that|the|each|every|which|any|right|wrong)$/;
+
+/** Reads words, marks and numbers, also numbers said in words. */
+export function wordsOf(text: string): Word[] {
+  const single = [...text.matchAll(TOKEN)].map((hit): Word => {
+    const [said] = hit;
+    const at = { from: hit.index, to: hit.index + said.length };
+    if (said.startsWith('"'))
+      return { low: said.toLowerCase(), parts: partsOf(said.slice(1, -1)), quoted: true, ...at };
+    const low = said.toLowerCase().replaceAll('’', "'");
+    return { low, parts: partsOf(low), ...(/^\d/.test(low) && { value: numberIn(low) }), ...at };
+  });
+  return single.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(single, text) : single;
+}
+
+function withNumbers(words: readonly Word[], text: string): Word[] {
+  const read: Word[] = [];
+  for (let i = 0; i < words.length; i += 1) {
+    const word = words[i] as Word;
+    const before = words[i - 1]?.low ?? '';
+    if (!NUMBER_WORD.test(word.low) || (word.low === 'one' && NO_NUMBER_BEFORE.test(before))) {
+      read.push(word);
+      continue;
+    }
+    let end = i;
+    while (isNumberGoingOn(words, end)) end += 1;
+    const last = words[end] as Word;
+    const [said] = nlp(text.slice(word.from, last.to)).numbers().json() as { number?: { num?: number } }[];
+    const value = word.low === 'dozen' ? 12 : said?.number?.num;
+    read.push(value === undefined ? word : { ...word, to: last.to, value });
+    i = value === undefined ? i : end;
+  }
+  return read;
+}
+
+function isNumberGoingOn(words: readonly Word[], at: number): boolean {
+  const next = words[at + 1]?.low ?? '';
+  if (next === 'and' || next === 'point') return NUMBER_JOINT.test(words[at]?.low ?? '') && isNumber(words[at + 2]);
+  return isNumber(words[at + 1]) && next !== 'one';
+}
+
+function isNumber(word: Word | undefined): boolean {
+  return word !== undefined && NUMBER_WORD.test(word.low);
+}
+
+/** "3,5", "1/2" and "17" as numbers. */
+export function numberIn(said: string): number {
+  const [over = '', under] = said.split('/');
+  const value = Number(over.replace(',', '.'));
+  return under ? value / Number(under) : value;
+}
+
+const singulars = new Map<string, string>();
+
+/** A name or word as it is compared: lower case, hyphens open, the last part in the singular. */
+export function partsOf(name: string): string[] {
+  const parts = name
+    .toLowerCase()
+    .split(/[\s-]+/)
+    .filter(Boolean);
+  const last = parts.at(-1);
+  return last === undefined ? parts : [...parts.slice(0, -1), singular(last)];
+}
+
+export function singular(word: string): string {
+  const known = singulars.get(word);
+  if (known !== undefined) return known;
+  const made = /^\d/.test(word) ? word : pluralize.singular(word);
+  singulars.set(word, made);
+  return made;
+}
+
+/** Whether a word is said of several. */
+export function isPlural(word: string): boolean {
+  return singular(word) !== word;
+}
+
+/** Words that belong in no name, as a language library tags them. */
+export function strayWordsIn(name: string): string[] {
+  const terms = nlp(name).terms().json() as { text: string; terms: { tags: string[] }[] }[];
+  return terms.flatMap(({ text, terms: [term] }) => (term?.tags.some((tag) => STRAY_TAGS.includes(tag)) ? [text] : []));
+}
+
+const STRAY_TAGS = ['Adverb', 'Pronoun', 'Preposition', 'Conjunction', 'Determiner', 'Modal', 'Negative'];

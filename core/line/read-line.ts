@@ -1,0 +1,53 @@
+import type { SaidBefore } from '../language/en/grammar/reading';
+import type { Doubt } from '../language/en/grammar/said';
+import type { Workbook } from '../model/procedure';
+import { componentById } from '../model/series';
+import { type AppliedLine, applyLine } from './apply-line';
+import { type ParsedLine, parseLine } from './parse-line';
+
+/** A line as it is understood behind a step, shown while it is typed. */
+export interface LineReading {
+  readonly parsed: ParsedLine;
+  /** What it would make, with the names as they are typed; undefined while it has a fault. */
+  readonly applied: AppliedLine | undefined;
+  /** Names that the series does not know yet. */
+  readonly fresh: {
+    readonly parts: readonly string[];
+    readonly tools: readonly string[];
+    readonly consumables: readonly string[];
+  };
+}
+
+/** Reads a line behind the step at `after` (-1: at the start). */
+export function readLine(text: string, workbook: Workbook, after: number): LineReading {
+  const parsed = parseLine(text, workbook.series, saidBefore(workbook, after));
+  let made = 0;
+  const newId = () => {
+    made += 1;
+    return `preview-${made}`;
+  };
+  const applied = applyLine(workbook, { ...parsed, doubts: [] }, after, newId);
+  const added = (list: 'components' | 'tools' | 'consumables') =>
+    (applied?.edits ?? []).flatMap((edit) => (edit.kind === 'add' && edit.list === list ? [edit.item.name] : []));
+  return {
+    parsed,
+    applied,
+    fresh: { parts: added('components'), tools: added('tools'), consumables: added('consumables') },
+  };
+}
+
+/** What "it" and "them" mean behind a step: the parts that the step is about. */
+export function saidBefore({ series, procedure }: Workbook, after: number): SaidBefore {
+  const targets = procedure.steps[after]?.targets ?? [];
+  return {
+    parts: targets.flatMap(({ componentId }) => {
+      const name = componentById(series, componentId)?.name;
+      return name === undefined ? [] : [{ name, from: 0, to: 0 }];
+    }),
+  };
+}
+
+/** The line with one of its offers taken. */
+export function takeOffer(text: string, { from, to }: Doubt, offer: string): string {
+  return text.slice(0, from) + offer + text.slice(to);
+}
