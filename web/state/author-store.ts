@@ -72,7 +72,6 @@ interface AuthorState {
   accept(finding: Finding, reason: string | undefined): void;
   /** Drafts what is still missing to close the pump again; gives the number of steps added. */
   draftWayBack(): number;
-  /** Adds the step a line says behind the step in hand; false when the line has a fault. */
   /** Adds what a line says; where it usually belongs if that is wanted. False while something has to be asked. */
   addLine(line: string, where?: 'here' | 'elsewhere'): boolean;
   undo(): void;

@@ -154,3 +154,17 @@ test('a refusal is kept to be told, and what was typed stays', async () => {
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('too much');
   expect(await device.drafts.count()).toBe(1);
 });
+
+test('what was changed of the series and is not sent yet is in the draft opened after it', async () => {
+  stop();
+  server.answer = () => saved(2, 1);
+  const changed = { ...base.series, name: 'Other name' };
+  await device.series.put({ id: base.series.id, base: { version: 1, document: base.series }, document: changed });
+  await beginAutosave(asOpen(base, 1, 1));
+  expect(useAuthor.getState().workbook.series.name).toBe('Other name');
+  await until(() => server.requests.length === 1 && kind() === 'saved');
+  expect(server.requests[0]?.body).toMatchObject({
+    edits: [{ kind: 'change-series', fields: { name: 'Other name' } }],
+  });
+  await device.series.clear();
+});

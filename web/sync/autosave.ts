@@ -10,7 +10,7 @@ import { ApiFault, answer, api, isServerFault, isUnreachable } from '../ground/a
 import { device } from '../ground/device';
 import { personHere } from '../ground/person-here';
 import { useAuthor } from '../state/author-store';
-import { openDraft } from './documents';
+import { isMine, openDraft } from './documents';
 import { addLane, hold, isForLater, sync } from './engine';
 
 /** What the server holds, as far as this tab knows. */
@@ -64,7 +64,10 @@ function baseOf(open: OpenWorkbook): Base {
   };
 }
 
-/** Opens a procedure for writing. Edits of an earlier visit that never reached the server are taken up again. */
+/**
+ * Opens a procedure for writing. Edits of an earlier visit that never reached the server are taken up again, and so is
+ * what was changed of the series here and has not been sent yet.
+ */
 export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   // What is still on its way answers for the procedure open before, or makes what was loaded an older version.
   await sending;
@@ -74,9 +77,19 @@ export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   const loaded = baseOf(open);
   const newer = last.procedureId === procedureId && last.base && last.base.procedureVersion > loaded.procedureVersion;
   const base = kept?.base ?? (newer && last.base ? last.base : loaded);
+  const drafted = kept ? kept.workbook : base.workbook;
+  const workbook = await withLeftSeries(drafted);
+  const isAhead = kept !== undefined || workbook !== drafted;
   useAutosave.setState({ procedureId, base, state: { kind: 'saved', at: null } });
-  useAuthor.getState().open(kept ? kept.workbook : base.workbook, kept ? null : []);
-  if (kept) void save();
+  useAuthor.getState().open(workbook, isAhead ? null : []);
+  if (isAhead) void save();
+}
+
+async function withLeftSeries(workbook: Workbook): Promise<Workbook> {
+  const left = await device.series.get(workbook.series.id);
+  if (!left || left.waits || !isMine(left)) return workbook;
+  const { merged } = mergeThree(left.base.document, left.document, workbook.series);
+  return sameJson(merged, workbook.series) ? workbook : { ...workbook, series: merged };
 }
 
 /** Waits for edits of a procedure from now on; returns what stops it. Whatever could not be sent is tried again with all that waits. */

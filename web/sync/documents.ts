@@ -75,7 +75,7 @@ async function sendDraft(draft: UnsavedDraft): Promise<void> {
 }
 
 /** A change goes in the name of who made it; one of an earlier version, which does not say, in that of whoever is here. */
-function isMine({ by }: { readonly by?: string }): boolean {
+export function isMine({ by }: { readonly by?: string }): boolean {
   return by === undefined || by === personHere()?.id;
 }
 
