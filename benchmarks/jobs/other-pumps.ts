@@ -53,7 +53,8 @@ const HOSE_PUMP: WrittenJob = {
     'reopen the suction valve',
     'reopen the discharge valve',
     'unlock the motor',
-    'run the pump and watch for leaks',
+    'run the pump',
+    'watch for leaks',
   ),
   parts: {
     cover: (it) => ({ massKg: 24, heldBy: [it.part('cover bolt')] }),

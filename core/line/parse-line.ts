@@ -87,7 +87,7 @@ export interface ParsedLine {
 
 export function splitLine(typed: string): Segment[] {
   const starts: { sign: Sign | 'said'; at: number; skip: number }[] = [{ sign: 'said', at: 0, skip: 0 }];
-  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+>*](?=\S))/g)) {
+  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+*](?=\S)|>(?=\s?\S))/g)) {
     const mark = match[2] ?? '';
     starts.push({ sign: mark[0] as Sign, at: match.index + (match[1]?.length ?? 0), skip: mark[0] === '!' ? 0 : 1 });
   }

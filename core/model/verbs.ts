@@ -51,6 +51,7 @@ export const VERBS = {
   dress: { effect: 'stays', object: 'parts', stage: 'renew' },
   soak: { effect: 'stays', object: 'parts', stage: 'renew' },
   renew: { effect: 'renews', object: 'parts', stage: 'renew' },
+  heat: { effect: 'stays', object: 'parts', stage: 'put-back' },
   lubricate: { effect: 'stays', object: 'parts', stage: 'put-back' },
   'apply-compound': { effect: 'stays', object: 'parts', stage: 'put-back' },
   wrap: { effect: 'stays', object: 'parts', stage: 'put-back' },

@@ -43,6 +43,7 @@ export const VERB_SAYS: Readonly<Record<Verb, string>> = {
   compare: 'Compare',
   clean: 'Clean',
   dress: 'Dress',
+  heat: 'Heat',
   soak: 'Soak',
   renew: 'Renew',
   lubricate: 'Lubricate',

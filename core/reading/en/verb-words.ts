@@ -76,6 +76,7 @@ export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
   measure: ['measure', 'gauge'],
   compare: ['compare'],
   clean: ['clean', 'wipe', 'degrease', 'wash', 'flush', 'flush out', 'rinse', 'scrub', 'blow out'],
+  heat: ['heat', 'heat up', 'warm', 'warm up', 'preheat'],
   dress: ['dress', 'deburr', 'file', 'polish', 'hone'],
   soak: ['soak'],
   renew: ['renew', 'replace', 'change'],

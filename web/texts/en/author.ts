@@ -178,6 +178,7 @@ export const authorTexts = {
       'near-part': '"{{text}}" is not a known part. Do you mean:',
       'odd-name': 'Is "{{text}}" the name of a part?',
       pronoun: 'What does "{{text}}" refer to? Name the part.',
+      place: '"{{text}}" is not a known place. Choose one:',
       count: '{{text}} are more than there are.',
       unit: '{{text}}: which unit?',
       figure: 'No figure is given. Type the torque with its unit, or:',

@@ -1,14 +1,18 @@
 import { verbOf } from '../../../model/verbs';
+import { measureAt } from './figures';
+import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
+import { endsIn } from './name-doubts';
 import { type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { keep, type Place, toJoint } from './place';
 import { type OpenAct, partOf } from './reading';
 import type { Sentence } from './sentence';
 import { toolAt } from './tools';
+import { partsOf } from './words';
 
 export function withWhat(place: Place): number | undefined {
   const { sentence, at, act, told } = place;
-  const joint = /^(?:with|using|by using|by means of|via|and|into)\b/.exec(told)?.[0];
+  const joint = /^(?:together with|along with|with|using|by using|by means of|via|and|into)\b/.exec(told)?.[0];
   if (joint === undefined || (joint === 'and' && act.tools.length === 0)) return undefined;
   const start = at + joint.split(' ').length;
   if (joint === 'into' && (act.verb !== 'drain' || toolAt(sentence, start) === undefined)) return undefined;
@@ -21,6 +25,11 @@ export function withWhat(place: Place): number | undefined {
   const found = nounPhraseAt(sentence, start);
   if (!found) return keep(place, at, toJoint(sentence, at));
   const { phrase } = found;
+  const poured = /^(?:with|using)$/.test(joint) ? amountAt(sentence, start) : undefined;
+  if (poured) {
+    takeApplied(act, poured.applied);
+    return poured.end;
+  }
   if (phrase.known?.kind === 'substance' || lexicon.isSubstance(phrase.words)) {
     if (act.verb === 'clean' || act.verb === 'test') {
       if (phrase.known === undefined && /\bair$/.test(phrase.name)) {
@@ -35,19 +44,52 @@ export function withWhat(place: Place): number | undefined {
     }
     return takeSubstance(act, found.end, phrase);
   }
-  const amount = amountAt(sentence, start);
-  if (amount) {
-    takeApplied(act, amount.applied);
-    return amount.end;
+  // "With new ones" says nothing more of a renewal.
+  if (act.verb === 'renew' && /^with (?:a )?new (?:ones?|parts?)\b/.test(told))
+    return start + (sentence.lows[start] === 'a' ? 3 : 2);
+  if (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name)) {
+    act.parts.push(partOf(phrase));
+    return found.end;
   }
+  const isAlong = /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
+  if (isAlong && takeAlong(place, phrase)) return found.end;
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
 }
+
+/** "The cover with its gasket": both are taken off, or put back. */
+function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
+  const { effect } = verbOf(act.verb);
+  if (phrase.known && phrase.known.kind !== 'part') return false;
+  if ((effect !== 'takes' && effect !== 'refits') || act.parts.length === 0) return false;
+  const words = partsOf(phrase.words.join(' '));
+  const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
+  if (!phrase.known && alike.length === 0) return false;
+  // Which of several is asked where it is named.
+  act.parts.push(
+    !phrase.known && alike.length === 1 ? { ...partOf(phrase), name: alike[0]?.name ?? phrase.name } : partOf(phrase),
+  );
+  return true;
+}
+
+/** "The cover with four screws" goes on with them. */
+const FASTENS = /(?:bolt|screw|nut|clamp|clip)s?$/;
 
 /** By eye and by feel: these help to look and are fetched from no drawer. */
 const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye|magnifying|two people|helper)\b/;
 
 /** "a thin film of grease", "two drops of sealant", "1.2 litres of gear oil". */
-function amountAt(sentence: Sentence, start: number): { applied: OpenAct['applied'][number]; end: number } | undefined {
+export function amountAt(
+  sentence: Sentence,
+  start: number,
+): { applied: OpenAct['applied'][number]; end: number } | undefined {
+  const measured = measureAt(sentence, start);
+  const bare = measured && nounPhraseAt(sentence, measured.end);
+  // "1.2 l gear oil" leaves out the "of".
+  if (measured && bare && (bare.phrase.known?.kind === 'substance' || lexicon.isSubstance(bare.phrase.words)))
+    return {
+      applied: { name: bare.phrase.known?.name ?? bare.phrase.name, amount: sentence.text(start, measured.end) },
+      end: bare.end,
+    };
   const of = sentence.lows.indexOf('of', start);
   if (of < 0 || of - start > 4) return undefined;
   const stuff = nounPhraseAt(sentence, of + 1);
@@ -79,6 +121,15 @@ export function whereTo(place: Place): number | undefined {
   if (joint === undefined) return undefined;
   const start = at + joint.split(' ').length;
   if (act.verb === 'soak' && /^in\b/.test(told)) return substanceIn(place, start);
+  const [put] = act.applied;
+  // "Fit it with grease on the O-ring": where the grease goes.
+  if (put && put.where === undefined && joint === 'on' && effect === 'refits') {
+    const where = nounPhraseAt(sentence, start);
+    if (where && !where.phrase.pronoun) {
+      act.applied[0] = { ...put, where: sentence.text(start, where.end).replace(/^(?:the|a|an)\s+/i, '') };
+      return where.end;
+    }
+  }
   if ((effect !== 'refits' && effect !== 'joins') || act.into !== undefined) return undefined;
   if (/\bto$/.test(joint) && joint === 'to' && act.verb !== 'connect') return undefined;
   if (lexicon.MANNER_PHRASE.test(told)) return undefined;
@@ -108,7 +159,7 @@ export function putOn(place: Place): number | undefined {
   )
     return undefined;
   const low = sentence.lows[at] ?? '';
-  if (!/^(?:on|onto|to|into|around|in|over|round|at|of)$/.test(low)) return undefined;
+  if (!/^(?:on|onto|to|into|around|in|over|round|at|of|inside|along|between|under|behind)$/.test(low)) return undefined;
   const found = nounPhraseAt(sentence, at + 1);
   if (!found) return undefined;
   const { phrase } = found;
@@ -116,7 +167,8 @@ export function putOn(place: Place): number | undefined {
   else if (phrase.known?.kind === 'part' || !lexicon.isFeature(phrase.words)) {
     act.parts.push(partOf(phrase));
     const [first] = act.applied;
-    if (phrase.feature && first) act.applied[0] = { ...first, where: phrase.feature };
+    const where = phrase.feature ?? (/^(?:inside|along|between|under|behind)$/.test(low) ? low : undefined);
+    if (where && first) act.applied[0] = { ...first, where };
   } else act.about = phrase.name;
   return found.end;
 }

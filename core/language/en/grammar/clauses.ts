@@ -10,6 +10,9 @@ const NAMED_NEXT =
   /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
   /^(?:before|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|working|if|where|use|holding|keeping)$/;
+/** What is noted or kept beside what is done: "..., and note which way the lips look". */
+const REMARKS =
+  /^(?:note (?:that|which|how|where)|make (?:sure|certain)|remember|leave (?:the|it|them|one|two)|keep (?:the|it|them)|save (?:the|it|them)|be (?:very )?careful|take care|do not|don't|never)\b/;
 const HARD_STOP = /^[.;!?]$/;
 
 /** Cuts a line into what is done one after the other; each piece is read by itself. */
@@ -29,7 +32,8 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     if (joined === 0 || at === start) continue;
     if (
       !isOneThought(sentence, start) &&
-      ((sentence.lows.slice(at, at + joined).includes('then') && isPartAlone(sentence, at + joined)) ||
+      ((sentence.lows.slice(at, at + joined).some((low) => /^(?:then|next|finally|afterwards)$/.test(low)) &&
+        isPartAlone(sentence, at + joined)) ||
         opensAct(sentence, start, at + joined, sentence.lows[at] === ',' && joined === 1))
     ) {
       cut(at, at + joined);
@@ -71,7 +75,12 @@ function isKnownNext(sentence: Sentence, at: number): boolean {
 
 function opensAct(sentence: Sentence, start: number, from: number, afterComma: boolean): boolean {
   let at = from;
-  while (isManner(sentence.lows[at] ?? '') || FILLERS.has(sentence.lows[at] ?? '')) at += 1;
+  while (
+    (isManner(sentence.lows[at] ?? '') || FILLERS.has(sentence.lows[at] ?? '')) &&
+    !(verbAt(sentence.lows, at) && NAMED_NEXT.test(sentence.lows[at + 1] ?? '') && sentence.lows[at - 2] !== 'clean')
+  )
+    at += 1;
+  if (!afterComma && REMARKS.test(sentence.lows.slice(at).join(' '))) return true;
   const verb = verbAt(sentence.lows, at);
   if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
   // What opened with "before you" or "with the rod in" belongs to what follows its comma.
@@ -85,8 +94,13 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     next.value !== undefined ||
     next.quoted === true ||
     namesAt(sentence.names, sentence.words, behind).length > 0;
+  if (/^(?:whether|if)$/.test(sentence.lows[behind - 1] ?? '')) return true;
   // After a bare comma only what is done to a known thing is a step; the rest is a remark.
-  if (afterComma) return isKnownNext(sentence, behind);
+  if (afterComma)
+    return (
+      isKnownNext(sentence, behind) ||
+      (/^(?:the|your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
+    );
   if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named;
   return named || !isSubstance([next.low]);
 }

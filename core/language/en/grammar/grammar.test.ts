@@ -245,3 +245,43 @@ test('a size however it is spelled is one size', () => {
   expect(new Set(['6mm', '6 mm', '6 millimetres'].map(sizeKey)).size).toBe(1);
   expect(sizeKey('1/4 inch')).toBe(sizeKey('1/4 in'));
 });
+
+test.each([
+  ['one says that one is doing it', "I'm loosening the front cover", { verb: 'loosen' }],
+  ['it is said to be done', 'the front cover is then taken off', { verb: 'take-off' }],
+  ['it has to be done', 'the low-pressure seal must be drawn', { verb: 'draw' }],
+  ['it comes off', 'the front cover comes off next', { verb: 'take-off' }],
+  ['it comes off, the other way about', 'off comes the front cover', { verb: 'take-off' }],
+  ['it goes in', 'the seal case goes in dry', { verb: 'fit', detail: 'dry' }],
+  ['it slides out by itself', 'the rotor slides out of its bore', { verb: 'draw' }],
+  ['its name comes first', 'seal case - push out', { verb: 'draw' }],
+  [
+    'the tool is fetched first',
+    'take a 17 mm socket and undo the cover nuts',
+    { verb: 'take-off', tools: [{ size: '17 mm' }] },
+  ],
+  ['one took it', 'then we took the front cover off', { verb: 'take-off' }],
+])('told and not ordered: %s', (_what, line, expected) => {
+  expect(only(line)).toMatchObject(expected);
+});
+
+test('what is told goes on behind "and" in the same way', () => {
+  const verbs = (line: string) => read(line).steps.map(({ verb, parts }) => [verb, parts[0]?.name]);
+  expect(verbs('the seal case is pulled out and cleaned')).toEqual([
+    ['draw', 'seal case'],
+    ['clean', 'seal case'],
+  ]);
+  expect(verbs("we're taking the front cover off and drawing the rotor")).toEqual([
+    ['take-off', 'front cover'],
+    ['draw', 'rotor'],
+  ]);
+});
+
+test('how something is, or what one will find, is nothing to do', () => {
+  for (const line of ['the seal case is held by two pins', 'you will feel the rotor stop', "you shouldn't see any oil"])
+    expect(read(line)).toMatchObject({ steps: [], faults: [], doubts: [] });
+});
+
+test('a place that is none of those there are is asked about', () => {
+  expect(doubts('draw the rotor from shaft 7')).toEqual([['place', 'shaft 1', 'shaft 2']]);
+});

@@ -35,7 +35,12 @@ export function isSubstance(words: readonly string[]): boolean {
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
 const FEATURES = set(`bore thread groove edge face surface opening keyway slot hole port lip recess shoulder land
   leg end step pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
-  clearance cone taper counterbore bevel area finish`);
+  clearance cone taper counterbore bevel area finish journal spline rim flank tooth
+  play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
+  wear preload float alignment straightness squareness condition colour color position movement direction shape`);
+/** Words for parts that name none. */
+export const ANY_PARTS =
+  /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;
 /** What comes off when something is cleaned. */
 export const DIRT =
   /^(?:dirt|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?)$/;
@@ -59,10 +64,11 @@ export function isEnd(word: string): boolean {
 
 export const BENCH =
   /\b(?:bench|table|surface|floor|blocks?|stand|wood|pallet|trestle|ground|its (?:side|face|back|end)|side|workbench)\b/;
-export const CLOTH = /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat)\b/;
+export const CLOTH = /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat|rack|trolley|basket|bin)\b/;
 export const VICE = /\b(?:vice|vise|jaws|clamp|chuck|fixture)\b/;
 
-const MANNERS = set(`crosswise diagonally alternately square squarely straight flush home tight snug level dry clean
+const MANNERS =
+  set(`crosswise crossways diagonally alternately square squarely straight flush home tight snug level dry clean
   clockwise counterclockwise counter-clockwise anticlockwise anti-clockwise together first last again once twice fully
   slowly evenly gently carefully hand-tight finger-tight sideways upright overnight lengthwise vertically horizontally
   only well hard still forward backward backwards further alone opposite loosely`);
@@ -74,24 +80,30 @@ export function isManner(word: string): boolean {
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:by hand|by eye|by feel|hand tight|finger tight|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:it (?:goes|will go)|(?:the|its|that) \w+)|as far as|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
 
 /** What opens a caution that stands as a sentence. */
 export const CAUTION_OPENING =
-  /^(?:(?:be|being) (?:very )?careful|take (?:great )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|take (?:great )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?! for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:make (?:sure|certain)|ensure|see (?:to it )?that|see to it|be sure|verify that|keep|leave|remember|use (?:\S+ )?\S+ only|use only|note (?:that|which|how)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you (?:should|will|may|can) (?:feel|hear|see|need))\b/;
+  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|note (?:that|which|how|where)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+/** What one will find, which is nothing to do. */
+export const EXPECTATION =
+  /^(?:you|we) (?:need|will need)\b(?! to)|^you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find)\b/;
 export const REASON_OPENING =
-  /^(?:because|since|as it|otherwise|or else|so that|so the|so it|so they|so you|that way|this (?:way|keeps|stops|prevents|is because|makes|lets|protects|avoids)|that (?:keeps|stops|prevents|makes|lets|is why)|it keeps|the reason)\b/;
+  /^(?:because|since|as it|otherwise|or else|so that|so the|in order to|to let|so it|so they|so you|that way|this (?:way|keeps|stops|prevents|is because|makes|lets|protects|avoids)|that (?:keeps|stops|prevents|makes|lets|is why)|it keeps|the reason)\b/;
 export const CONDITION_OPENING = /^(?:if|in case|should the|unless|when there is|where fitted and)\b/;
 /** Conditions that ask nothing: they are said along. */
 export const EASY_CONDITION =
-  /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can|there is one)\b/;
+  /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can(?=,|$)|there is one)\b/;
 export const REPEAT_OPENING =
   /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|likewise|ditto|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
 
+/** Phrases that open what is told and say nothing. */
+export const FIRST_OF_ALL =
+  /^(?:first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
 /** Words said before the verb that say nothing. */
 export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);

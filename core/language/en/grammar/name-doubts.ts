@@ -28,6 +28,17 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (isOdd(name, parts)) return asked('odd-name', []);
   const longer = known.filter((other) => endsIn(other.parts, parts)).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
+  const last = parts.at(-1) ?? '';
+  // "Wear ring clearance" where there is a casing wear ring.
+  const whole = isFeature([last]) ? known.filter((other) => endsIn(other.parts, parts.slice(0, -1))) : [];
+  if (whole.length > 0 && parts.length > 1)
+    return asked(
+      'which-part',
+      whole.map((other) => `${other.name} ${last}`),
+    );
+  // A known name with a word behind it that names no kind of part: "flange bolts loosely".
+  const begun = known.filter((other) => begins(parts, other.parts)).map((other) => other.name);
+  if (begun.length > 0 && kindFromName(name) === 'other') return asked('odd-name', begun);
   const near = known.filter((other) => isNear(other.parts, parts)).map((other) => other.name);
   if (near.length > 0) return asked('near-part', near);
   const words = name.toLowerCase().split(/\s+/);
@@ -64,6 +75,10 @@ const NOUNS =
 /** "bolts" where there are manifold bolts: the last words of a longer name. */
 export function endsIn(longer: readonly string[], parts: readonly string[]): boolean {
   return longer.length > parts.length && parts.every((part, i) => longer[longer.length - parts.length + i] === part);
+}
+
+function begins(longer: readonly string[], parts: readonly string[]): boolean {
+  return longer.length > parts.length && parts.every((part, i) => longer[i] === part);
 }
 
 /** One word more, or two letters other, than a known name. */

@@ -266,10 +266,12 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   const low = word.low;
   const named = at === start && DETERMINERS.test(sentence.lows[at - 1] ?? '') && !isJoint(sentence.words[at + 1]);
   if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
-  if (at > start && (PRONOUN.test(low) || isManner(low))) return true;
+  const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
+  if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;
-  if (at > start && DETERMINERS.test(low)) return true;
+  // "Plate a" ends with its letter.
+  if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
   return at === start && /ly$/.test(low) && isManner(low);
 }

@@ -1,4 +1,4 @@
-import type { Series } from '../../../model/series';
+import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { namesAt, partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
@@ -42,6 +42,8 @@ function listJointAt(sentence: Sentence, at: number): number {
 
 function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
+  const told = sentence.lows.slice(at).join(' ');
+  if (/^count\b/.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
   return (
@@ -78,6 +80,11 @@ function isDirt(words: readonly string[]): boolean {
   return lexicon.DIRT.test(last) && !/^(?:gaskets?|marks?|tape|scale|product|film)$/.test(last);
 }
 
+/** "All parts", "the rest": no part of the list. */
+function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
+  return !known && !quoted && words.length === 1 && lexicon.ANY_PARTS.test(words[0] ?? '');
+}
+
 /** A bore, a thread, an edge: unless a part is called so. */
 function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
   if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words))) return false;
@@ -89,7 +96,7 @@ function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): bo
 export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], act: OpenAct): void {
   const { effect } = verbOf(act.verb);
   for (const phrase of phrases) {
-    if (phrase.which) act.how.push(phrase.which);
+    if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
     act.how.push(...phrase.state);
     if (phrase.pronoun) {
       const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
@@ -110,6 +117,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
     } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
       act.tools.push(toolOf(phrase));
+    } else if (isAnyPart(phrase) && effect === 'stays') {
+      act.about = phrase.every ? `all ${phrase.name}` : phrase.name;
+    } else if (isAnyPart(phrase)) {
+      reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
     } else if (isNoPart(reading, phrase) && effect === 'stays') {
       act.about = phrase.feature ? phrase.words.join(' ') : phrase.name;
       if (phrase.feature) feature(act, phrase.feature);
@@ -122,6 +133,20 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     const last = reading.acts.at(-2);
     if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...last.parts);
   }
+}
+
+/** "The left chamber" of a left and a right one is the one at the left. */
+function takePlace({ series }: Reading, { which, known }: NounPhrase, act: OpenAct): boolean {
+  const part = known?.kind === 'part' ? series.components.find(({ id }) => id === known.id) : undefined;
+  const set = part?.positionSetId === undefined ? undefined : positionSetById(series, part.positionSetId);
+  const said = which?.replace(/^the /, '');
+  const places = set?.positions.filter(({ name }) => name.toLowerCase().split(/\s+/)[0] === said) ?? [];
+  const [place] = places;
+  if (!set || !place || places.length > 1) return false;
+  act.positionSetId = set.id;
+  act.positionIds = [...act.positionIds, place.id];
+  act.positionNames = [...(act.positionNames ?? []), place.name, which ?? ''];
+  return true;
 }
 
 const APPLIES: readonly Verb[] = ['lubricate', 'apply-compound', 'wrap'];

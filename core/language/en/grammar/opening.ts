@@ -7,7 +7,8 @@ import { toolAt } from './tools';
 import { trailing } from './trailing';
 import { wordsOf } from './words';
 
-type Opened = { readonly end: number; readonly how: string[]; readonly act?: Partial<OpenAct> };
+/** What was said before the verb, and where it ends. */
+export type Opened = { readonly end: number; readonly how: string[]; readonly act?: Partial<OpenAct> };
 
 /** What is said before the verb: "using a socket,", "with the rod in,", "on the right end", "before you pull the seal". */
 export function openingOf(reading: Reading, sentence: Sentence, at: number): Opened | undefined {
@@ -70,6 +71,7 @@ export function skipFillers(sentence: Sentence, start: number): number {
   let at = start;
   for (;;) {
     const low = sentence.lows[at] ?? '';
+    if (lexicon.EXPECTATION.test(sentence.lows.slice(at).join(' '))) return at;
     const phrase = lexicon.FILLER_PHRASE.exec(sentence.lows.slice(at).join(' '));
     if (phrase) at += phrase[0].trim().split(' ').length;
     else if (low === ',' || low === 'and' || lexicon.FILLERS.has(low)) at += 1;

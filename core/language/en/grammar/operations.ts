@@ -1,8 +1,21 @@
 import type { Verb } from '../../../model/verbs';
 import { VERB_WORDS } from '../../../reading/en/verb-words';
+import { MORE_WORDS } from './more-words';
 
 /** Which way something is moved, as a word behind the verb or before a place tells. */
-export type Way = 'out' | 'in' | 'back' | 'down' | 'up' | 'aside' | 'apart' | 'together' | 'loose' | 'over' | 'on';
+export type Way =
+  | 'out'
+  | 'in'
+  | 'back'
+  | 'down'
+  | 'up'
+  | 'aside'
+  | 'apart'
+  | 'together'
+  | 'loose'
+  | 'over'
+  | 'on'
+  | 'along';
 
 /** Words that tell a way when they stand by themselves: "take the cover *off*". */
 export const WAY_WORDS: Readonly<Record<string, Way>> = {
@@ -24,6 +37,11 @@ export const WAY_WORDS: Readonly<Record<string, Way>> = {
   free: 'loose',
   over: 'over',
   round: 'over',
+  forward: 'along',
+  forwards: 'along',
+  backward: 'along',
+  backwards: 'along',
+  sideways: 'along',
 };
 
 /** Words before a place that tell the same: "pull it *from* the bore". */
@@ -50,7 +68,7 @@ interface Movement {
 
 const FITS = { in: 'fit', on: 'fit', back: 'fit', over: 'fit', together: 'join' } as const;
 const PRESSES = { in: 'press', on: 'press', back: 'press', over: 'press', together: 'join' } as const;
-const SHIFTS = { down: 'move', up: 'move', aside: 'move' } as const;
+const SHIFTS = { down: 'move', up: 'move', aside: 'move', along: 'move' } as const;
 const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
 
 /** Verbs of which the way decides what happens. Common practice. */
@@ -74,13 +92,24 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
   },
   { words: 'shake', ways: { out: 'draw' } },
+  { words: 'do', ways: { up: 'torque' } },
   { words: 'line', ways: { up: 'align' } },
   { words: 'look', ways: { over: 'inspect' } },
   { words: 'switch', ways: { out: 'isolate', on: 'restore' } },
   { words: 'shut', alone: 'close-valve', ways: { out: 'isolate', down: 'isolate' } },
   {
-    words: 'slide slip feed guide walk coax worm roll stretch pop work rock wiggle tease manoeuvre maneuver',
+    words: 'slide slip feed guide walk coax worm stretch pop work tease manoeuvre maneuver',
     ways: { ...SHIFTS, ...COMES_OUT, in: 'fit', on: 'fit', over: 'fit', together: 'join' },
+  },
+  {
+    words: 'roll',
+    ways: { ...SHIFTS, ...COMES_OUT, back: 'move', in: 'fit', on: 'fit', over: 'fit' },
+  },
+  { words: 'rock wiggle jiggle', alone: 'move', ways: { ...SHIFTS, ...COMES_OUT, in: 'fit', on: 'fit', over: 'fit' } },
+  {
+    words: 'swing',
+    alone: 'move',
+    ways: { ...SHIFTS, out: 'move', over: 'move', in: 'move', on: 'place', back: 'move' },
   },
   { words: 'twist wind', alone: 'turn', ways: { ...COMES_OUT, out: 'take-off', ...FITS } },
   { words: 'snap clip click', ways: { ...COMES_OUT, out: 'take-off', ...FITS } },
@@ -174,135 +203,6 @@ const byWord = new Map(
   MOVEMENTS.flatMap((movement) => movement.words.split(' ').map((word) => [word, movement] as const)),
 );
 
-/** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
-const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
-  loosen: ['slacken off', 'free off'],
-  isolate: [
-    'switch the power off',
-    'unplug',
-    'cut the power to',
-    'kill the power to',
-    'power down',
-    'disconnect the power to',
-  ],
-  'lock-out': ['padlock', 'tag'],
-  drain: ['let out', 'pump out', 'run off'],
-  fill: ['prime', 'pour in', 'fill up'],
-  hold: ['block', 'chock', 'grip', 'brace', 'restrain', 'counter-hold', 'hold up', 'sling', 'rig'],
-  cap: ['cap off', 'plug up', 'plug off', 'cover up', 'blank', 'mask off', 'close off', 'stuff', 'stopper'],
-  wrap: ['tape up', 'tape over'],
-  dress: [
-    'lap',
-    'stone',
-    'sand',
-    'chamfer',
-    'smooth',
-    'smooth off',
-    'break the edge of',
-    'break the edges of',
-    'emery',
-  ],
-  bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over', 'spread'],
-  discard: ['throw out', 'bin', 'dispose of', 'get rid of', 'chuck', 'chuck out'],
-  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside'],
-  clean: [
-    'clean and dry',
-    'clean off',
-    'clean out',
-    'clean up',
-    'wipe down',
-    'wipe off',
-    'wipe clean',
-    'wash off',
-    'wash out',
-    'hose down',
-    'swab',
-    'blow',
-    'blow off',
-    'blow through',
-    'dry',
-    'dry off',
-    'brush',
-    'brush off',
-    'scrub off',
-    'purge',
-    'remove all traces of',
-    'remove the remains of',
-  ],
-  inspect: [
-    'look',
-    'watch',
-    'listen',
-    'see if',
-    'see whether',
-    'check whether',
-    'check if',
-    'run your thumbnail around',
-    'run your thumbnail along',
-    'run a fingernail over',
-    'run your fingernail around',
-    'run a thumbnail around',
-    'study',
-    'have a look at',
-    'take a look at',
-    'check that',
-    'look closely at',
-  ],
-  measure: ['mic', 'mike', 'take the size of', 'calliper', 'caliper'],
-  compare: ['hold up against', 'match up'],
-  soak: ['steep', 'immerse', 'dip'],
-  renew: ['swap out', 'use new', 'use a new'],
-  lubricate: ['pack', 'wet', 'moisten', 'dab', 'wipe grease on', 'pour'],
-  'apply-compound': ['put', 'lay', 'spread', 'brush', 'run', 'lock', 'stick', 'glue', 'dope', 'use', 'squeeze', 'dab'],
-  fit: ['hang', 'bolt on', 'bolt up', 'reassemble', 'close up', 'work in', 'assemble'],
-  seat: ['bed', 'bed in', 'bottom'],
-  align: ['match', 'centre', 'center', 'square up', 'time', 'index'],
-  'start-by-hand': ['run up', 'run down', 'spin in', 'do up by hand'],
-  torque: [
-    'torque up',
-    'torque down',
-    'tighten up',
-    'tighten down',
-    'retighten',
-    'retorque',
-    're-torque',
-    'nip up',
-    'nip',
-    'snug',
-    'snug up',
-    'snug down',
-    'pinch up',
-    'cinch',
-    'cinch down',
-    'do up',
-    'pull up',
-    'pull down',
-  ],
-  pin: ['cotter'],
-  connect: ['hook up', 'plug in', 'couple', 'couple up'],
-  disconnect: ['unplug', 'uncouple'],
-  join: ['pre-assemble', 'preassemble', 'put together', 'build up', 'make up'],
-  split: ['disassemble', 'take apart', 'strip down', 'break down'],
-  photo: ['take pictures of', 'take photos of', 'take photographs of', 'take a photograph of', 'snap a picture of'],
-  wait: ['let'],
-  test: ['try out'],
-  restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
-  'release-pressure': [
-    'let the pressure off',
-    'let the pressure out of',
-    'let the pressure out',
-    'release the pressure in',
-    'release the pressure of',
-    'release the pressure from',
-    'relieve the pressure in',
-    'relieve the pressure of',
-    'take the pressure off',
-    'bleed off',
-    'bleed down',
-    'vent off',
-  ],
-};
-
 interface Phrase {
   readonly words: readonly string[];
   readonly verb: Verb;
@@ -321,9 +221,14 @@ for (const table of [VERB_WORDS, MORE_WORDS] as const)
       );
     }
 
+/** The words with which verbs begin. */
+export function verbFirstWords(): ReadonlySet<string> {
+  return new Set([...phrases.keys(), ...byWord.keys()]);
+}
+
 /** Phrases that are more than a movement and a way, though they look like it. */
 const KEPT_WHOLE =
-  /^(?:turn o(?:ff|n)|switch o(?:ff|n)|start by hand|back off|run (?:in|on|up|down)|throw (?:out|away)|knock over|set aside|put aside|put away|lay aside|put together|pull (?:up|down)|drop in|tip out)$/;
+  /^(?:turn o(?:ff|n)|switch o(?:ff|n)|start by hand|back off|run (?:in|on|up|down)|throw (?:out|away)|knock over|set aside|put aside|put away|lay aside|put together|pull (?:up|down)|drop in|tip out|look \w+)$/;
 
 export type ReadVerb =
   | { readonly is: 'verb'; readonly verb: Verb; readonly length: number; readonly phrase: string }

@@ -1,5 +1,5 @@
 import { verbOf } from '../../../model/verbs';
-import { nounPhraseAt } from './noun-phrase';
+import { type NounPhrase, nounPhraseAt } from './noun-phrase';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
 import { isPlural } from './words';
@@ -8,6 +8,7 @@ import { isPlural } from './words';
 export function places(reading: Reading, sentence: Sentence, start: number, act: OpenAct): number | undefined {
   const found = nounPhraseAt(sentence, start);
   const known = found?.phrase.known;
+  if (found && !known) return unknownPlace(reading, sentence, start, found);
   if (!found || !known || (known.kind !== 'place' && known.kind !== 'places')) return undefined;
   const sets = reading.series.positionSets;
   const takes =
@@ -37,5 +38,28 @@ export function places(reading: Reading, sentence: Sentence, start: number, act:
     ({ end } = next);
   }
   act.positionNames = [...(act.positionNames ?? []), sentence.text(start, end)];
+  return end;
+}
+
+/** "Cylinder 4" of three: asked, and not kept as a remark. */
+function unknownPlace(
+  reading: Reading,
+  sentence: Sentence,
+  start: number,
+  { phrase, end }: { phrase: NounPhrase; end: number },
+): number | undefined {
+  const [head, number] = phrase.words;
+  if (phrase.words.length !== 2 || !/^\d+$/.test(number ?? '')) return undefined;
+  const alike = reading.series.positionSets
+    .flatMap(({ positions }) => positions)
+    .filter(({ name }) => name.toLowerCase().split(' ')[0] === head);
+  if (alike.length === 0) return undefined;
+  reading.doubt(
+    'place',
+    sentence,
+    start,
+    end,
+    alike.map(({ name }) => name),
+  );
   return end;
 }

@@ -1,29 +1,29 @@
 import type { Series } from '../../../model/series';
 import { verbOf } from '../../../model/verbs';
-import { placeWhere, verbForWhatIsPutOn } from './applied';
+import { asOrders } from './as-orders';
 import { clausesOf } from './clauses';
-import { readCleaning } from './cleaning';
-import { measureAt, torqueAt } from './figures';
+import { torqueAt } from './figures';
 import { namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
-import { beginsFacing, isJoint, nounPhraseAt } from './noun-phrase';
-import { GREASES, objectsAt, onlySubstance, takeObjects } from './objects';
-import { openingOf, skipFillers } from './opening';
-import { type ReadVerb, verbAt, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
+import { nounPhraseAt } from './noun-phrase';
+import { type Opened, openingOf, skipFillers } from './opening';
+import { verbAt } from './operations';
+import { readAct } from './read-act';
 import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
 import type { Said, SaidCaution, SaidNote } from './said';
 import { Sentence } from './sentence';
 import { trailing } from './trailing';
-import { RUNS, verbMeant } from './verb-meant';
 import { wordsOf } from './words';
 
 /** Reads a line in plain words: what is done one after the other, what is said of it, and what has to be asked. */
 export function readSaid(text: string, series: Series, before: SaidBefore = { parts: [] }): Said {
-  const sentence = new Sentence(text, wordsOf(text), namesOf(series));
+  const names = namesOf(series);
+  const sentence = new Sentence(text, asOrders(text, wordsOf(text), names), names);
   const reading = new Reading(series, before);
   for (const clause of clausesOf(sentence)) readClause(reading, clause);
   shareObjects(reading.acts);
+  liftedToFit(reading);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
   if (lost) reading.doubts.push(lost);
@@ -36,6 +36,18 @@ function noteOf({ acts: [first], note }: Reading): SaidNote {
   for (const field of ['how', 'why'] as const) first[field].unshift(...note[field]);
   first.cautions.unshift(...note.cautions);
   return { cautions: [], how: [], why: [] };
+}
+
+/** "Raise the head with the crane and push it on": it is lifted to be put on, and not taken off. */
+function liftedToFit({ acts, lifted }: Reading): void {
+  acts.forEach((act, i) => {
+    const next = acts[i + 1];
+    if (next && lifted.has(act) && verbOf(next.verb).effect === 'refits' && sameParts(act, next)) act.verb = 'move';
+  });
+}
+
+function sameParts(one: OpenAct, two: OpenAct): boolean {
+  return one.parts.length > 0 && one.parts.every(({ name }) => two.parts.some((other) => other.name === name));
 }
 
 /** "Isolate and lock out the pump": a verb by itself is done to what the next one is done to. */
@@ -87,8 +99,8 @@ function keepRemark(reading: Reading, text: string): void {
 }
 
 /** An action, with what is said before its verb. */
-function readAction(reading: Reading, sentence: Sentence, start: number): void {
-  const opened = openingOf(reading, sentence, start);
+function readAction(reading: Reading, sentence: Sentence, start: number, before?: Opened): void {
+  const opened = before ?? openingOf(reading, sentence, start);
   const how = opened?.how ?? [];
   let at = opened ? skipFillers(sentence, opened.end) : start;
   if (at >= sentence.words.length) {
@@ -99,15 +111,34 @@ function readAction(reading: Reading, sentence: Sentence, start: number): void {
     if (sentence.lows[at] !== ',') how.push(sentence.text(at, at + 1));
     at += 1;
   }
+  // "Carefully with the pick remove the ring".
+  if (at > start && !opened) {
+    const late = openingOf(reading, sentence, at);
+    if (late) {
+      readAction(reading, sentence, late.end, { ...late, how: [...how, ...late.how] });
+      return;
+    }
+  }
   const longest = verbAt(sentence.lows, at);
   // "Open valve cage" opens a cage and no valve.
   const partNext = namesAt(sentence.names, sentence.words, at + 1).some(({ kind }) => kind === 'part');
+  if (!longest || isSaidOf(sentence, at)) {
+    readWithoutVerb(reading, sentence, at, opened?.act, how);
+    return;
+  }
   const verb = longest && longest.length > 1 && partNext ? (verbAt(sentence.lows, at, 1) ?? longest) : longest;
   const isPart = namesAt(sentence.names, sentence.words, at).some(
     ({ kind, length }) => kind === 'part' && length >= (verb?.length ?? 1),
   );
-  if (!verb || isPart) readWithoutVerb(reading, sentence, at, opened?.act);
+  if (!verb || isPart) readWithoutVerb(reading, sentence, at, opened?.act, how);
   else readAct(reading, sentence, at, verb, how, opened?.act);
+}
+
+/** "Oil might drip out" says what oil does, and is no oiling. */
+function isSaidOf(sentence: Sentence, at: number): boolean {
+  return /^(?:might|may|can|could|will|would|should|must|is|are|was|has|have|cannot|can't|won't)$/.test(
+    sentence.lows[at + 1] ?? '',
+  );
 }
 
 function isMannerOrComma(sentence: Sentence, at: number): boolean {
@@ -125,11 +156,16 @@ const SIGNALS: Readonly<Record<string, SaidCaution['signal']>> = {
 };
 
 /** "Valve caps to 75 N·m" is a torque; a statement is a remark, a reason or a caution; the rest is asked. */
-function readWithoutVerb(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): void {
+function readWithoutVerb(
+  reading: Reading,
+  sentence: Sentence,
+  at: number,
+  opened: Partial<OpenAct> | undefined,
+  how: readonly string[],
+): void {
   if (readFigureOf(reading, sentence, at, opened) || readSameAgain(reading, sentence, at)) return;
-  if (readGoing(reading, sentence, at)) return;
   const told = sentence.lows.slice(at).join(' ');
-  const text = sentence.text(at, sentence.words.length);
+  const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn = reading.acts.length > 0 && (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b/.test(told));
   if (STATEMENT.test(told)) keepStatement(reading, told, text);
   // "..., then a quarter turn more" goes on with what was said.
@@ -147,27 +183,11 @@ function keepStatement(reading: Reading, told: string, text: string): void {
 function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): boolean {
   const named = nounPhraseAt(sentence, at);
   if (named?.phrase.known?.kind !== 'part') return false;
-  const from = /^(?:to|at|=|:)$/.test(sentence.lows[named.end] ?? '') ? named.end + 1 : named.end;
+  const from = /^(?:to|at|=|:|,|-|–)$/.test(sentence.lows[named.end] ?? '') ? named.end + 1 : named.end;
   if (!torqueAt(sentence, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };
   reading.acts.push(act);
   trailing(reading, sentence, named.end, act);
-  return true;
-}
-
-/** "The gasket goes in dry": said of the part, and done to it. */
-function readGoing(reading: Reading, sentence: Sentence, at: number): boolean {
-  const named = nounPhraseAt(sentence, at);
-  if (named?.phrase.known?.kind !== 'part' || !/^(?:goes|go|comes|come)$/.test(sentence.lows[named.end] ?? ''))
-    return false;
-  const way = WAY_WORDS[sentence.lows[named.end + 1] ?? ''];
-  if (way !== 'in' && way !== 'on' && way !== 'back' && way !== 'out') return false;
-  const act = blankAct(way === 'out' ? 'take-off' : 'fit');
-  reading.acts.push(act);
-  takeObjects(reading, [named.phrase], act);
-  let end = named.end + 2;
-  if (way === 'back' && /^(?:in|on)$/.test(sentence.lows[end] ?? '')) end += 1;
-  trailing(reading, sentence, end, act);
   return true;
 }
 
@@ -188,164 +208,4 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
 }
 
 const STATEMENT =
-  /^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+)\b ?\b(?:is|are|was|were|has|have|had|must|can|cannot|can't|will|won't|should|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|means?|stops?|clicks?)\b/;
-
-function readAct(
-  reading: Reading,
-  sentence: Sentence,
-  start: number,
-  verb: ReadVerb,
-  how: readonly string[],
-  opened: Partial<OpenAct> | undefined,
-): void {
-  const act = { ...blankAct('test'), ...opened, how: [...how] } as OpenAct;
-  let at = start + verb.length;
-  // "Take off the cover": the way stands right behind the verb.
-  const ways: Way[] = [];
-  const wayWords: string[] = [];
-  const wayFrom = at;
-  if (verb.is === 'movement') {
-    // Nothing is named yet, so it is no word before a place.
-    while (WAY_WORDS[sentence.lows[at] ?? ''] !== undefined && sentence.lows[at + 1] !== 'of' && !isManner(at)) {
-      takeWay();
-    }
-    if (sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
-      ways.push('aside');
-      at += 3;
-    }
-  }
-  const objects = objectsAt(sentence, at);
-  at = objects.end;
-  // "Take the cover off": the way stands behind what is named.
-  // "Straight out", "right off": how, and which way.
-  if (
-    verb.is === 'movement' &&
-    /^(?:right|straight|clean|square|carefully|slowly|gently)$/.test(sentence.lows[at] ?? '') &&
-    WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined
-  ) {
-    if (sentence.lows[at] !== 'right') act.how.push(sentence.text(at, at + 1));
-    at += 1;
-  }
-  while (
-    verb.is === 'movement' &&
-    WAY_WORDS[sentence.lows[at] ?? ''] !== undefined &&
-    !isPlaceNext(sentence, at) &&
-    !isManner(at)
-  ) {
-    takeWay();
-  }
-  if (verb.is === 'movement' && sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
-    ways.push('aside');
-    at += 3;
-  }
-  if (readCleaning(reading, sentence, verb, objects, how)) return;
-  const told = sentence.lows.slice(start).join(' ');
-  const meant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
-  if (meant === undefined) {
-    reading.doubt(verb.is === 'movement' ? 'sense' : 'verb', sentence, start, Math.max(wayFrom, start + 1), []);
-    return;
-  }
-  act.verb = meant.verb;
-  reading.verbs.push(verb.phrase, ...wayWords);
-  if (meant.aboutEnd !== undefined) reading.verbs.push(sentence.lows[meant.aboutEnd - 1] ?? '');
-  if (meant.keepWay && wayWords.length > 0) act.how.push(wayWords.join(' '));
-  else if (wayWords.includes('home')) act.how.push('home');
-  if (meant.how !== undefined) act.how.push(meant.how);
-  const last = reading.acts.at(-1);
-  if (last?.verb === act.verb && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
-    reading.keepHow(sentence.text(start, sentence.words.length));
-    return;
-  }
-  reading.acts.push(act);
-  if (verbOf(act.verb).object === 'words') {
-    const parts = objects.phrases.flatMap((phrase) => (phrase.known?.kind === 'part' ? [partOf(phrase)] : []));
-    if (parts.length > 0) reading.named = parts;
-    if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
-      const about = pronounText(reading, act);
-      act.about = RUNS_IT.test(told) ? sentence.text(start, objects.end) : about;
-      trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
-    } else if (verb.is === 'movement' && ways.length > 0) {
-      const about = sentence.text(objects.from, objects.end);
-      if (about) act.about = about;
-      trailing(reading, sentence, at, act);
-    } else if (meant.aboutEnd !== undefined) {
-      act.about = meant.about ?? '';
-      trailing(reading, sentence, meant.aboutEnd, act);
-      // "Run the pump" goes on saying that it runs.
-    } else readAbout(reading, sentence, start + (RUNS.test(told) ? 0 : verb.length), act);
-    return;
-  }
-  const named = verb.is === 'verb' && GREASES[verb.phrase];
-  if (named) act.applied.push({ name: onlySubstance(reading.series, named) });
-  takeObjects(reading, objects.phrases, act);
-  trailing(reading, sentence, meant.aboutEnd ?? at, act);
-  placeWhere(act, objects.phrases[0]?.feature);
-  act.verb = verbForWhatIsPutOn(act);
-
-  function isManner(from: number): boolean {
-    return lexicon.MANNER_PHRASE.test(sentence.lows.slice(from).join(' '));
-  }
-
-  function takeWay(): void {
-    const low = sentence.lows[at] ?? '';
-    wayWords.push(low);
-    ways.push(WAY_WORDS[low] as Way);
-    at += 1;
-  }
-}
-
-const RUNS_IT = /^run (?:it|them)\b/;
-
-/** "Isolate the motor and lock it off": what the action before was done to. */
-function pronounText(reading: Reading, act: OpenAct): string {
-  const before = reading.acts.findLast(
-    (other) => other !== act && (other.about !== undefined || other.parts.length > 0),
-  );
-  const about =
-    before?.about ??
-    reading
-      .meant()
-      .map(({ name }) => name)
-      .join(' and ');
-  return about === '' ? 'it' : about;
-}
-
-/** A place follows, so that "on" or "in" belongs to it: "on the shaft". */
-function isPlaceNext(sentence: Sentence, at: number): boolean {
-  const low = sentence.lows[at] ?? '';
-  if (WAY_BEFORE_PLACE[low] === undefined) return false;
-  const next = sentence.words[at + 1];
-  if (next?.low === 'of') return true;
-  if (!next || isJoint(next) || WAY_WORDS[next.low] !== undefined || lexicon.isManner(next.low)) return false;
-  if (beginsFacing(sentence, at + 1) || lexicon.MANNER_PHRASE.test(sentence.lows.slice(at + 1).join(' '))) return false;
-  return nounPhraseAt(sentence, at + 1) !== undefined;
-}
-
-/** Verbs that act on no part keep what is said of them: "the gear oil", "for leaks". */
-function readAbout(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
-  let end = start;
-  while (
-    end < sentence.words.length &&
-    !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
-    !measured(sentence, end)
-  ) {
-    if (end > start && /..ly$/.test(sentence.lows[end] ?? '') && lexicon.isManner(sentence.lows[end] ?? '')) break;
-    if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
-    end += 1;
-  }
-  const about = sentence.text(start, end).replace(/^of\s+/i, '');
-  // "Release the pressure at the drain valve" says where, and not of what.
-  if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
-    act.how.push(about);
-  else if (about) act.about = about;
-  trailing(reading, sentence, end, act);
-
-  function measured(inside: Sentence, at: number): boolean {
-    return /^(?:s|min|h)$/.test(measureAt(inside, at)?.unit ?? '');
-  }
-}
-
-const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = ['release-pressure', 'isolate', 'lock-out', 'drain', 'restore'];
-
-const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|before (?:you|the|it)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+)\b ?\b(?:is|are|was|were|has|have|had|must|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;

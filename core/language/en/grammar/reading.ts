@@ -21,6 +21,8 @@ export class Reading {
   readonly doubts: Doubt[] = [];
   /** Parts named where no part is acted on: "turn the plunger". */
   named: readonly SaidPart[] = [];
+  /** What is only said to be lifted: what follows tells whether it comes off. */
+  readonly lifted = new Set<OpenAct>();
   /** The words by which verbs were known. */
   readonly verbs: string[] = [];
 

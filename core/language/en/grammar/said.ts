@@ -81,6 +81,7 @@ export type DoubtKind =
   | 'near-part'
   | 'odd-name'
   | 'pronoun'
+  | 'place'
   | 'count'
   | 'unit'
   | 'figure'

@@ -16,9 +16,20 @@ export class Sentence {
 
   /** What was typed from one word to before another. */
   text(start: number, end: number): string {
-    const first = this.words[start];
-    const last = this.words[end - 1];
-    return first && last && end > start ? this.line.slice(first.from, last.to) : '';
+    let text = '';
+    let last: Word | undefined;
+    for (const word of this.words.slice(start, end)) {
+      const between = last === undefined ? '' : this.between(last, word);
+      text += between + (word.as ?? this.line.slice(word.from, word.to));
+      last = word;
+    }
+    return text;
+  }
+
+  /** What stands between two words; those that were put in another order are parted by a space. */
+  private between(one: Word, two: Word): string {
+    const gap = two.from >= one.to ? this.line.slice(one.to, two.from) : ' ';
+    return /\p{L}|\d/u.test(gap) ? ' ' : gap;
   }
 
   slice(start: number, end: number): Sentence {

@@ -1,9 +1,11 @@
 import { singularName } from '../../../model/names';
+import type { Series } from '../../../model/series';
 import { measureAt } from './figures';
 import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
 import type { SaidTool } from './said';
 import type { Sentence } from './sentence';
+import { sizeKey } from './tool-doubts';
 import { isPlural } from './words';
 
 /** A tool with its size before or behind it: "a 17 mm socket", "hex key, 6 mm", "two pry bars". */
@@ -34,7 +36,10 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
     return { tool: { name: `${count} ${phrase.words.join(' ')}` }, end: found.end };
   let { end } = found;
-  const behind = sizeAt(sentence, sentence.lows[end] === ',' ? end + 1 : end);
+  // Behind an instrument a length is what it shall show.
+  const behind = INSTRUMENT.test(phrase.words.at(-1) ?? '')
+    ? undefined
+    : sizeAt(sentence, sentence.lows[end] === ',' ? end + 1 : end);
   if (behind && size === undefined) {
     size = behind.size;
     end = behind.end;
@@ -49,6 +54,22 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
     },
     end,
   };
+}
+
+const INSTRUMENT = /^(?:gauges?|gages?|indicators?|microm\w+|calliper\w*|caliper\w*|rulers?)$/;
+
+/** "The nuts, 13 mm": the one tool of the series that has this size. */
+export function toolOfSizeAt(
+  sentence: Sentence,
+  at: number,
+  { tools }: Series,
+): { tool: SaidTool; end: number } | undefined {
+  const said = sizeAt(sentence, at);
+  const fitting = said ? tools.filter(({ size }) => size !== undefined && sizeKey(size) === sizeKey(said.size)) : [];
+  const [tool] = fitting;
+  return said && tool && fitting.length === 1
+    ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end: said.end }
+    : undefined;
 }
 
 /** "17 mm", "3/4 inch", "13mm", "three-quarter inch", "10-60 N·m", "5 tonne". */

@@ -8,7 +8,7 @@ import { keep, type Place, toComma, toJoint } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
-import { toolAt } from './tools';
+import { toolAt, toolOfSizeAt } from './tools';
 
 /** One way in which a sentence goes on behind what the verb is done to. */
 interface Construction {
@@ -48,7 +48,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'another tool: "with a punch and hammer"',
     read: ({ sentence, at, act }) => {
-      const more = sentence.lows[at] === 'and' && act.tools.length > 0 ? toolAt(sentence, at + 1) : undefined;
+      const more =
+        sentence.lows[at] === 'and' && act.tools.length + act.applied.length > 0 ? toolAt(sentence, at + 1) : undefined;
       if (!more) return undefined;
       act.tools.push(more.tool);
       return more.end;
@@ -75,9 +76,15 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'a caution said along: "do not cock it"',
     read: ({ sentence, at, act, told }) => {
-      const never = /^(?:never|not)\b/.test(told);
+      const never =
+        /^(?:(?:and )?(?:never|not)|but (?:do not|don't|never)|(?:it|they) (?:must|should|may|can) (?:not|never))\b/.test(
+          told,
+        );
       if (!never && !lexicon.CAUTION_OPENING.test(told)) return undefined;
-      act.cautions.push({ signal: 'CAUTION', text: sentence.text(at, sentence.words.length) });
+      act.cautions.push({
+        signal: 'CAUTION',
+        text: sentence.text(/^(?:but|and)$/.test(sentence.lows[at] ?? '') ? at + 1 : at, sentence.words.length),
+      });
       return sentence.words.length;
     },
   },
@@ -86,7 +93,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act, told }) => {
       if (
         !lexicon.REASON_OPENING.test(told) &&
-        !/^(?:as (?:it|they)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make sure))\b/.test(
+        !/^(?:as (?:it|they)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make (?:sure|room)|get (?:at|to|access)|reach|expose|give|free|see|gain|spare|save|help|let|allow))\b/.test(
           told,
         )
       )
@@ -185,6 +192,23 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: withWhat,
   },
   {
+    name: 'a tool with its size behind a comma: "the nuts, 19 mm socket"',
+    read: ({ sentence, at, act }) => {
+      const said =
+        sentence.lows[at - 1] === ',' && sentence.words[at]?.value !== undefined ? toolAt(sentence, at) : undefined;
+      if (said) act.tools.push(said.tool);
+      return said?.end;
+    },
+  },
+  {
+    name: 'the size of its tool alone: "the nuts, 13 mm"',
+    read: ({ reading, sentence, at, act }) => {
+      const said = OPENS_OR_CLOSES.includes(act.verb) ? toolOfSizeAt(sentence, at, reading.series) : undefined;
+      if (said) act.tools.push(said.tool);
+      return said?.end;
+    },
+  },
+  {
     name: 'what to look for: "for cuts or nicks"',
     read: ({ sentence, at, act, told }) => {
       if (
@@ -231,7 +255,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
-      if (!/^(?:if|unless)\b/.test(told) || lexicon.EASY_CONDITION.test(told) || verbOf(act.verb).effect === 'stays')
+      if (
+        !/^(?:if|unless)\b/.test(told) ||
+        lexicon.EASY_CONDITION.test(told) ||
+        (verbOf(act.verb).effect === 'stays' && act.verb !== 'discard')
+      )
         return undefined;
       reading.doubt('condition', sentence, at, sentence.words.length);
       return sentence.words.length;
@@ -240,7 +268,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'until when, before or after what: kept as said',
     read: (place) =>
-      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so)\b/.test(place.told)
+      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
         ? keep(place, place.at, toComma(place.sentence, place.at))
         : undefined,
   },
@@ -248,9 +276,16 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'a remark: "keep it square"',
     read: (place) =>
       lexicon.REMARK_OPENING.test(place.told) ||
-      /^(?:count|go|let|note|watch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
+      /^(?:count|go|let|note|watch|catch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
       saysWhatItDoes(place.sentence.lows[place.at] ?? '')
         ? keep(place, place.at, place.sentence.words.length)
+        : undefined,
+  },
+  {
+    name: 'the state it is in: "run it unloaded"',
+    read: (place) =>
+      /^(?:un)?\w{3,}ed(?: |$)/.test(place.told) && nounPhraseAt(place.sentence, place.at)?.phrase.known === undefined
+        ? keep(place, place.at, toJoint(place.sentence, place.at))
         : undefined,
   },
   {
@@ -280,6 +315,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
         : undefined,
   },
 ];
+
+const OPENS_OR_CLOSES: readonly OpenAct['verb'][] = ['take-off', 'loosen', 'torque', 'start-by-hand'];
 
 /** One word that goes on with a list: it begins nothing else. */
 function isBareWord(sentence: Sentence, at: number): boolean {

@@ -37,13 +37,28 @@ export function verbMeant(
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
-  if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test' };
+  if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
+  if (/^(?:hang|put|fit|attach|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'lock-out' };
+  if (/^(?:pull|draw)$/.test(phrase) && ways.includes('up') && FASTENER.test(objectText)) return { verb: 'torque' };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
   if (/^(?:turn|switch)$/.test(phrase) && POWERED.test(objectText)) {
     if (ways.includes('out')) return { verb: 'isolate' };
     if (ways.includes('on')) return { verb: 'restore' };
   }
+  // "Turn the sprayer off": what is no part and has no thread is switched.
+  if (
+    /^(?:turn|switch)$/.test(phrase) &&
+    object &&
+    object.known === undefined &&
+    !object.pronoun &&
+    !FASTENER.test(objectText)
+  ) {
+    if (ways.includes('out')) return { verb: 'isolate' };
+    if (ways.includes('on')) return { verb: 'restore' };
+  }
+  if (phrase === 'pull' && objectText === 'plug' && object?.known === undefined && at >= sentence.words.length)
+    return { verb: 'isolate' };
   if (/^(?:pull|remove|take|draw)$/.test(phrase) && /\bfuses?\b/.test(objectText)) return { verb: 'isolate' };
   if (
     object &&
@@ -62,12 +77,18 @@ export function verbMeant(
     if (lexicon.BENCH.test(bench)) return { verb: 'lay' };
   }
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
-  const saidWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit') ?? place;
-  if (/^(?:turn|rotate)$/.test(phrase) && saidWay === 'over' && TURNS.test(objectText))
+  const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
+  const saidWay = toldWay === 'along' ? (place ?? toldWay) : (toldWay ?? place);
+  if (/^(?:turn|rotate|swing)$/.test(phrase) && saidWay === 'over' && TURNS.test(objectText))
     return { verb: 'turn', keepWay: true };
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
   const way =
-    /^(?:turn|rotate|spin)$/.test(phrase) && saidWay !== 'over' && !FASTENER.test(objectText) ? undefined : saidWay;
+    /^(?:turn|rotate|spin)$/.test(phrase) &&
+    !(phrase === 'spin' && ways.length > 0) &&
+    saidWay !== 'over' &&
+    !FASTENER.test(objectText)
+      ? undefined
+      : saidWay;
   if (way === 'back' && /\bback (?:along|toward|towards|until|far|a |an |by )/.test(told))
     return { verb: 'move', keepWay: true };
   const verb = movedBy(movement, way);
@@ -98,11 +119,12 @@ const MACHINE = new RegExp(`\\b(?:${MACHINES})\\b`);
 
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
 const BY_HAND = /\b(?:finger|hand)[- ]tight\b|\bby hand\b/;
-const LOCKS = /^(?:pad)?locks?$|\btags?$|^lock-?outs?\b/;
+const LOCKS = /^(?:(?:own|personal|safety|red) )*(?:pad)?locks?$|\btags?$|^lock-?outs?\b/;
 /** "Run the pump": the words go on saying that it runs. */
 export const RUNS = new RegExp(`^(?:run|start) (?:the )?(?:${MACHINES})\\b`);
 
-const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater)\b/;
+const POWERED =
+  /\b(?:power|supply|mains|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater|water|air|steam)\b/;
 
 const FASTENER = /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union|retainer|gland|cartridge|valve)s?$/;
 
@@ -110,15 +132,16 @@ const FASTENER = /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union
 function strongest(ways: readonly Way[], backFits: boolean): Way | undefined {
   const goesIn = ways.find((way) => way === 'in' || way === 'on');
   if (ways.includes('back') && goesIn && !backFits) return goesIn;
-  return (['aside', 'apart', 'together', 'over', 'loose', 'back', 'out', 'in', 'on', 'down', 'up'] as const).find(
-    (way) => ways.includes(way),
-  );
+  return (
+    ['aside', 'apart', 'together', 'over', 'loose', 'back', 'out', 'in', 'on', 'down', 'up', 'along'] as const
+  ).find((way) => ways.includes(way));
 }
 
 /** The way a place tells: "from the bore" is out. Not where it says at which of several: "on each side". */
 function placeBehind(sentence: Sentence, start: number): Way | undefined {
   for (let at = start; at < sentence.words.length; at += 1) {
     const low = sentence.lows[at] ?? '';
+    if (low === 'through' && sentence.lows[at + 1] === 'to') return 'along';
     if (/^(?:,|;|until|so|because|for|before|after|while)$/.test(low)) return undefined;
     const way =
       low === 'down' && /^(?:onto|into|over|on)$/.test(sentence.lows[at + 1] ?? '') ? 'on' : WAY_BEFORE_PLACE[low];
@@ -181,24 +204,53 @@ function plainVerb(
     reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
     return { verb: 'renew' };
   }
-  if (phrase === 'let') return letHappen(sentence, told, object);
+  if (
+    /^(?:stick|glue)$/.test(phrase) &&
+    object &&
+    !lexicon.isSubstance(object.words) &&
+    /^(?:to|onto|on|in|into)$/.test(sentence.lows[at] ?? '')
+  )
+    return { verb: 'fit' };
+  if (verb === 'fit' && LOCKS.test(objectText)) return { verb: 'lock-out' };
+  if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
+  if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
+  if (phrase === 'let')
+    return letHappen(
+      sentence,
+      told,
+      object,
+      reading
+        .meant()
+        .map(({ name }) => name)
+        .join(' and '),
+    );
   if (/^(?:look|watch|listen|feel)$/.test(phrase)) {
-    const on = / for .* (?:on|in|at|of) /.test(told) ? lookedAt(sentence) : undefined;
+    const on = / for .* (?:on|in|at|of) /.test(told) && !RUNNING.test(told) ? lookedAt(sentence) : undefined;
     if (on) return { verb: 'inspect' };
   }
+  if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
   if (/^(?:watch|listen)$/.test(phrase)) return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
   if (verb === 'close-valve' && object?.known?.kind === 'part' && !CLOSED.test(objectText)) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
     return { verb };
   }
+  if (/^look (?:whether|if)$/.test(phrase))
+    return {
+      verb: RUNNING_SIGNS.test(told) ? 'test' : 'inspect',
+      about: sentence.text(sentence.lows.indexOf('look') + 1, sentence.words.length),
+      aboutEnd: sentence.words.length,
+    };
   if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
-  if (verb === 'lock-out' && /\b(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
+  if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
   if (verb === 'cap' && phrase === 'plug' && /\bin$/.test(told)) return { verb: 'connect' };
   if ((phrase === 'assemble' || phrase === 'reassemble') && /\b(?:onto|into|on|in|to)\b/.test(told))
     return { verb: 'fit' };
   if (phrase === 'assemble') return { verb: 'join' };
   if ((phrase === 'fill' || phrase === 'pack') && object?.known?.kind === 'part' && /grease/.test(told))
     return { verb: 'lubricate' };
+  if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
+  // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
+  if (phrase === 'try' && !/\b(?:start|button|switch|again|run)\b/.test(told)) return undefined;
   if (phrase === 'use') return undefined;
   if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
     return { verb: 'hold' };
@@ -217,6 +269,12 @@ function plainVerb(
   return { verb };
 }
 
+/** By the litre it is filled in; a drop or a film is put on. */
+const POURED = /^\w+ (?:in )?(?:about )?[\w.,/]+ (?:l|ml|lit(?:re|er)s?|gallons?|quarts?|pints?)\b/;
+/** What shows only under pressure or while it runs. */
+const RUNNING_SIGNS = /\b(?:leaks?|leaking|leakage|drips?|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
+const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
+
 const CLOSED =
   /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;
 
@@ -231,13 +289,13 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
 }
 
 /** "Let the oil drain", "let the spring relax", "let the sealant cure". */
-function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined): Meant {
+function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant {
   const happens = HAPPENS.exec(told)?.[0];
   if (happens !== undefined && RELAXES.test(happens))
     return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
   const from = sentence.lows.indexOf('let') + 1;
   const to = happens === undefined ? -1 : sentence.lows.indexOf(happens);
-  const about = to > from ? sentence.text(from, to) : object?.name;
+  const about = object?.pronoun && meant !== '' ? meant : to > from ? sentence.text(from, to) : object?.name;
   if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: to + 1 };
   return {
     verb: happens === 'drain' ? 'drain' : 'wait',

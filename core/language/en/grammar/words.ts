@@ -10,6 +10,8 @@ export interface Word {
   readonly from: number;
   readonly to: number;
   readonly value?: number;
+  /** What it is read as, where that is not what stands there. */
+  readonly as?: string;
   /** Said in quotes: the name is meant just so. */
   readonly quoted?: true;
 }

@@ -1,0 +1,316 @@
+import { type NameIndex, namesAt } from './known-names';
+import * as lexicon from './lexicon';
+import { objectsAt } from './objects';
+import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
+import { Sentence } from './sentence';
+import { toolAt } from './tools';
+import { baseOf, type VerbForm } from './verb-forms';
+import { partsOf, type Word } from './words';
+
+/**
+ * What is told about work, put as the order to do it, so that one grammar reads both: "I'm loosening the nut", "the nut
+ * is loosened", "removing the nut, ...", "off comes the nut", "nut: loosen". Words keep where they stand in the line.
+ */
+export function asOrders(line: string, words: readonly Word[], names: NameIndex): Word[] {
+  const orders: Word[] = [];
+  let piece: Word[] = [];
+  for (const word of words) {
+    piece.push(word);
+    if (!/^[.;!?]$/.test(word.low)) continue;
+    orders.push(...new Telling(line, piece, names).asOrder());
+    piece = [];
+  }
+  return [...orders, ...new Telling(line, piece, names).asOrder()];
+}
+
+/** How the actions of a sentence are told; those behind an "and" go on in the same way. */
+type Manner = 'order' | 'doing' | 'past' | 'done' | 'topic';
+
+class Telling {
+  private manner: Manner = 'order';
+  private readonly words: Word[];
+
+  constructor(
+    private readonly line: string,
+    words: readonly Word[],
+    private readonly names: NameIndex,
+  ) {
+    this.words = words.map(withoutOwner);
+  }
+
+  asOrder(): Word[] {
+    if (this.words.length < 2) return this.words;
+    this.partDoer();
+    this.putAt(this.skipFillers(0), true);
+    for (let at = 1; at < this.words.length; at += 1) {
+      if (!/^(?:and|then|,)$/.test(this.low(at - 1)) || /^(?:and|then|,)$/.test(this.low(at))) continue;
+      const isOpening = this.low(at - 1) === ',' && OPENINGS.test(this.low(0));
+      this.putAt(this.skipFillers(at), isOpening);
+    }
+    this.partExpectation();
+    return this.words.filter(
+      ({ low }, i) =>
+        i === 0 ||
+        !(
+          (low === 'here' && this.manner === 'doing') ||
+          (/^(?:next|now)$/.test(low) && this.isLast(i) && !/^(?:for|from|by|until)$/.test(this.low(i - 1)))
+        ),
+    );
+  }
+
+  private putAt(at: number, isStart: boolean): void {
+    if (at >= this.words.length) return;
+    if (this.doer(at) || this.goesOn(at)) return;
+    if (isStart && (this.gerund(at) || this.fetched(at) || this.heading(at))) return;
+    if (this.inverted(at)) return;
+    if (isStart || this.manner === 'order') this.saidOfThing(at);
+  }
+
+  /** "I'm loosening", "we then pull", "I took": who does it is left out. */
+  private doer(at: number): boolean {
+    const said = DOER.exec(this.lows(at))?.[0];
+    if (said === undefined) return false;
+    let verb = at + said.trim().split(' ').length;
+    const manners: Word[] = [];
+    while (lexicon.isManner(this.low(verb))) manners.push(this.words[verb++] as Word);
+    const low = this.low(verb);
+    if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
+    if (verbAt([low], 0) && !baseOf(low, 'past')) {
+      this.words.splice(at, verb - at, ...manners);
+      return true;
+    }
+    const form = (['ing', 'past'] as const).find((one) => baseOf(low, one) !== undefined);
+    if (!form) return false;
+    this.words.splice(at, verb - at + 1, ...manners, this.based(verb, form));
+    this.manner = form === 'ing' ? 'doing' : 'past';
+    return true;
+  }
+
+  /** "... and cleaned", "... and pulling it out": told in the same way as the action before. */
+  private goesOn(at: number): boolean {
+    const form =
+      this.manner === 'doing' ? 'ing' : this.manner === 'done' || this.manner === 'past' ? 'past' : undefined;
+    let verb = at;
+    while (lexicon.isManner(this.low(verb))) verb += 1;
+    if (form && baseOf(this.low(verb), form) !== undefined) {
+      this.words[verb] = this.based(verb, form);
+      if (this.manner === 'done') this.words.splice(verb + 1, 0, this.pronounAt(verb));
+      return true;
+    }
+    if (this.manner !== 'topic' || verbAt(this.lowsFrom(at), 0) === undefined) return false;
+    const behind = at + (verbAt(this.lowsFrom(at), 0)?.length ?? 1);
+    if (objectsAt(this.sentence(), behind).phrases.length === 0) this.words.splice(at + 1, 0, this.pronounAt(at));
+    return true;
+  }
+
+  /** "Removing the nut, ..." */
+  private gerund(at: number): boolean {
+    const isNamed = NAMED.test(this.low(at + 1)) || this.words[at + 1]?.value !== undefined || this.knows(at + 1);
+    if (baseOf(this.low(at), 'ing') === undefined || this.knows(at) || !isNamed) return false;
+    if (USING.test(this.low(at))) return false;
+    this.words[at] = this.based(at, 'ing');
+    this.manner = 'doing';
+    return true;
+  }
+
+  /** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
+  private fetched(at: number): boolean {
+    const said = /^(?:take|grab|get|pick up|fetch|use|with)(?= )/.exec(this.lows(at))?.[0];
+    if (said === undefined || said === 'with') return false;
+    const verb = at + said.split(' ').length;
+    const tool = toolAt(this.sentence(), verb);
+    const joint = tool ? this.low(tool.end) : '';
+    if (!tool || this.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
+    if (said === 'use' && joint === 'to') return false;
+    const next = this.low(tool.end + 1) === 'then' ? tool.end + 2 : tool.end + 1;
+    if (verbAt(this.lowsFrom(next), 0) === undefined) return false;
+    this.words.splice(tool.end, next - tool.end, this.as(tool.end, ','));
+    this.words.splice(at, verb - at, this.as(at, 'using'));
+    return true;
+  }
+
+  /** "Torque: packing nut 34 N·m". */
+  private heading(at: number): boolean {
+    const verb = verbAt(this.lowsFrom(at), 0);
+    if (!verb || this.low(at + verb.length) !== ':' || this.knows(at)) return false;
+    this.words.splice(at + verb.length, 1);
+    return true;
+  }
+
+  /** "Off comes the cover", "in goes the ball". */
+  private inverted(at: number): boolean {
+    const way = /^(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(this.lows(at))?.[1];
+    const things = way ? objectsAt(this.sentence(), at + 2) : undefined;
+    if (!way || !things || things.phrases.length === 0) return false;
+    const verb = this.as(at + 1, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+    const named = this.words.slice(at + 2, things.end);
+    this.words.splice(at, things.end - at, verb, ...named, this.words[at] as Word);
+    return true;
+  }
+
+  /** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
+  private saidOfThing(at: number): void {
+    const sentence = this.sentence();
+    const stop = this.words.findIndex((_, i) => i > at && this.endsThing(i));
+    if (stop < 0) return;
+    const things = objectsAt(sentence.slice(at, stop), 0);
+    const [thing] = things.phrases;
+    if (!thing || thing.pronoun || !this.areAdverbs(at + things.end, stop)) return;
+    this.words.splice(at + things.end, stop - at - things.end);
+    this.saidOf(at, at + things.end, thing.known?.kind === 'part');
+  }
+
+  private saidOf(at: number, stop: number, isKnown: boolean): void {
+    if (!isKnown && !NAMED.test(this.low(at))) return;
+    const told = this.lows(stop);
+    const passive = PASSIVE.exec(told);
+    if (passive) this.passive(at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
+    else if (isKnown && /^[:–-]$/.test(this.low(stop))) this.topic(at, stop);
+    else if (isKnown) this.byItself(at, stop);
+  }
+
+  private passive(at: number, stop: number, length: number, isOrder: boolean): void {
+    let verb = stop + length;
+    const between: Word[] = [];
+    while (lexicon.isManner(this.low(verb)) || /^(?:then|now|also|always|just|next)$/.test(this.low(verb)))
+      between.push(this.words[verb++] as Word);
+    const form = (['past', 'ing'] as const).find((one) => baseOf(this.low(verb), one) !== undefined);
+    if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(this.low(stop)))) return;
+    const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
+    if (!isOrder && !isThen && STATES.test(this.low(verb))) return;
+    const manners = between.filter(({ low }) => lexicon.isManner(low));
+    const thing = this.words.slice(at, stop);
+    this.words.splice(at, verb - at + 1, ...manners, this.based(verb, form), ...thing);
+    this.manner = 'done';
+  }
+
+  private topic(at: number, stop: number): void {
+    const verb = verbAt(this.lowsFrom(stop + 1), 0);
+    if (!verb) return;
+    const thing = this.words.slice(at, stop);
+    const said = this.words.slice(stop + 1, stop + 1 + verb.length);
+    this.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
+    this.manner = 'topic';
+  }
+
+  /** "The cylinder unscrews from the housing": what comes off by itself is taken off. */
+  private byItself(at: number, stop: number): void {
+    const coming = COMES.exec(this.lows(stop));
+    const verb = coming ? stop + coming[0].trim().split(' ').length - 1 : stop;
+    const low = this.low(verb);
+    let behind = verb + 1;
+    while (lexicon.isManner(this.low(behind)) || this.low(behind) === 'right') behind += 1;
+    const way = this.low(behind);
+    if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
+    const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
+    const base = coming ? (/^(?:out|off|away|from)$/.test(way) ? 'take' : 'put') : moves;
+    if (base === undefined || verbAt([base], 0)?.is !== 'movement' || (coming && !COMES_WHERE.test(way))) return;
+    const thing = this.words.slice(at, stop);
+    this.words.splice(at, verb + 1 - at, this.as(verb, base), ...thing);
+  }
+
+  /** "While it drains I loosen the nut": what one does begins a new part of the sentence. */
+  private partDoer(): void {
+    if (!OPENINGS.test(this.low(0))) return;
+    const at = this.words.findIndex((_, i) => i > 2 && !JOINED.test(this.low(i - 1)) && DOER.test(this.lows(i)));
+    if (at > 0 && this.words.slice(0, at).every(({ low }) => low !== ','))
+      this.words.splice(at, 0, this.as(at, ',', true));
+  }
+
+  private areAdverbs(from: number, to: number): boolean {
+    return this.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
+  }
+
+  /** "With the cover off you can see the gear": what one will find is no part of what stands before it. */
+  private partExpectation(): void {
+    if (!OPENINGS.test(this.low(0)) && this.low(0) !== 'with') return;
+    for (let at = 2; at < this.words.length; at += 1) {
+      if (!/^you(?:'ll)?$/.test(this.low(at)) || JOINED.test(this.low(at - 1))) continue;
+      if (!lexicon.EXPECTATION.test(this.lows(at))) continue;
+      this.words.splice(at, 0, this.as(at, ',', true));
+      return;
+    }
+  }
+
+  private isLast(at: number): boolean {
+    return at === this.words.length - 1 || /^[.,;!?]$/.test(this.low(at + 1));
+  }
+
+  private endsThing(at: number): boolean {
+    const low = this.low(at);
+    if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
+      return true;
+    return (baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement') && !this.knows(at);
+  }
+
+  private skipFillers(start: number): number {
+    let at = start;
+    for (;;) {
+      const phrase = lexicon.FIRST_OF_ALL.exec(this.lows(at))?.[0];
+      if (phrase) this.words.splice(at, phrase.trim().split(' ').length);
+      else if (/^(?:and|then|,)$/.test(this.low(at)) || lexicon.FILLERS.has(this.low(at))) at += 1;
+      else return at;
+    }
+  }
+
+  private knows(at: number): boolean {
+    return namesAt(this.names, this.words, at).some(({ kind }) => kind === 'part');
+  }
+
+  private sentence(): Sentence {
+    return new Sentence(this.line, this.words, this.names);
+  }
+
+  private low(at: number): string {
+    return this.words[at]?.low ?? '';
+  }
+
+  private lowsFrom(at: number): string[] {
+    return this.words.slice(at).map(({ low }) => low);
+  }
+
+  private lows(at: number): string {
+    return this.lowsFrom(at).join(' ');
+  }
+
+  private based(at: number, form: VerbForm): Word {
+    return this.as(at, baseOf(this.low(at), form) ?? this.low(at));
+  }
+
+  private pronounAt(at: number): Word {
+    return this.as(at, 'it', true);
+  }
+
+  /** The word at a place read as another; `before` where it is put in before that place and takes none itself. */
+  private as(at: number, low: string, before = false): Word {
+    const { from, to } = this.words[at] as Word;
+    return { low, parts: partsOf(low), from, to: before ? from : to, as: low };
+  }
+}
+
+/** "The screw's flanks" are the flanks of the screw. */
+function withoutOwner(word: Word): Word {
+  const owner = /^([a-z-]{3,})'s$/.exec(word.low)?.[1];
+  if (!owner || NO_OWNERS.test(owner)) return word;
+  return { ...word, low: owner, parts: partsOf(owner), as: owner };
+}
+
+const NO_OWNERS = /^(?:that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
+/** "Comes", "has to come". */
+const COMES = /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|go|goes) /;
+const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
+const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;
+const USING = /^(?:using|starting|working|holding|beginning)$/;
+const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;
+/** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
+const DOER =
+  /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
+/** What one feels or sees is no order to feel or see. */
+const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
+/** What is done to something; with what makes it an order in brackets. */
+const PASSIVE =
+  /^(?:is|are|was|were|gets?|(must be|should be|can be|can now be|has to be|have to be|needs to be|need to be|will be|is to be|are to be|needs?|wants?))(?= (?!not|never|no longer))/;
+/** Participles that say how something is, unless it is "then" done. */
+const STATES =
+  /^(?:held|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
+const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;

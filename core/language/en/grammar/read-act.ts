@@ -1,0 +1,242 @@
+import { verbOf } from '../../../model/verbs';
+import { amountAt, placeWhere, verbForWhatIsPutOn } from './applied';
+import { readCleaning } from './cleaning';
+import { measureAt } from './figures';
+import * as lexicon from './lexicon';
+import { beginsFacing, isJoint, nounPhraseAt } from './noun-phrase';
+import { GREASES, objectsAt, onlySubstance, takeObjects } from './objects';
+import { type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
+import { blankAct, type OpenAct, partOf, type Reading } from './reading';
+import type { Sentence } from './sentence';
+import { trailing } from './trailing';
+import { RUNS, verbMeant } from './verb-meant';
+
+/** Reads an action from its verb on: which way, what it is done to, and all that follows. */
+export function readAct(
+  reading: Reading,
+  sentence: Sentence,
+  start: number,
+  verb: ReadVerb,
+  how: readonly string[],
+  opened: Partial<OpenAct> | undefined,
+): void {
+  const act = { ...blankAct('test'), ...opened, how: [...how] } as OpenAct;
+  let at = start + verb.length;
+  // "Loosen but do not remove the bolts": what is not done is a caution.
+  const never = BUT_NEVER.exec(sentence.lows.slice(at).join(' '));
+  if (never) {
+    const end = at + never[0].split(' ').length;
+    act.cautions.push({ signal: 'CAUTION', text: sentence.text(at, end).replace(/^,?\s*but\s+/i, '') });
+    at = end;
+    if (sentence.lows[at] === ',') at += 1;
+  }
+  // "Take off the cover": the way stands right behind the verb.
+  const ways: Way[] = [];
+  const wayWords: string[] = [];
+  const wayFrom = at;
+  if (verb.is === 'movement') {
+    // Nothing is named yet, so it is no word before a place.
+    while (WAY_WORDS[sentence.lows[at] ?? ''] !== undefined && sentence.lows[at + 1] !== 'of' && !isManner(at)) {
+      takeWay();
+    }
+    if (sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
+      ways.push('aside');
+      wayWords.push('to one side');
+      at += 3;
+    }
+  }
+  const objects = objectsAt(sentence, at);
+  at = objects.end;
+  // "Take the cover off": the way stands behind what is named.
+  // "Straight out", "right off": how, and which way.
+  if (verb.is === 'movement' && BEFORE_WAY.test(sentence.lows.slice(at, at + 6).join(' '))) {
+    const length = lengthOf(BEFORE_WAY.exec(sentence.lows.slice(at, at + 6).join(' '))?.[1] ?? '');
+    if (sentence.lows[at] !== 'right') act.how.push(sentence.text(at, at + length));
+    at += length;
+  }
+  while (
+    verb.is === 'movement' &&
+    WAY_WORDS[sentence.lows[at] ?? ''] !== undefined &&
+    !isPlaceNext(sentence, at) &&
+    !isTogetherWith(at) &&
+    !isManner(at)
+  ) {
+    takeWay();
+  }
+  if (verb.is === 'movement' && sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
+    ways.push('aside');
+    wayWords.push('to one side');
+    at += 3;
+  }
+  if (readCleaning(reading, sentence, verb, objects, how)) return;
+  const told = sentence.lows.slice(start).join(' ');
+  const meant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
+  if (meant === undefined) {
+    reading.doubt(verb.is === 'movement' ? 'sense' : 'verb', sentence, start, Math.max(wayFrom, start + 1), []);
+    return;
+  }
+  act.verb = meant.verb;
+  reading.verbs.push(verb.phrase, ...wayWords);
+  if (meant.aboutEnd !== undefined) reading.verbs.push(sentence.lows[meant.aboutEnd - 1] ?? '');
+  if (meant.keepWay && wayWords.length > 0) act.how.push(wayWords.join(' '));
+  else
+    act.how.push(
+      ...wayWords.filter(
+        (low) => low === 'home' || WAY_WORDS[low] === 'along' || (low === 'over' && ways.includes('along')),
+      ),
+    );
+  if (meant.how !== undefined) act.how.push(meant.how);
+  const last = reading.acts.at(-1);
+  if (last?.verb === act.verb && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
+    reading.keepHow(sentence.text(start, sentence.words.length));
+    return;
+  }
+  if (act.verb === 'take-off' && wayWords.length === 0 && LIFTS.test(verb.phrase)) reading.lifted.add(act);
+  reading.acts.push(act);
+  if (verbOf(act.verb).object === 'words') {
+    const parts = objects.phrases.flatMap((phrase) => (phrase.known?.kind === 'part' ? [partOf(phrase)] : []));
+    if (parts.length > 0) reading.named = parts;
+    const poured = act.verb === 'fill' ? amountAt(sentence, amountFrom(sentence, start + verb.length)) : undefined;
+    if (poured) {
+      act.applied.push(poured.applied);
+      trailing(reading, sentence, poured.end, act);
+    } else if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
+      const about = pronounText(reading, act);
+      if (about === 'it' && NEEDS_NAME.includes(act.verb))
+        reading.doubt('pronoun', sentence, objects.from, objects.end);
+      act.about = RUNS_IT.test(told) ? sentence.text(start, objects.end) : about;
+      trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
+    } else if (verb.is === 'movement' && ways.length > 0) {
+      const about = sentence.text(objects.from, objects.end);
+      if (about) act.about = about;
+      trailing(reading, sentence, at, act);
+    } else if (meant.aboutEnd !== undefined) {
+      act.about = meant.about ?? '';
+      trailing(reading, sentence, meant.aboutEnd, act);
+      // "Run the pump" goes on saying that it runs.
+    } else readAbout(reading, sentence, start + (RUNS.test(told) ? 0 : verb.length), act);
+    return;
+  }
+  const named = verb.is === 'verb' && GREASES[verb.phrase];
+  if (named) act.applied.push({ name: onlySubstance(reading.series, named) });
+  takeObjects(reading, objects.phrases, act);
+  trailing(reading, sentence, meant.aboutEnd ?? at, act);
+  placeWhere(act, objects.phrases[0]?.feature);
+  act.verb = verbForWhatIsPutOn(act);
+
+  function isManner(from: number): boolean {
+    return lexicon.MANNER_PHRASE.test(sentence.lows.slice(from).join(' '));
+  }
+
+  function isTogetherWith(from: number): boolean {
+    return sentence.lows[from] === 'together' && sentence.lows[from + 1] === 'with';
+  }
+
+  function takeWay(): void {
+    const low = sentence.lows[at] ?? '';
+    wayWords.push(low);
+    // "Over to the left" moves it; "over the shaft" puts it there.
+    ways.push(
+      low === 'over' && /^(?:to|toward|towards)$/.test(sentence.lows[at + 1] ?? '') ? 'along' : (WAY_WORDS[low] as Way),
+    );
+    at += 1;
+  }
+}
+
+/** How far or how, between what is named and its way: "straight out", "all the way off". */
+const BEFORE_WAY = new RegExp(
+  `^(right|straight|clean|square|carefully|slowly|gently|evenly|squarely|completely|fully|all the way|most of the way|part of the way|half way|halfway|a little|a bit) (?:to one side|${Object.keys(WAY_WORDS).join('|')})\\b`,
+);
+
+/** "Fill with two litres of oil" and "pour in two litres of oil" say the same. */
+function amountFrom({ lows }: Sentence, at: number): number {
+  return lows[at] === 'with' ? at + 1 : at;
+}
+
+const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;
+const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out|apart|yet|fully))*\b/;
+
+const RUNS_IT = /^run (?:it|them)\b/;
+
+function lengthOf(text: string): number {
+  return text.split(' ').length;
+}
+
+/** What is switched, opened or emptied has to be known. */
+const NEEDS_NAME: readonly OpenAct['verb'][] = ['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'turn'];
+
+/** "Isolate the motor and lock it off": what the action before was done to. */
+function pronounText(reading: Reading, act: OpenAct): string {
+  const before = reading.acts.findLast(
+    (other) => other !== act && (other.about !== undefined || other.parts.length > 0),
+  );
+  const about =
+    before?.about ??
+    reading
+      .meant()
+      .map(({ name }) => name)
+      .join(' and ');
+  return about === '' ? 'it' : about;
+}
+
+/** A place follows, so that "on" or "in" belongs to it: "on the shaft". */
+function isPlaceNext(sentence: Sentence, at: number): boolean {
+  const low = sentence.lows[at] ?? '';
+  if (WAY_BEFORE_PLACE[low] === undefined) return false;
+  const next = sentence.words[at + 1];
+  if (next?.low === 'of') return true;
+  if (!next || isJoint(next) || WAY_WORDS[next.low] !== undefined || lexicon.isManner(next.low)) return false;
+  if (beginsFacing(sentence, at + 1) || lexicon.MANNER_PHRASE.test(sentence.lows.slice(at + 1).join(' '))) return false;
+  return nounPhraseAt(sentence, at + 1) !== undefined;
+}
+
+/** Verbs that act on no part keep what is said of them: "the gear oil", "for leaks". */
+function readAbout(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
+  let end = start;
+  while (
+    end < sentence.words.length &&
+    !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
+    !measured(sentence, end)
+  ) {
+    if (end > start && endsAbout(end)) break;
+    if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
+    end += 1;
+  }
+  const about = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
+  // "Release the pressure at the drain valve" says where, and not of what.
+  if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
+    act.how.push(about);
+  else if (about) act.about = about;
+  trailing(reading, sentence, end, act);
+
+  /** "The valve slowly", "the suction valve first"; but "the last step". */
+  function endsAbout(at: number): boolean {
+    const low = sentence.lows[at] ?? '';
+    return (
+      lexicon.isManner(low) &&
+      (/..ly$/.test(low) || (/^(?:first|again|last|once|twice)$/.test(low) && isJoint(sentence.words[at + 1])))
+    );
+  }
+
+  function measured(inside: Sentence, at: number): boolean {
+    return /^(?:s|min|h)$/.test(measureAt(inside, at)?.unit ?? '');
+  }
+}
+
+/** "Lock the motor out", "switch the drive off". */
+function withoutWay(verb: OpenAct['verb'], about: string): string {
+  if (verb === 'lock-out') return about.replace(/\s+out$/i, '');
+  return verb === 'isolate' ? about.replace(/\s+off$/i, '') : about;
+}
+
+const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
+  'release-pressure',
+  'isolate',
+  'lock-out',
+  'drain',
+  'restore',
+  'turn',
+];
+
+const ABOUT_ENDS =
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|before (?:you|the|it|they)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
