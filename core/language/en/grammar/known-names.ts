@@ -46,11 +46,13 @@ export function namesOf(series: Series): NameIndex {
   return index;
 }
 
-interface PartName {
+export interface PartName {
   readonly name: string;
   readonly parts: readonly string[];
-  /** The parts run together. */
+  /** The parts, parted by spaces. */
   readonly key: string;
+  /** The parts run together. */
+  readonly run: string;
 }
 
 const partNames = new WeakMap<Series, readonly PartName[]>();
@@ -61,7 +63,7 @@ export function partNamesOf(series: Series): readonly PartName[] {
   if (known) return known;
   const made = series.components.map(({ name }) => {
     const parts = partsOf(name);
-    return { name, parts, key: parts.join(' ') };
+    return { name, parts, key: parts.join(' '), run: parts.join('') };
   });
   partNames.set(series, made);
   return made;

@@ -2,7 +2,7 @@ import letterSteps from 'damerau-levenshtein';
 import { pluralName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { partNamesOf } from './known-names';
+import { type PartName, partNamesOf } from './known-names';
 import { isFeature, isSubstance, isToolName } from './lexicon';
 import { beginsVerb } from './operations';
 import type { Doubt, SaidPart } from './said';
@@ -39,7 +39,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   // A known name with a word behind it that names no kind of part: "flange bolts loosely".
   const begun = known.filter((other) => begins(parts, other.parts)).map((other) => other.name);
   if (begun.length > 0 && kindFromName(name) === 'other') return asked('odd-name', begun);
-  const near = known.filter((other) => isNear(other.parts, parts)).map((other) => other.name);
+  const run = parts.join('');
+  const near = known.filter((other) => isNear(other, parts, run)).map((other) => other.name);
   if (near.length > 0) return asked('near-part', near);
   const words = name.toLowerCase().split(/\s+/);
   if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
@@ -82,29 +83,37 @@ function begins(longer: readonly string[], parts: readonly string[]): boolean {
 }
 
 /** One word more, or two letters other, than a known name. */
-function isNear(known: readonly string[], parts: readonly string[]): boolean {
-  const sameHead = known.at(-1) === parts.at(-1);
-  if (sameHead && Math.abs(known.length - parts.length) === 1) {
-    const [long, short] = known.length > parts.length ? [known, parts] : [parts, known];
-    if (short.length > 1 && long.some((_, i) => long.toSpliced(i, 1).join(' ') === short.join(' '))) return true;
-    if (short.length === 1) return true;
+function isNear(known: PartName, parts: readonly string[], run: string): boolean {
+  if (known.parts.length === parts.length) return isOneWordOff(known.parts, parts);
+  if (Math.abs(known.parts.length - parts.length) === 1 && known.parts.at(-1) === parts.at(-1)) {
+    const [long, short] = known.parts.length > parts.length ? [known.parts, parts] : [parts, known.parts];
+    if (short.length === 1 || isWithOneMore(long, short)) return true;
   }
-  if (known.length !== parts.length) {
-    const [one, two] = [known.join(''), parts.join('')];
-    return Math.abs(one.length - two.length) < 2 && one.length > 4 && within(one, two, 1);
+  return Math.abs(known.run.length - run.length) < 2 && known.run.length > 4 && within(known.run, run, 1);
+}
+
+function isWithOneMore(long: readonly string[], short: readonly string[]): boolean {
+  let skipped = 0;
+  for (const [i, word] of short.entries()) {
+    if (word === long[i + skipped]) continue;
+    skipped += 1;
+    if (skipped > 1 || word !== long[i + 1]) return false;
   }
-  // "upper seal" and "lower seal" are two parts; a slip of the finger leaves the word much as it was.
-  const other = known.flatMap((word, i) => (word === parts[i] ? [] : [[word, parts[i] ?? ''] as const]));
-  return (
-    other.length === 1 &&
-    other.every(
-      ([one, two]) =>
-        // "Plate a1" and "plate a2" are two.
-        !/\d/.test(one + two) &&
-        Math.min(one.length, two.length) > 3 &&
-        within(one, two, Math.min(one.length, two.length) > 5 ? 2 : 1),
-    )
-  );
+  return true;
+}
+
+/** "upper seal" and "lower seal" are two parts; a slip of the finger leaves the word much as it was. */
+function isOneWordOff(known: readonly string[], parts: readonly string[]): boolean {
+  let at = -1;
+  for (const [i, word] of known.entries()) {
+    if (word === parts[i]) continue;
+    if (at >= 0) return false;
+    at = i;
+  }
+  const [one = '', two = ''] = [known[at], parts[at]];
+  const shorter = Math.min(one.length, two.length);
+  // "Plate a1" and "plate a2" are two.
+  return shorter > 3 && !/\d/.test(one + two) && within(one, two, shorter > 5 ? 2 : 1);
 }
 
 /** Whether two words differ by at most so many letters: left out, added, changed or swapped. */
