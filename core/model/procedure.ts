@@ -5,6 +5,7 @@ import { Faces, POSES } from './faces';
 import type { HouseRules } from './house-rules';
 import { Id } from './ids';
 import { CONSEQUENCES, Look } from './looks';
+import { Narration, StepSource } from './narration';
 import { Clip, Picture } from './pictures/picture';
 import { Application, type Series } from './series';
 import { STAGES, VERB_IDS } from './verbs';
@@ -210,6 +211,8 @@ export const Step = z.strictObject({
   measurements: z.array(Measurement).max(12).optional(),
   pictures: z.array(Picture).max(24).optional(),
   clips: z.array(Clip).max(8).optional(),
+  /** What was written or said of it, where it comes from a narration. */
+  source: StepSource.optional(),
   /** The fields proposed by the program that no person has looked at. */
   drafted: z.array(z.enum(DRAFTED_FIELDS)).min(1).optional(),
 });
@@ -279,6 +282,8 @@ export const Procedure = z.strictObject({
   /** Another module goes on from here; what lies on the cloth at the end is handed on, not left over. */
   handsOn: z.literal(true).optional(),
   accepted: z.array(Acceptance).max(400).optional(),
+  /** Old instructions and narrations that it is written from. */
+  narrations: z.array(Narration).max(20).optional(),
 });
 export type Procedure = z.infer<typeof Procedure>;
 

@@ -9,11 +9,17 @@ export interface Media {
 
 export function mediaOf(procedures: readonly Procedure[]): Media {
   const steps = procedures.flatMap((procedure) => procedure.steps);
+  const narrations = procedures.flatMap((procedure) => procedure.narrations ?? []);
+  const shown = steps.flatMap((step) =>
+    (step.pictures ?? []).flatMap(({ photo, flat }) => (flat ? [photo, flat] : [photo])),
+  );
+  const grabbed = narrations.flatMap(({ proposals }) => proposals.flatMap(({ photos }) => photos ?? []));
   return {
-    photos: new Set(
-      steps.flatMap((step) => (step.pictures ?? []).flatMap(({ photo, flat }) => (flat ? [photo, flat] : [photo]))),
-    ),
-    videos: new Set(steps.flatMap((step) => (step.clips ?? []).map(({ video }) => video))),
+    photos: new Set([...shown, ...grabbed]),
+    videos: new Set([
+      ...steps.flatMap((step) => (step.clips ?? []).map(({ video }) => video)),
+      ...narrations.flatMap(({ video }) => video ?? []),
+    ]),
   };
 }
 
@@ -45,5 +51,15 @@ export function renamingMedia(procedures: readonly Procedure[], names: ReadonlyM
       }),
       ...(step.clips && { clips: step.clips.map((clip) => ({ ...clip, video: renamed(clip.video) })) }),
     })),
+    ...(procedure.narrations && {
+      narrations: procedure.narrations.map((narration) => ({
+        ...narration,
+        ...(narration.video && { video: renamed(narration.video) }),
+        proposals: narration.proposals.map((proposal) => ({
+          ...proposal,
+          ...(proposal.photos && { photos: proposal.photos.map(renamed) }),
+        })),
+      })),
+    }),
   }));
 }

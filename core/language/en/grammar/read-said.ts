@@ -30,6 +30,16 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
 
+/** The pieces of a line that say one thing each, as they stand in it. */
+export function piecesOf(text: string, series: Series): string[] {
+  const names = namesOf(series);
+  const sentence = new Sentence(text, asOrders(text, wordsOf(text), names), names);
+  return clausesOf(sentence).map(({ words }) => {
+    const from = Math.min(...words.map((word) => word.from));
+    return text.slice(from, Math.max(...words.map((word) => word.to)));
+  });
+}
+
 /** What is said before the first action belongs to it: "Careful, it is hot. Remove the cap." */
 function noteOf({ acts: [first], note }: Reading): SaidNote {
   if (!first) return note;

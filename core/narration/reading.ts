@@ -1,0 +1,33 @@
+import type { SaidBefore } from '../language/en/grammar/reading';
+import { type ParsedLine, parseLine } from '../line/parse-line';
+import type { Series } from '../model/series';
+
+/** What names a series has, as far as reading a line depends on it; the same text reads the same lines alike. */
+const keys = new WeakMap<Series, string>();
+const read = new Map<string, ParsedLine>();
+const MOST_KEPT = 4000;
+
+/** Reads a line, or gives what it was read as before with the same names. */
+export function readingOf(line: string, series: Series, before: SaidBefore['parts']): ParsedLine {
+  const key = `${line}\n${before.map(({ name }) => name).join(';')}\n${keyOf(series)}`;
+  const known = read.get(key);
+  if (known) return known;
+  if (read.size >= MOST_KEPT) read.clear();
+  const parsed = parseLine(line, series, { parts: before });
+  read.set(key, parsed);
+  return parsed;
+}
+
+function keyOf(series: Series): string {
+  const known = keys.get(series);
+  if (known !== undefined) return known;
+  const { components, tools, consumables, positionSets } = series;
+  const key = JSON.stringify([
+    components.map(({ name, count, positionSetId, kind }) => [name, count, positionSetId, kind]),
+    tools.map(({ name, size }) => [name, size]),
+    consumables.map(({ name }) => name),
+    positionSets,
+  ]);
+  keys.set(series, key);
+  return key;
+}
