@@ -11,13 +11,13 @@ module.exports = {
     },
     {
       name: 'core-packages',
-      comment: 'schemas, grammar and a language library are all that core borrows',
+      comment: 'schemas, grammar, a language library and the readers of open formats are all that core borrows',
       severity: 'error',
       from: { path: '^core', pathNot: '[.]test[.]ts$|^core/testing' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-peer'],
         pathNot:
-          'node_modules/(zod|pluralize|@types/pluralize|compromise|damerau-levenshtein|@types/damerau-levenshtein)/',
+          'node_modules/(zod|pluralize|@types/pluralize|compromise|damerau-levenshtein|@types/damerau-levenshtein|mammoth|marked|media-captions|papaparse|@types/papaparse)/',
       },
     },
     {
@@ -57,7 +57,7 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: 'node_modules/(?!(zod|pluralize|compromise|damerau-levenshtein)/)' },
+    exclude: { path: 'node_modules/(?!(zod|pluralize|compromise|damerau-levenshtein|mammoth|marked|media-captions|papaparse)/)' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'node', 'default'],

@@ -1,3 +1,7 @@
+import { existsSync } from 'node:fs';
+import { copyFile, mkdtemp, readFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { readingPlaces } from '#core/job/demands';
 import type { EntryContent, NewEntry } from '#core/job/entry';
 import { stepPlaces } from '#core/job/to-do';
@@ -5,7 +9,10 @@ import { placesOf } from '#core/judging/measure';
 import type { HouseRules } from '#core/model/house-rules';
 import type { PictureMark } from '#core/model/pictures/picture';
 import type { Procedure, Step, Workbook } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
+import { proposalsFrom } from '#core/narration/propose';
+import { readSource } from '#core/narration/source';
 import { readPackage } from '#core/package/package';
 import type { DemoPeople, Services } from '../server/services/services';
 import { readWorkbook, takeInPackage } from '../server/store/documents';
@@ -35,6 +42,8 @@ const HOUSE: HouseRules = {
 };
 /** Drawing takes a while, and the demo should be there soon. */
 const ILLUSTRATED = 2;
+/** Beside this file, or beside the built server. */
+const NARRATION_FOLDERS = ['narration', '../../demo/narration'].map((path) => join(import.meta.dirname, path));
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
@@ -49,7 +58,7 @@ class Seeder {
     const ids = await accounts.addKnown(PEOPLE);
     for (const [at, { username }] of PEOPLE.entries()) this.ids.set(username, ids[at] ?? '');
     await saveHouse(this.services.db, HOUSE, this.idOf('ines'));
-    await this.shelve(corrick, 'First release; both ends walked through by Jun');
+    await this.shelve(corrick, 'First release; both ends walked through by Jun', 0, (series) => this.narrated(series));
     await this.shelve(fennimoor, 'First release; packed twice with Tobias', ILLUSTRATED);
     await this.shelve(tarnbeck, 'First release; the lifts tried by Jun and Mara');
     const { releaseId, workbook } = await this.shelve(pellwick, 'First release, walked through with Mara at the bench');
@@ -58,7 +67,12 @@ class Seeder {
   }
 
   /** Takes a package in and releases its first procedure; the others stay drafts. */
-  private async shelve(json: unknown, note: string, pictures = 0): Promise<{ releaseId: string; workbook: Workbook }> {
+  private async shelve(
+    json: unknown,
+    note: string,
+    pictures = 0,
+    more?: (series: Series) => Promise<Procedure>,
+  ): Promise<{ releaseId: string; workbook: Workbook }> {
     const { db, newId, work } = this.services;
     const reading = readPackage(json);
     if (!reading.ok) throw new Error(`demo package: ${JSON.stringify(reading.faults)}`);
@@ -66,7 +80,8 @@ class Seeder {
     const [written, ...others] = procedures;
     if (!written) throw new Error('demo package: no procedure');
     const first = await this.illustrated({ series, procedure: written }, pictures);
-    await takeInPackage(db, series, [first, ...others], false, this.idOf('ines'));
+    const added = more ? [await more(series)] : [];
+    await takeInPackage(db, series, [first, ...others, ...added], false, this.idOf('ines'));
     const { series: kept, procedure } = await readWorkbook(db, first.id);
     const by = this.idOf('ines');
     const { id } = await releaseProcedure(db, (document) => work.do('stops', document), first.id, by, {
@@ -76,6 +91,24 @@ class Seeder {
       note,
     });
     return { releaseId: id, workbook: { series, procedure: first } };
+  }
+
+  /** A draft that is to be written from what was said in a short video. */
+  private async narrated(series: Series): Promise<Procedure> {
+    const folder = NARRATION_FOLDERS.find((path) => existsSync(path));
+    if (!folder) throw new Error('demo: the narration is missing');
+    const upload = join(await mkdtemp(join(tmpdir(), 'fukusa-demo-')), 'pilot-service.webm');
+    await copyFile(join(folder, 'pilot-service.webm'), upload);
+    const { hash } = await this.services.videos.takeIn(upload);
+    const name = 'pilot-service.vtt';
+    const passages = await readSource(name, await readFile(join(folder, name), 'utf8'));
+    return {
+      id: 'corrick-pilot-service',
+      seriesId: series.id,
+      title: 'Muffler and pilot service',
+      steps: [],
+      narrations: [{ id: 'pilot-service', name, video: hash, passages, ...proposalsFrom(passages, series) }],
+    };
   }
 
   /** A drawn picture with marks on it for the first fittings whose photo check has to be met. */

@@ -75,9 +75,15 @@ export function gapsIn({ ahead, proposals }: ReadDesk): ReadonlyMap<string, read
   const owner = new Map(
     proposals.flatMap(({ proposal, steps }) => steps.map((step) => [step.id, proposal.id] as const)),
   );
+  // What is asked about the line is not told twice.
+  const isAsked = new Set(
+    proposals.flatMap(({ proposal, parsed }) =>
+      parsed.doubts.some(({ kind }) => kind === 'figure' || kind === 'unit' || kind === 'facing') ? [proposal.id] : [],
+    ),
+  );
   for (const finding of check(ahead)) {
     const id = finding.stepId === undefined ? undefined : owner.get(finding.stepId);
-    if (id === undefined || !GAPS.has(finding.id)) continue;
+    if (id === undefined || !GAPS.has(finding.id) || isAsked.has(id)) continue;
     gaps.set(id, [...(gaps.get(id) ?? []), finding]);
   }
   return gaps;

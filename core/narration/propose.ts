@@ -44,7 +44,7 @@ function kindOf(text: string, series: Series): 'action' | 'note' | 'chatter' {
 
 /** Words that are about the work even where no part is named. */
 const WORK =
-  /\d|\b(?:pressure|power|lock|hot|spring|oil|grease|torque|tight|bolt|nut|screw|seal|ring|repeat|same|other side|careful|never|must|should)\b/i;
+  /\d|\b(?:pressure|power|lock|hot|spring|oil|grease|torque|tight|bolt|nut|screw|seal|ring|repeat|same|other side|careful|never|must|should)s?\b/i;
 
 function namesSomething(text: string, series: Series): boolean {
   const low = text.toLowerCase();

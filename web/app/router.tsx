@@ -28,7 +28,17 @@ export const router = createBrowserRouter([
         children: [
           { path: '/', element: <ShelfScreen /> },
           { path: '/series/:id', lazy: later('SeriesScreen', () => import('../screens/series/SeriesScreen')) },
-          { path: '/procedures/:id', lazy: later('AuthorScreen', () => import('../screens/author/AuthorScreen')) },
+          {
+            path: '/procedures/:id',
+            lazy: later('ProcedureScreen', () => import('../screens/procedure/ProcedureScreen')),
+            children: [
+              { index: true, lazy: later('AuthorScreen', () => import('../screens/author/AuthorScreen')) },
+              {
+                path: 'narration',
+                lazy: later('NarrationScreen', () => import('../screens/narration/NarrationScreen')),
+              },
+            ],
+          },
           { path: '/procedures/:id/walk', lazy: later('WalkScreen', () => import('../screens/walk/WalkScreen')) },
           {
             path: '/procedures/:id/release',

@@ -1,20 +1,17 @@
-import { ActionIcon, Button, Center, Group, Kbd, Menu } from '@mantine/core';
+import { ActionIcon, Button, Group, Kbd, Menu } from '@mantine/core';
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react';
-import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { sayProblem } from '#core/language/en/problems';
-import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
-import { answer, api } from '../../ground/api';
 import { tellProblem } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { Tag } from '../../parts/Tag';
 import { useAuthor, useHistory } from '../../state/author-store';
 import { computed } from '../../state/timeline';
-import { beginAutosave, useAutosave, watchEdits } from '../../sync/autosave';
+import { useOpened } from '../procedure/ProcedureScreen';
 import { AuthorPalette, KeysDialog } from './AuthorPalette';
 import { ClothPanel } from './cloth/ClothPanel';
 import styles from './desk/Author.module.css';
@@ -30,50 +27,28 @@ import { TypedLine } from './line/TypedLine';
 import { SaveStateNote } from './SaveStateNote';
 import { StepPanel } from './step/StepPanel';
 import { useAuthorKeys } from './useAuthorKeys';
+import { useStepInHand } from './useStepInHand';
 
 /** What the menu offers beside the keys. */
-const IN_MENU: readonly string[] = ['about', 'supplies', 'tools', 'print', 'search', 'keys'];
+const IN_MENU: readonly string[] = ['narration', 'about', 'supplies', 'tools', 'print', 'search', 'keys'];
 
 /** Where a procedure is written: the fold, the step in hand, and the cloth after it. */
 export function AuthorScreen() {
   const { t } = useTranslation();
   const { id = '' } = useParams();
   const writes = mayWrite(usePerson());
-  const query = useQuery({
-    queryKey: ['procedure', id],
-    queryFn: () => answer(api.procedures[':id'].$get({ param: { id } })),
-    // While it is open, this tab's own draft is the truth; conflicts come back from saving.
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 0,
-    refetchOnWindowFocus: false,
-  });
-  const openId = useAutosave((state) => state.procedureId);
+  const { releases, releasedAsIs } = useOpened();
   const history = useHistory();
 
-  useEffect(() => {
-    if (!query.data) return;
-    void beginAutosave(query.data);
-    return () => {
-      useAutosave.setState({ procedureId: null });
-      useAuthorView.setState(useAuthorView.getInitialState());
-    };
-  }, [query.data]);
-  useEffect(() => (writes ? watchEdits(id) : undefined), [writes, id]);
+  useEffect(() => () => useAuthorView.setState(useAuthorView.getInitialState()), []);
+  useStepInHand(id, releasedAsIs);
   useAuthorKeys(writes);
   useRefusalsTold();
 
   const workbook = useAuthor((state) => state.workbook);
-  if (query.error) return <FaultNotice error={query.error} />;
-  if (!query.data || openId !== id) {
-    return (
-      <Center mih="60vh">
-        <Loading />
-      </Center>
-    );
-  }
   const { series, procedure } = workbook;
   const stops = computed(workbook).findings.filter((finding) => finding.severity === 'stop').length;
-  const latest = query.data.releases[0];
+  const [latest] = releases;
   return (
     <div className={styles.screen}>
       <TopBar
@@ -106,7 +81,9 @@ export function AuthorScreen() {
                 </ActionIcon>
               </Menu.Target>
               <Menu.Dropdown>
-                {AUTHOR_ACTIONS.filter(({ id }) => IN_MENU.includes(id) && (writes || id !== 'tools')).map((action) => (
+                {AUTHOR_ACTIONS.filter(
+                  ({ id }) => IN_MENU.includes(id) && (writes || (id !== 'tools' && id !== 'narration')),
+                ).map((action) => (
                   <Menu.Item key={action.id} rightSection={<Kbd>{action.key}</Kbd>} onClick={action.run}>
                     {t(`keys.${action.id}` as 'keys.line')}
                   </Menu.Item>

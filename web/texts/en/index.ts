@@ -1,5 +1,6 @@
 import { authorTexts } from './author';
 import { benchTexts } from './bench';
+import { narrationTexts } from './narration';
 import { seriesTexts } from './series';
 import { stepTexts } from './step';
 import { tradeTexts } from './trade';
@@ -13,4 +14,5 @@ export const en = {
   ...authorTexts,
   ...stepTexts,
   ...benchTexts,
+  ...narrationTexts,
 };

@@ -90,6 +90,15 @@ export function amountAt(
       applied: { name: bare.phrase.known?.name ?? bare.phrase.name, amount: sentence.text(start, measured.end) },
       end: bare.end,
     };
+  const little = /^(?:a (?:little|bit)|some) /.exec(sentence.lows.slice(start).join(' '))?.[0];
+  if (little !== undefined && sentence.lows[start + little.trim().split(' ').length] !== 'of') {
+    const from = start + little.trim().split(' ').length;
+    const stuff = nounPhraseAt(sentence, from);
+    if (stuff && (stuff.phrase.known?.kind === 'substance' || lexicon.isSubstance(stuff.phrase.words))) {
+      const name = stuff.phrase.known?.name ?? stuff.phrase.name;
+      return { applied: { name, ...(/little|bit/.test(little) && { amount: little.trim() }) }, end: stuff.end };
+    }
+  }
   const of = sentence.lows.indexOf('of', start);
   if (of < 0 || of - start > 4) return undefined;
   const stuff = nounPhraseAt(sentence, of + 1);

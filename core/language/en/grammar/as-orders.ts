@@ -62,7 +62,7 @@ class Telling {
     if (at >= this.words.length) return;
     if (this.doer(at) || this.goesOn(at)) return;
     if (isStart && (this.gerund(at) || this.fetched(at) || this.heading(at))) return;
-    if (this.inverted(at)) return;
+    if (this.inverted(at) || (isStart && this.bare(at))) return;
     if (isStart || this.manner === 'order') this.saidOfThing(at);
   }
 
@@ -148,6 +148,27 @@ class Telling {
     return true;
   }
 
+  /** "Cap back on", "cover off": nothing but what it is and which way. */
+  private bare(at: number): boolean {
+    const said = BARE.exec(this.lows(at));
+    if (!said || this.words[at]?.quoted) return false;
+    const [, name = '', way = ''] = said;
+    const length = name.split(' ').length;
+    const first = verbAt(this.lowsFrom(at), 0);
+    if (
+      first &&
+      (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(this.low(at)) ||
+        !/^(?:back|off)/.test(way))
+    )
+      return false;
+    const wayLength = way.split(' ').length;
+    const named = this.words.slice(at, at + length);
+    const ways = this.words.slice(at + length, at + length + wayLength);
+    const verb = this.as(at, /^(?:off|out)/.test(way) ? 'take' : 'put', true);
+    this.words.splice(at, length + wayLength, verb, ...named, ...ways);
+    return true;
+  }
+
   /** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
   private saidOfThing(at: number): void {
     const sentence = this.sentence();
@@ -166,7 +187,7 @@ class Telling {
     const passive = PASSIVE.exec(told);
     if (passive) this.passive(at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
     else if (isKnown && /^[:–-]$/.test(this.low(stop))) this.topic(at, stop);
-    else if (isKnown) this.byItself(at, stop);
+    else if (isKnown || COMES_OUT.test(told)) this.byItself(at, stop);
   }
 
   private passive(at: number, stop: number, length: number, isOrder: boolean): void {
@@ -298,7 +319,11 @@ function withoutOwner(word: Word): Word {
 const NO_OWNERS = /^(?:that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
 /** "Comes", "has to come". */
 const COMES = /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|go|goes) /;
+/** What is not known yet is at least known to be in there when it comes out. */
+const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
+/** "Cap back on", "the cover off", and then nothing more or something else. */
+const BARE = /^((?:(?:the|both|all) )?[a-z-]+(?: [a-z-]+)?) (back on|back in|off|out)(?= ?(?:[,.;]|and\b|then\b|$))/;
 const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;
 const USING = /^(?:using|starting|working|holding|beginning)$/;
 const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;

@@ -98,8 +98,10 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   // After a bare comma only what is done to a known thing is a step; the rest is a remark.
   if (afterComma)
     return (
+      (verb.is === 'verb' && verb.verb === 'release-pressure') ||
       isKnownNext(sentence, behind) ||
-      (/^(?:the|your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
+      next.low === 'the' ||
+      (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
     );
   if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named;
   return named || !isSubstance([next.low]);

@@ -108,7 +108,11 @@ export const FIRST_OF_ALL =
 export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
-  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|it is (?:a good idea|best|better|important|worth|easier|necessary) to|it's (?:a good idea|best|better|important|worth|easier|necessary) to|let's|let us|try to|want to|need to)\s*/;
+  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|it is (?:a good idea|best|better|important|worth|easier|necessary) to|it's (?:a good idea|best|better|important|worth|easier|necessary) to|let's|let us|let me|try to|want to|need to)\s*/;
+
+/** No direction at all, said as if it were one. */
+export const NO_DIRECTION =
+  /^(?:(?:in )?(?:the )?same way (?:round |around |up )?as (?:the )?(?:others?|old ones?|first ones?|before|found|it was|they were|it came out|they came out)|as (?:shown|found|it was|they were|it came out|they came out|in the (?:picture|photo|diagram|figure|drawing))|(?:in )?the (?:right|correct|proper) way (?:round|around))\b/;
 
 /** No figure at all, said as if it were one. */
 export const NO_FIGURE =

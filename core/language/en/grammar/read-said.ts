@@ -184,7 +184,8 @@ function readWithoutVerb(
 }
 
 function keepStatement(reading: Reading, told: string, text: string): void {
-  if (/\b(?:never|not|don't|do not|no longer)\b/.test(told)) reading.keepCaution({ signal: 'CAUTION', text });
+  if (/\b(?:never|not|don't|do not|no longer)\b/.test(told) || DANGEROUS.test(told))
+    reading.keepCaution({ signal: 'CAUTION', text });
   else if (/\b(?:because|otherwise|so that|keeps|prevents|protects)\b/.test(told)) reading.keepWhy(text);
   else reading.keepHow(text);
 }
@@ -217,5 +218,9 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
   return true;
 }
 
+/** What can hurt, said as a statement: "it gets hot". */
+const DANGEROUS =
+  /\b(?:gets?|is|are|stays?|may be|can be|will be|still) (?:\w+ )?(?:hot|heavy|sharp|slippery|under (?:pressure|tension|load)|live|poisonous|corrosive|acid)\b/;
+
 const STATEMENT =
-  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+)\b ?\b(?:is|are|was|were|has|have|had|must|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;
+  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+)\b ?\b(?:is|are|was|were|has|have|had|gets?|must|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;

@@ -13,7 +13,7 @@ export interface SaidBefore {
 /** An act while it is being read. */
 export type OpenAct = Open<SaidAct>;
 
-const AS_REMARK: readonly DoubtKind[] = ['condition', 'repeat', 'unread', 'figure'];
+const AS_REMARK: readonly DoubtKind[] = ['condition', 'repeat', 'unread', 'figure', 'facing'];
 
 export class Reading {
   readonly acts: OpenAct[] = [];

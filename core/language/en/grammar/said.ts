@@ -82,6 +82,7 @@ export type DoubtKind =
   | 'odd-name'
   | 'pronoun'
   | 'place'
+  | 'facing'
   | 'count'
   | 'unit'
   | 'figure'

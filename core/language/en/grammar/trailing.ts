@@ -157,6 +157,16 @@ const CONSTRUCTIONS: readonly Construction[] = [
     },
   },
   {
+    name: 'no direction: "same way as the others"',
+    read: ({ reading, sentence, at, act, told }) => {
+      const said = verbOf(act.verb).effect === 'refits' ? lexicon.NO_DIRECTION.exec(told)?.[0] : undefined;
+      if (said === undefined) return undefined;
+      const end = Math.min(at + said.trim().split(' ').length, sentence.words.length);
+      reading.doubt('facing', sentence, at, end);
+      return end;
+    },
+  },
+  {
     name: 'how long: "for ten minutes"',
     read: (place) => {
       const { sentence, at, act } = place;

@@ -39,7 +39,7 @@ export function verbMeant(
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
   if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
-  if (/^(?:hang|put|fit|attach|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'lock-out' };
+  if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
   if (/^(?:pull|draw)$/.test(phrase) && ways.includes('up') && FASTENER.test(objectText)) return { verb: 'torque' };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
   if (/^(?:turn|switch)$/.test(phrase) && POWERED.test(objectText)) {
@@ -211,7 +211,7 @@ function plainVerb(
     /^(?:to|onto|on|in|into)$/.test(sentence.lows[at] ?? '')
   )
     return { verb: 'fit' };
-  if (verb === 'fit' && LOCKS.test(objectText)) return { verb: 'lock-out' };
+  if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
   if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
   if (phrase === 'let')
@@ -286,6 +286,13 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
     if (found?.phrase.known?.kind === 'part') return found.phrase;
   }
   return undefined;
+}
+
+/** "Hang your lock on the valve" locks out the valve. */
+function lockedOut(sentence: Sentence, object: NounPhrase | undefined, at: number): Meant {
+  const on = sentence.lows[at] === 'on' ? nounPhraseAt(sentence, at + 1) : undefined;
+  if (!on || on.phrase.pronoun || !object) return { verb: 'lock-out' };
+  return { verb: 'lock-out', about: sentence.text(at + 1, on.end), aboutEnd: on.end, how: `with ${object.name}` };
 }
 
 /** "Let the oil drain", "let the spring relax", "let the sealant cure". */

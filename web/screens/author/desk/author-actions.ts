@@ -133,5 +133,6 @@ export const AUTHOR_ACTIONS: readonly AuthorAction[] = [
   { id: 'walk', key: 'w', writes: false, run: place('walk') },
   { id: 'print', key: 'p', writes: false, run: open('print') },
   { id: 'release', key: 'r', writes: true, run: place('release') },
+  { id: 'narration', key: 'm', writes: true, run: place('narration') },
   { id: 'keys', key: '?', writes: false, run: open('keys') },
 ];

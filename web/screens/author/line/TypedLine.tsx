@@ -1,16 +1,16 @@
-import { Anchor, Button, Combobox, Group, Select, Text, Textarea, useCombobox } from '@mantine/core';
-import { type KeyboardEvent, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { Anchor, Button, Group, Select, Text } from '@mantine/core';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usualRenewal } from '#core/edits/steps';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
-import { STAGE_NAMES, VERB_SAYS } from '#core/language/en/verbs';
-import { type Completion, completeLine } from '#core/line/complete-line';
-import type { LineFault } from '#core/line/parse-line';
+import { STAGE_NAMES } from '#core/language/en/verbs';
 import { previewLine } from '#core/line/preview-line';
 import { type LineReading, readLine, takeOffer } from '#core/line/read-line';
 import { COMPONENT_KINDS } from '#core/model/kinds';
 import { componentById } from '#core/model/series';
+import { LineInput } from '../../../parts/LineInput';
+import { sayFault } from '../../../parts/line-faults';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
@@ -23,16 +23,10 @@ export function TypedLine() {
   const workbook = useAuthor((state) => state.workbook);
   const selected = useAuthor((state) => state.selected);
   const [text, setText] = useState('');
-  const [caret, setCaret] = useState(0);
   const [tried, setTried] = useState(false);
-  const [closed, setClosed] = useState(false);
   const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
   // One part after the other; one that was undone meanwhile is not asked about.
   const [asked] = unknownIds.filter((id) => componentById(workbook.series, id));
-  const input = useRef<HTMLTextAreaElement>(null);
-  const combobox = useCombobox({ opened: true });
-
-  const completions = closed ? [] : completeLine(text, caret, workbook.series);
   const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
   const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
   const reading = useMemo(() => (text.trim() ? readLine(text, workbook, after) : undefined), [text, workbook, after]);
@@ -41,27 +35,10 @@ export function TypedLine() {
   const isHomeless = tried && reading?.parsed.note !== undefined && at < 0 && workbook.procedure.steps.length === 0;
   const [doubt] = reading?.parsed.faults.length === 0 ? reading.parsed.doubts : [];
 
-  const take = (completion: Completion) => {
-    const next = text.slice(0, completion.from) + completion.insert + text.slice(completion.to);
-    const at = completion.from + completion.insert.length;
-    setText(next);
-    setCaret(at);
-    combobox.resetSelectedOption();
-    requestAnimationFrame(() => {
-      input.current?.focus();
-      input.current?.setSelectionRange(at, at);
-    });
-  };
   const offer = (words: string) => {
     if (!doubt) return;
-    const next = takeOffer(text, doubt, words);
-    setText(next);
-    setCaret(next.length);
-    setClosed(true);
-    requestAnimationFrame(() => {
-      input.current?.focus();
-      input.current?.setSelectionRange(next.length, next.length);
-    });
+    setText(takeOffer(text, doubt, words));
+    document.getElementById(LINE_ID)?.focus();
   };
   const add = (where: 'here' | 'elsewhere' = 'here') => {
     if (!text.trim()) return;
@@ -71,27 +48,9 @@ export function TypedLine() {
       const fresh = components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : []));
       setUnknownIds((ids) => [...ids, ...fresh]);
       setText('');
-      setCaret(0);
       setTried(false);
     } else setTried(true);
   };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const chosen = combobox.getSelectedOptionIndex();
-    if (event.key === 'ArrowDown' && completions.length > 0) combobox.selectNextOption();
-    else if (event.key === 'ArrowUp' && completions.length > 0) combobox.selectPreviousOption();
-    else if (event.key === 'Tab' && !event.shiftKey && completions.length > 0) {
-      const completion = completions[Math.max(chosen, 0)];
-      if (completion) take(completion);
-    } else if (event.key === 'Tab' && !event.shiftKey && doubt?.offers[0] !== undefined) offer(doubt.offers[0]);
-    else if (event.key === 'Enter') {
-      const completion = completions[chosen];
-      if (completion) take(completion);
-      else add(event.ctrlKey || event.metaKey ? 'elsewhere' : 'here');
-    } else if (event.key === 'Escape') setClosed(true);
-    else return;
-    event.preventDefault();
-  };
-
   return (
     <div className={styles.line}>
       {asked && (
@@ -110,81 +69,27 @@ export function TypedLine() {
           </span>
         ) : faults.length > 0 ? (
           <span className={styles.lineFault} role="alert">
-            {faults.map((fault) => faultText(fault)).join(' ')}
+            {faults.map((fault) => sayFault(fault, workbook.series)).join(' ')}
           </span>
         ) : (
           <LineOutlook reading={reading} after={after} onElsewhere={() => add('elsewhere')} />
         )}
         {!reading && <span>{t('line.signs')}</span>}
       </div>
-      <Combobox
-        store={combobox}
-        onOptionSubmit={(value) => completions[Number(value)] && take(completions[Number(value)] as Completion)}
-        position="top-start"
-        middlewares={{ flip: false }}
-      >
-        <Combobox.Target withKeyboardNavigation={false}>
-          <Textarea
-            ref={input}
-            autosize
-            minRows={1}
-            maxRows={4}
-            className={styles.lineInput}
-            id={LINE_ID}
-            aria-label={t('line.label')}
-            placeholder={t('line.placeholder')}
-            value={text}
-            data-undo={text === '' ? '' : undefined}
-            autoComplete="off"
-            spellCheck={false}
-            onChange={(event) => {
-              setText(event.currentTarget.value);
-              setCaret(event.currentTarget.selectionStart ?? event.currentTarget.value.length);
-              setClosed(false);
-              combobox.resetSelectedOption();
-            }}
-            onSelect={(event) => setCaret(event.currentTarget.selectionStart ?? 0)}
-            onKeyDown={onKeyDown}
-            onBlur={() => setClosed(true)}
-            onFocus={() => setClosed(false)}
-          />
-        </Combobox.Target>
-        <Combobox.Dropdown hidden={completions.length === 0}>
-          <Combobox.Options>
-            {completions.map((completion, i) => (
-              <Combobox.Option key={completion.insert} value={String(i)}>
-                {completion.insert.trim()}
-              </Combobox.Option>
-            ))}
-          </Combobox.Options>
-        </Combobox.Dropdown>
-      </Combobox>
+      <LineInput
+        id={LINE_ID}
+        label={t('line.label')}
+        placeholder={t('line.placeholder')}
+        className={styles.lineInput}
+        text={text}
+        onText={setText}
+        series={workbook.series}
+        offer={doubt?.offers[0]}
+        onOffer={offer}
+        onEnter={(withMod) => add(withMod ? 'elsewhere' : 'here')}
+      />
     </div>
   );
-
-  function faultText(fault: LineFault): string {
-    switch (fault.kind) {
-      case 'no-verb':
-        return fault.word ? t('line.fault.noVerb', { word: fault.word }) : t('line.fault.nothing');
-      case 'no-part':
-        return t('line.fault.noPart', { verb: VERB_SAYS[fault.verb] });
-      case 'unknown-position':
-        return workbook.series.positionSets.length === 0
-          ? t('line.fault.noPositions')
-          : t('line.fault.position', {
-              text: fault.text,
-              known: workbook.series.positionSets
-                .flatMap((set) => [`each ${set.name}`, ...set.positions.map((p) => p.name)])
-                .join(', '),
-            });
-      case 'bad-torque':
-        return t('line.fault.torque', { text: fault.text, reason: t(`quantity.${fault.reason}`) });
-      case 'bad-faces':
-        return t('line.fault.faces', { text: fault.text });
-      case 'bad-minutes':
-        return t('line.fault.minutes', { text: fault.text });
-    }
-  }
 }
 
 /** Asked once about a part whose name tells no kind: the checks and the drawing depend on what it is. */

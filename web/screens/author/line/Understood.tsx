@@ -48,7 +48,7 @@ export function Understood({ reading, after }: { reading: LineReading; after: nu
 }
 
 /** What stands beside the sentence: how, what to look for, cautions and the reason. */
-function Beside({ step }: { step: Step }) {
+export function Beside({ step }: { step: Step }) {
   const { t } = useTranslation();
   const looks = (step.looks ?? []).flatMap(({ faults }) => faults.map(({ sign }) => sign));
   const told = [
@@ -75,7 +75,10 @@ export function DoubtQuestion({
   const { t } = useTranslation();
   return (
     <div className={styles.doubt} role={asked ? 'alert' : undefined} data-asked={asked || undefined}>
-      <span>{t(`line.doubt.${doubt.kind}`, { text: doubt.text })}</span>
+      <span>
+        {t(`line.doubt.${doubt.kind}`, { text: doubt.text })}
+        {doubt.offers.every((words) => words.startsWith('*')) && doubt.offers.length > 0 && ` ${t('line.or')}`}
+      </span>
       {doubt.offers.map((words, i) => (
         <Button key={words} size="compact-sm" variant={i === 0 ? 'filled' : 'default'} onClick={() => onOffer(words)}>
           {offerText(words)}

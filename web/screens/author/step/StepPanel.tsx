@@ -2,11 +2,13 @@ import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
 import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { stepRuns } from '#core/bench/passes';
 import { stateAfter } from '#core/bench/state';
 import { conditionOf } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
 import { sentenceOf, titleOf } from '#core/language/en/sentence';
+import type { Procedure, Step } from '#core/model/procedure';
 import { stacksWith } from '#core/orientation/stack-section';
 import { CautionNote } from '../../../parts/CautionNote';
 import { StepPictures } from '../../../parts/StepPictures';
@@ -134,6 +136,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
           <FacingSaid step={step} series={series} poses={poses} />
         </div>
       )}
+      <SaidInSource step={step} procedure={procedure} />
       {!writes && <StepPictures step={step} />}
       <div ref={fields} className={styles.card}>
         {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
@@ -141,6 +144,22 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
     </>
   );
 });
+
+/** The sentences that the step was made of, with the way back to them. */
+function SaidInSource({ step, procedure }: { step: Step; procedure: Procedure }) {
+  const { t } = useTranslation();
+  const narration = procedure.narrations?.find(({ id }) => id === step.source?.narrationId);
+  const said = narration?.passages.filter(({ id }) => step.source?.passageIds.includes(id)) ?? [];
+  if (!narration || said.length === 0) return null;
+  return (
+    <blockquote className={styles.fromSource}>
+      {said.map(({ text }) => text).join(' ')}{' '}
+      <Link to={`/procedures/${procedure.id}/narration?source=${narration.id}`}>
+        {t('narration.from', { name: narration.name })}
+      </Link>
+    </blockquote>
+  );
+}
 
 function EmptyStep({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
@@ -154,6 +173,9 @@ function EmptyStep({ writes }: { writes: boolean }) {
               <Trans i18nKey={`step.example.${key}`} components={{ c: <code /> }} />
             </span>
           ))}
+          <Button component={Link} to="narration" relative="path" variant="default">
+            {t('keys.narration')}
+          </Button>
         </div>
       )}
     </div>

@@ -1,0 +1,47 @@
+import { useEffect } from 'react';
+import { useAuthor } from '../../state/author-store';
+
+export interface DeskActions {
+  readonly next: () => void;
+  readonly previous: () => void;
+  readonly accept: () => void;
+  readonly edit: () => void;
+  readonly aside: () => void;
+  readonly merge: () => void;
+  readonly split: () => void;
+}
+
+const KEYS: Readonly<Record<string, keyof DeskActions>> = {
+  ArrowDown: 'next',
+  ArrowUp: 'previous',
+  Enter: 'accept',
+  e: 'edit',
+  x: 'aside',
+  m: 'merge',
+  s: 'split',
+};
+
+/** The keys of the narration desk. Nothing happens while somebody types, presses a button or has a dialog open. */
+export function useDeskKeys(writes: boolean, actions: DeskActions): void {
+  useEffect(() => {
+    if (!writes) return undefined;
+    const onKey = (event: KeyboardEvent) => {
+      const { target } = event;
+      const mod = event.ctrlKey || event.metaKey;
+      if (event.defaultPrevented || event.altKey || !(target instanceof HTMLElement)) return;
+      if (target.closest('[role="dialog"]') || target.matches('input, textarea, select, [contenteditable]')) return;
+      if (mod && /^[zy]$/i.test(event.key)) {
+        const { undo, redo } = useAuthor.getState();
+        if (event.key.toLowerCase() === 'y' || event.shiftKey) redo();
+        else undo();
+      } else {
+        const key = mod ? undefined : KEYS[event.key];
+        if (!key || (event.key === 'Enter' && target.closest('a, button, video'))) return;
+        actions[key]();
+      }
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [writes, actions]);
+}
