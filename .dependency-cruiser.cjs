@@ -57,7 +57,9 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: 'node_modules/(?!(zod|pluralize|compromise|damerau-levenshtein|mammoth|marked|media-captions|papaparse)/)' },
+    exclude: {
+      path: 'node_modules/(?!(zod|pluralize|compromise|damerau-levenshtein|mammoth|marked|media-captions|papaparse)/)',
+    },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'node', 'default'],
