@@ -3,10 +3,11 @@ import type { Unit } from '../bench/units';
 import type { Edit } from '../edits/edit';
 import { firstOf } from '../edits/steps';
 import type { Step, Target, Workbook } from '../model/procedure';
-import { componentById, type Series } from '../model/series';
-import { type Verb, type VerbEffect, verbOf } from '../model/verbs';
+import { type Component, componentById, type Series } from '../model/series';
+import { type VerbEffect, verbOf } from '../model/verbs';
 import { draftStep } from './draft-step';
-import { takingOf } from './takings';
+import { toolsBack, verbBack, wrenchFor } from './manner';
+import { takingOf, whenBack } from './takings';
 
 /** The edits that put units of one component back, mirrored to where they were taken off. They change nothing else. */
 export function refitting(workbook: Workbook, timeline: Timeline, units: readonly Unit[]): Edit[] {
@@ -15,9 +16,10 @@ export function refitting(workbook: Workbook, timeline: Timeline, units: readonl
   const component = unit && componentById(workbook.series, unit.componentId);
   if (!component) return [];
   const { procedure, series } = workbook;
-  const when = taking?.step.when;
-  const threaded = timeline.structure.threaded.has(component.id);
-  const verb: Verb = component.kind === 'pin' ? 'pin' : threaded ? 'start-by-hand' : 'fit';
+  const when = whenBack(timeline, procedure, units);
+  const isThreaded = timeline.structure.threaded.has(component.id) && !hasNutsOf(component, series);
+  const verb = verbBack(component, taking?.step, isThreaded);
+  const toolIds = toolsBack(verb, component, taking?.step, series);
   const positions = [...new Set(units.flatMap((u) => (u.positionId ? [u.positionId] : [])))];
   const everywhere = allPositions(series, component.id);
   const perPosition = units.length / Math.max(1, positions.length);
@@ -30,13 +32,42 @@ export function refitting(workbook: Workbook, timeline: Timeline, units: readonl
     targets: [target],
     positionIds: positions.length === everywhere.length && taking?.step.positionIds.length === 0 ? [] : positions,
     applications: component.wants ?? [],
+    toolIds,
     ...(faces && { faces }),
-    ...(when && { when }),
+    ...(when && { when: [...when] }),
   });
   const index = mirroredIndex(workbook, timeline, taking?.index ?? -1, component.id);
   const edits: Edit[] = [{ kind: 'insert', index, step }];
   if (verb !== 'start-by-hand' || torquedFrom(procedure.steps, index, component.id)) return edits;
   return [...edits, { kind: 'insert', index: index + 1, step: torqueStep(workbook, component.id, step) }];
+}
+
+/**
+ * The edits that put several groups of units back, each behind those taken later: as one by one, but without carrying
+ * out the procedure in between.
+ */
+export function refittingAll(workbook: Workbook, timeline: Timeline, groups: readonly (readonly Unit[])[]): Edit[] {
+  const edits: Edit[] = [];
+  const before: number[] = [];
+  let last = -1;
+  for (const units of groups) {
+    const made = refitting(workbook, timeline, units).flatMap((edit) => (edit.kind === 'insert' ? [edit] : []));
+    const [first] = made;
+    if (!first) continue;
+    const shifted = first.index + before.filter((index) => index <= first.index).length;
+    const at = Math.max(shifted, last + 1);
+    made.forEach(({ step }, i) => {
+      edits.push({ kind: 'insert', index: at + i, step });
+      before.push(first.index);
+    });
+    last = at + made.length - 1;
+  }
+  return edits;
+}
+
+/** A tie rod with tie rod nuts is slid in; its nuts are what is tightened. */
+function hasNutsOf({ id, name }: Component, { components }: Series): boolean {
+  return components.some((other) => other.id !== id && other.name.toLowerCase() === `${name.toLowerCase()} nut`);
 }
 
 /** The edits that join up an assembly that a step opened, with all that was in it. */
@@ -133,6 +164,7 @@ function torqueStep(workbook: Workbook, componentId: string, like: Step | undefi
     targets: [{ componentId }],
     positionIds: [...(like?.positionIds ?? [])],
     ...(known && { torque: known }),
+    toolIds: wrenchFor(known?.figure, workbook.series),
     ...(like?.when && { when: like.when }),
   });
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { replay } from '../bench/replay';
 import { applyEdits } from '../edits/edit';
-import { changeStep } from '../edits/steps';
+import { changeStep, newStep } from '../edits/steps';
 import { check, fixFor, releaseStops } from '../findings/check';
 import { findingKey } from '../findings/finding';
 import { foldOf } from '../fold/fold';
@@ -9,6 +9,7 @@ import { sayStep } from '../language/en/sentence';
 import type { Faces } from '../model/faces';
 import type { Workbook } from '../model/procedure';
 import { componentId, typed, withComponent, withStep } from '../testing/workbook';
+import { withWrench } from './manner';
 import { draftPutBack as draft } from './way-back';
 
 const draftPutBack = (workbook: Workbook) => draft(workbook).workbook;
@@ -218,6 +219,62 @@ describe('what a draft knows about the parts', () => {
     ]);
     expect(check(draftPutBack(pinned)).map((finding) => finding.id)).not.toContain('aid-left-in');
   });
+});
+
+test('what was unplugged is connected, keys come along and pullers do not, what was pulled is pressed in', () => {
+  const workbook = typed([
+    'disconnect hose /open-end wrench, 19 mm',
+    'take off 4 cover bolts /socket, 13 mm',
+    'lift cover off /hoist',
+    'draw oil seal /seal puller',
+    'press guard /oil seal driver',
+  ]);
+  const down = applyEdits(workbook, [{ kind: 'remove', stepId: workbook.procedure.steps.at(-1)?.id ?? '' }]);
+  expect(drafted(down)).toEqual([
+    'Renew the oil seal.',
+    'Press the oil seal with oil seal driver.',
+    'Fit the cover with hoist.',
+    'Start by hand the four cover bolts.',
+    'Torque the four cover bolts.',
+    'Connect the hose with open-end wrench, 19 mm.',
+  ]);
+});
+
+test('a torque wrench comes with the figure that it bears', () => {
+  const { series } = typed([
+    'tighten nuts =20 N·m /torque wrench, 5-25 N·m',
+    'tighten caps =90 N·m /torque wrench, 40-200 N·m',
+  ]);
+  const step = newStep('one', 'torque');
+  const torque = { figure: { value: 60, unit: 'N·m' as const }, tolerancePercent: 4 };
+  const [small, large] = series.tools.map(({ id }) => id);
+  expect(withWrench(step, { torque }, series).toolIds).toEqual([large]);
+  expect(withWrench({ ...step, toolIds: [small ?? ''] }, { torque }, series)).toEqual({ torque });
+  expect(
+    withWrench(step, { torque: { ...torque, figure: { value: 900, unit: 'N·m' } } }, series).toolIds,
+  ).toBeUndefined();
+});
+
+test('what comes off by one of two steps, whatever the answer, goes back by one', () => {
+  const asked = withStep(typed(['draw cage', 'take off seat', 'draw seat /seat puller']), 0, {
+    decision: {
+      question: 'Does the seat come along?',
+      answers: [
+        { id: 'yes', text: 'yes' },
+        { id: 'no', text: 'no' },
+      ],
+    },
+  });
+  const [first] = asked.procedure.steps;
+  const when = (answerId: string) => ({ when: [{ stepId: first?.id ?? '', answerIds: [answerId] }] });
+  const workbook = withStep(withStep(asked, 1, when('yes')), 2, when('no'));
+  const { workbook: whole, stuck } = draft(workbook);
+  const back = whole.procedure.steps.filter(({ drafted: mark, verb }) => mark && verb !== 'renew');
+  expect(back.map((step) => [sayStep(step, whole.series), step.when])).toEqual([
+    ['Press the seat.', undefined],
+    ['Fit the cage.', undefined],
+  ]);
+  expect(stuck).toEqual([]);
 });
 
 describe('for any teardown', () => {

@@ -7,13 +7,15 @@ import { componentById, positionSetById } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { isKeptFluid } from '../reading/en/safety-words';
 import { cleaning, counterpart, lastLookPhotos, renewing, soaking } from './preparing';
-import { joining, refitting, torqueAfter } from './refitting';
-import { takingOf } from './takings';
+import { joining, refitting, refittingAll, torqueAfter } from './refitting';
+import { lastTakenAt, takingOf } from './takings';
 
 /** What drafting adds: the edits, and the workbook with them. */
 export interface Draft {
   readonly workbook: Workbook;
   readonly edits: readonly Edit[];
+  /** Parts for which no refitting could be found; the trainer writes theirs. */
+  readonly stuck: readonly string[];
 }
 
 /**
@@ -32,16 +34,29 @@ export function draftPutBack(workbook: Workbook): Draft {
     draft = applyEdits(draft, edits);
     timeline = replay(draft, timeline);
   };
-  const tried = new Set<string>();
+  // What one refitting could not bring home, a second of the same kind would not either; the others go on.
+  const stuck = new Set<string>();
+  const alone = new Set<string>();
   for (;;) {
-    const latest = latestTaken(timeline, whatIsOut(draft, timeline));
+    const takenAt = lastTakenAt(timeline);
+    const attempt = ({ id, pieceId }: Unit) => `${timeline.frames[takenAt.get(pieceId) ?? -1]?.step.id} ${id}`;
+    const groups = takenGroups(
+      takenAt,
+      whatIsOut(draft, timeline).filter((unit) => !stuck.has(attempt(unit))),
+    );
+    const [latest = []] = groups;
+    if (latest.length === 0) break;
+    const simple = groups.findIndex(
+      (units) => !isSimple(timeline, units) || units.some((unit) => alone.has(attempt(unit))),
+    );
+    const run = groups.slice(0, simple < 0 ? groups.length : Math.max(1, simple));
     const opening = takingOf(timeline, latest)?.step;
-    // What one refitting could not bring home, a second of the same kind would not either.
-    const attempt = [opening?.id, ...latest.map((unit) => unit.id)].join(' ');
-    if (latest.length === 0 || tried.has(attempt)) break;
-    tried.add(attempt);
     const opened = opening && verbOf(opening.verb).effect === 'opens' && !isJoined(draft, opening);
-    go(opened ? joining(draft, timeline, opening) : refitting(draft, timeline, latest));
+    if (opened) go(joining(draft, timeline, opening));
+    else go(run.length > 1 ? refittingAll(draft, timeline, run) : refitting(draft, timeline, latest));
+    const left = new Set(whatIsOut(draft, timeline).map(({ id }) => id));
+    const remains = (opened ? [latest] : run).flat().filter(({ id }) => left.has(id));
+    for (const unit of remains) (run.length > 1 && !opened ? alone : stuck).add(attempt(unit));
   }
   for (const fastenerId of looseFasteners(timeline)) {
     const last = draft.procedure.steps.findLastIndex(
@@ -59,7 +74,8 @@ export function draftPutBack(workbook: Workbook): Draft {
   }
   go(lastLookPhotos(timeline));
   go(aidsOut(draft, timeline));
-  return { workbook: draft, edits: all };
+  const left = new Set(whatIsOut(draft, timeline).map(({ componentId }) => componentId));
+  return { workbook: draft, edits: all, stuck: [...left] };
 }
 
 /** The bench when all is done, on the main way. */
@@ -121,15 +137,28 @@ function isJoined({ procedure }: Workbook, opening: Step): boolean {
   return procedure.steps.some((step) => step.verb === 'join' && step.targets.some((t) => hosts.has(t.componentId)));
 }
 
-/** Of the units out, those of one component that were taken off last and together. */
-function latestTaken(timeline: Timeline, out: readonly Unit[]): Unit[] {
-  let latest: { index: number; units: Unit[] } | undefined;
+/** The units out, those of one component taken off together in one group, the last taken first. */
+function takenGroups(takenAt: ReadonlyMap<string, number>, out: readonly Unit[]): Unit[][] {
+  const groups = new Map<string, { index: number; units: Unit[] }>();
   for (const unit of out) {
-    const index = takingOf(timeline, [unit])?.index ?? -1;
-    if (!latest || index > latest.index) latest = { index, units: [unit] };
-    else if (index === latest.index && unit.componentId === latest.units[0]?.componentId) latest.units.push(unit);
+    const index = takenAt.get(unit.pieceId) ?? -1;
+    const key = `${index} ${unit.componentId}`;
+    const group = groups.get(key) ?? { index, units: [] };
+    group.units.push(unit);
+    groups.set(key, group);
   }
-  return latest?.units ?? [];
+  return [...groups.values()].sort((a, b) => b.index - a.index).map(({ units }) => units);
+}
+
+/** Put back on every way and into no assembly on the bench, so that others can be put back in one go with it. */
+function isSimple(timeline: Timeline, units: readonly Unit[]): boolean {
+  const step = takingOf(timeline, units)?.step;
+  return (
+    step !== undefined &&
+    step.when === undefined &&
+    verbOf(step.verb).effect === 'takes' &&
+    units.every(({ pieceId }) => timeline.structure.hostOf.get(pieceId) === undefined)
+  );
 }
 
 /** Fasteners that were loosened and stayed in the pump. */

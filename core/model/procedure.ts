@@ -151,6 +151,7 @@ export const DRAFTED_FIELDS = [
   'targets',
   'about',
   'positionIds',
+  'toolIds',
   'faces',
   'applications',
   'torque',

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
+import { withWrench } from '#core/drafting/manner';
 import { draftPutBack } from '#core/drafting/way-back';
 import { applyEdits, duplicating, type Edit, revisingComponent } from '#core/edits/edit';
 import { type Fate, removingStep } from '#core/edits/questions';
@@ -70,8 +71,8 @@ interface AuthorState {
   confirm(stepId: string): void;
   /** Lets a warning stand for a reason; without one it counts again. */
   accept(finding: Finding, reason: string | undefined): void;
-  /** Drafts what is still missing to close the pump again; gives the number of steps added. */
-  draftWayBack(): number;
+  /** Drafts what is still missing to close the pump again; gives the number of steps added, and what none was found for. */
+  draftWayBack(): { readonly added: number; readonly stuck: readonly string[] };
   /** Adds what a line says; where it usually belongs if that is wanted. False while something has to be asked. */
   addLine(line: string, where?: 'here' | 'elsewhere'): boolean;
   undo(): void;
@@ -122,7 +123,8 @@ export const useAuthor = create<AuthorState>()((set, get) => {
     },
     changeStep: (stepId, change) => {
       const step = stepNow(stepId);
-      if (step) get().apply([{ kind: 'change', stepId, fields: revision(step, change) }]);
+      const { series } = get().workbook;
+      if (step) get().apply([{ kind: 'change', stepId, fields: revision(step, withWrench(step, change, series)) }]);
     },
     confirm: (stepId) => void get().apply([{ kind: 'change', stepId, fields: { drafted: undefined } }]),
     accept: (finding, reason) => {
@@ -149,12 +151,12 @@ export const useAuthor = create<AuthorState>()((set, get) => {
     },
     applyFix: ({ edits }) => void get().apply(edits),
     draftWayBack: () => {
-      const { edits } = draftPutBack(get().workbook);
+      const { edits, stuck } = draftPutBack(get().workbook);
       const added = edits.flatMap((one) => (one.kind === 'insert' ? [one.step.id] : []));
-      if (added.length === 0 || !get().apply(edits)) return 0;
+      if (added.length === 0 || !get().apply(edits)) return { added: 0, stuck };
       const first = get().workbook.procedure.steps.find(({ id }) => added.includes(id));
       set({ selected: first?.id ?? null });
-      return added.length;
+      return { added: added.length, stuck };
     },
     addLine: (line, where = 'here') => {
       const { workbook, selected } = get();

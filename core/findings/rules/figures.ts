@@ -3,6 +3,7 @@ import { convert, inSi, type Quantity, relativeGap } from '../../quantity/quanti
 import { isOnlyFirstPass } from '../../reading/en/remark-words';
 import { bareTorqueIn } from '../../reading/en/wording';
 import { plausibleTorque, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
+import { isTorque, torqueRange } from '../../torque/wrench';
 import type { FactsOf } from '../finding';
 import {
   atStep,
@@ -15,7 +16,7 @@ import {
   targetIds,
   toolsOf,
 } from '../rule';
-import { isTorque, keySizes, LOOSENS, TIGHTENS, torqueRange } from './wrenches';
+import { keySizes, LOOSENS, TIGHTENS } from './wrenches';
 
 /** Rounded conversions of one figure agree within this share. */
 export const MOST_APART = 0.02;

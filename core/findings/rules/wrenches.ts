@@ -1,9 +1,9 @@
 import type { Step } from '../../model/procedure';
 import { type Tool, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
-import { inSi, type Quantity, readQuantity } from '../../quantity/quantity';
-import { isPowerTool, isTorqueTool, turnsBySize } from '../../reading/en/wording';
-import { rangeIn } from '../../torque/plausible';
+import { inSi } from '../../quantity/quantity';
+import { isPowerTool, turnsBySize } from '../../reading/en/wording';
+import { bears, isTorque, torqueRange } from '../../torque/wrench';
 import { type CheckContext, changeStep, type Rule, stepOf, targetIds, toolsOf } from '../rule';
 
 /** Verbs by which a thread is turned off. */
@@ -62,8 +62,6 @@ export const keySize: Rule<'key-size'> = {
       ];
     }),
 };
-
-export const isTorque = (tool: Tool) => tool.kind === 'torque' || isTorqueTool(tool.name);
 
 export const wrenchLoosens: Rule<'wrench-loosens'> = {
   id: 'wrench-loosens',
@@ -127,17 +125,6 @@ export const noWrench: Rule<'no-wrench'> = {
   },
 };
 
-/** The range of a torque tool: as said, or as its size tells. */
-export function torqueRange(tool: Tool): { from: Quantity; to: Quantity } | undefined {
-  return (
-    tool.range ??
-    rangeIn(tool.size ?? tool.name, (words) => {
-      const reading = readQuantity(words, 'torque');
-      return reading.ok ? reading.quantity : undefined;
-    })
-  );
-}
-
 export const wrenchRange: Rule<'wrench-range'> = {
   id: 'wrench-range',
   family: 'tightening',
@@ -160,10 +147,7 @@ export const wrenchRange: Rule<'wrench-range'> = {
     }),
   fix: ({ stepId, facts }, context) => {
     const step = stepOf(context, stepId);
-    const other = context.workbook.series.tools.find((tool) => {
-      const range = isTorque(tool) ? torqueRange(tool) : undefined;
-      return range && inSi(facts.figure) >= inSi(range.from) && inSi(facts.figure) <= inSi(range.to);
-    });
+    const other = context.workbook.series.tools.find((tool) => bears(tool, facts.figure));
     if (!step || !other) return undefined;
     const toolIds = step.toolIds.map((id) => (id === facts.toolId ? other.id : id));
     return { words: { does: 'use-tool', id: other.id }, edits: [changeStep(step, { toolIds })] };

@@ -137,7 +137,7 @@ function stem(word: string): string {
 
 /** What has to be put back once it is drained: a casing is drained of the product and fills itself. */
 export function isKeptFluid(words: string | undefined): boolean {
-  return /\b(oil|grease|fluid|coolant|lubricant|barrier|buffer|glycol)\b/i.test(words ?? '');
+  return /\b(oil|grease|fluid|coolant|lubricant|barrier|buffer|glycol|glycerine?|glycerol)\b/i.test(words ?? '');
 }
 
 /** Whether a test needs the pump to run, which it cannot while it is locked. */

@@ -1,4 +1,4 @@
-import { Button, FileButton, Progress, Textarea } from '@mantine/core';
+import { Button, FileButton, Group, Progress, Textarea } from '@mantine/core';
 import { IconFileText, IconMovie } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { type DragEvent, useState } from 'react';
@@ -15,12 +15,14 @@ import styles from './Narration.module.css';
 interface AddSourceProps {
   readonly writes: boolean;
   readonly onAdded: (narrationId: string) => void;
+  /** Goes back to what is there already. */
+  readonly onCancel?: (() => void) | undefined;
 }
 
 type Working = { readonly kind: 'reading' | 'sending'; readonly share: number };
 
 /** Brings in an old instruction or the captions of a video, with or without the video: dropped, chosen or pasted. */
-export function AddSource({ writes, onAdded }: AddSourceProps) {
+export function AddSource({ writes, onAdded, onCancel }: AddSourceProps) {
   const { t } = useTranslation();
   const [pasted, setPasted] = useState('');
   const [video, setVideo] = useState<File | null>(null);
@@ -122,12 +124,19 @@ export function AddSource({ writes, onAdded }: AddSourceProps) {
         value={pasted}
         onChange={(event) => setPasted(event.currentTarget.value)}
       />
-      <Button
-        disabled={!pasted.trim() || working !== null}
-        onClick={() => void read(t('narration.pasted'), readPasted(pasted))}
-      >
-        {t('narration.readPasted')}
-      </Button>
+      <Group>
+        <Button
+          disabled={!pasted.trim() || working !== null}
+          onClick={() => void read(t('narration.pasted'), readPasted(pasted))}
+        >
+          {t('narration.readPasted')}
+        </Button>
+        {onCancel && (
+          <Button variant="default" onClick={onCancel}>
+            {t('app.cancel')}
+          </Button>
+        )}
+      </Group>
       {working && (
         <div role="status">
           <span>{t(`narration.working.${working.kind}`)}</span>

@@ -103,7 +103,7 @@ export function NarrationScreen() {
       {chosen && !adding ? (
         <Desk key={chosen.id} narration={chosen} writes={writes} onParts={() => setParts(true)} />
       ) : (
-        <AddSource writes={writes} onAdded={choose} />
+        <AddSource writes={writes} onAdded={choose} onCancel={chosen && (() => setAdding(false))} />
       )}
       <PartsDialog opened={parts} onClose={() => setParts(false)} />
       <StaleDialog />

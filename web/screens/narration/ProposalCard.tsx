@@ -53,12 +53,12 @@ export function ProposalCard({
       <div className={styles.cardBody}>
         {steps.length === 0 && (
           <div className={styles.sentence}>
-            {isNote && !isRepeat ? t('narration.addsTo') : ''} <q>{proposal.line}</q>
+            {isNote && isWhole ? t('narration.addsTo') : ''} <q>{proposal.line}</q>
           </div>
         )}
         {steps.map((step) => (
           <div key={step.id} className={styles.sentence}>
-            {sayStep(step, ahead.series)} <Beside step={step} />
+            {sayStep(step, ahead.series)} <Beside step={step} series={ahead.series} />
           </div>
         ))}
         {steps.length > 1 && <div className={styles.small}>{t('narration.several', { count: steps.length })}</div>}

@@ -1,6 +1,8 @@
 import i18next from 'i18next';
 import { fixFor } from '#core/findings/check';
 import { findingKey } from '#core/findings/finding';
+import { listing } from '#core/language/en/sentence';
+import { componentById } from '#core/model/series';
 import { goTo } from '../../../ground/navigate';
 import { tellDone } from '../../../ground/notify';
 import { useAuthor } from '../../../state/author-store';
@@ -20,8 +22,12 @@ export interface AuthorAction {
 
 /** Drafts the way back from the way down and says what it did; undone like any edit. */
 export function draftTheWayBack(): void {
-  const count = useAuthor.getState().draftWayBack();
-  tellDone(count > 0 ? i18next.t('fold.draftedSteps', { count }) : i18next.t('fold.nothingToDraft'));
+  const { added, stuck } = useAuthor.getState().draftWayBack();
+  const { series } = useAuthor.getState().workbook;
+  const parts = listing(stuck.flatMap((id) => componentById(series, id)?.name ?? []));
+  const said = added > 0 ? i18next.t('fold.draftedSteps', { count: added }) : i18next.t('fold.nothingToDraft');
+  if (stuck.length === 0) tellDone(said);
+  else tellDone(`${added > 0 ? `${said} ` : ''}${i18next.t('fold.notDrafted', { parts })}`);
 }
 
 /** Drafts the refitting of what a step takes off and nothing puts back. */

@@ -4,6 +4,7 @@ import type { Doubt } from '#core/language/en/grammar/said';
 import { sayStep } from '#core/language/en/sentence';
 import type { LineReading } from '#core/line/read-line';
 import type { Step } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { Tag } from '../../../parts/Tag';
 import styles from './Understood.module.css';
 
@@ -22,7 +23,7 @@ export function Understood({ reading, after }: { reading: LineReading; after: nu
         <div key={step.id} className={styles.step}>
           <span className={styles.number}>{applied.index + i + 1}</span>
           <span>
-            {sayStep(step, series)} <Beside step={step} />
+            {sayStep(step, series)} <Beside step={step} series={series} />
           </span>
         </div>
       ))}
@@ -48,11 +49,18 @@ export function Understood({ reading, after }: { reading: LineReading; after: nu
 }
 
 /** What stands beside the sentence: how, what to look for, cautions and the reason. */
-export function Beside({ step }: { step: Step }) {
+export function Beside({ step, series }: { step: Step; series: Series }) {
   const { t } = useTranslation();
   const looks = (step.looks ?? []).flatMap(({ faults }) => faults.map(({ sign }) => sign));
   const told = [
     step.detail,
+    ...step.applications.map(({ consumableId, where, amount }) =>
+      t('line.puts', {
+        name: [amount, series.consumables.find(({ id }) => id === consumableId)?.name].filter(Boolean).join(', '),
+        where: where ?? '',
+        context: where ? 'where' : undefined,
+      }),
+    ),
     looks.length > 0 && t('line.looksFor', { signs: looks.join(', ') }),
     step.minutes !== undefined && t('line.minutes', { count: step.minutes }),
     ...step.cautions.map(({ signal, text }) => `${signal}: ${text ?? ''}`),

@@ -1,0 +1,120 @@
+import { withWrench } from '#core/drafting/manner';
+import { draftPutBack } from '#core/drafting/way-back';
+import type { Step, Workbook } from '#core/model/procedure';
+import { verbOf } from '#core/model/verbs';
+import { sameFacing } from '#core/orientation/faces';
+
+/** What of a drafted step would have to be changed by hand. */
+export type Change = 'not-wanted' | 'verb' | 'places' | 'tool' | 'facing' | 'order';
+
+export interface DraftedStep {
+  readonly step: Step;
+  readonly changes: readonly Change[];
+}
+
+export interface WayBack {
+  readonly drafted: readonly DraftedStep[];
+  /** Steps a trainer wrote that the draft has not. */
+  readonly missing: readonly Step[];
+  readonly workbook: Workbook;
+}
+
+/** Verbs between which a trainer would hardly choose. */
+const ALIKE: readonly (readonly Step['verb'][])[] = [['fit', 'place', 'seat']];
+
+/**
+ * Takes the way back out of a whole job, has it drafted, and compares what is drafted with what was written by hand. The
+ * figure of a torque, greases and words stand nowhere in the way down; they are filled in and count as no change.
+ */
+export function draftedAgain(workbook: Workbook): WayBack {
+  const { steps } = workbook.procedure;
+  const isBack = ({ stage, verb }: Step) =>
+    stage === 'put-back' || stage === 'prove' || verb === 'renew' || verb === 'clean' || verb === 'soak';
+  const written = steps.filter(isBack);
+  const down: Workbook = {
+    ...workbook,
+    procedure: { ...workbook.procedure, steps: steps.filter((step) => !isBack(step)) },
+  };
+  const draft = draftPutBack(down).workbook;
+  const known = new Set(down.procedure.steps.map(({ id }) => id));
+  const made = draft.procedure.steps.filter(({ id }) => !known.has(id));
+  const left = [...written];
+  const pairs = made.map((step) => {
+    const at = left.findIndex((other) => isSameWork(step, other));
+    const [match] = at < 0 ? [] : left.splice(at, 1);
+    return { step, match };
+  });
+  const inOrder = longestRising(pairs.map(({ match }) => (match ? written.indexOf(match) : -1)));
+  const drafted = pairs.map(({ step, match }, i): DraftedStep => {
+    if (!match) return { step, changes: ['not-wanted'] };
+    const changes: Change[] = [];
+    if (step.verb !== match.verb && !ALIKE.some((verbs) => verbs.includes(step.verb) && verbs.includes(match.verb)))
+      changes.push('verb');
+    if (places(step) !== places(match)) changes.push('places');
+    if (!hasTools(step, match, draft)) changes.push('tool');
+    if (match.faces && isKnownFacing(step, down) && !(step.faces && sameFacing(step.faces, match.faces)))
+      changes.push('facing');
+    if (!inOrder.has(i)) changes.push('order');
+    return { step, changes };
+  });
+  const renewed = new Set(
+    made.flatMap((step) => (step.verb === 'renew' ? step.targets.map((t) => t.componentId) : [])),
+  );
+  const isCovered = ({ verb, targets }: Step) =>
+    verb === 'renew' && targets.every(({ componentId }) => renewed.has(componentId));
+  return { drafted, missing: left.filter((step) => isOfDraft(step) && !isCovered(step)), workbook: draft };
+}
+
+/** What a draft can be expected to say at all: looks, remarks and settings are the trainer's. */
+function isOfDraft({ verb }: Step): boolean {
+  const { effect } = verbOf(verb);
+  return effect !== 'stays' || /^(?:torque|fill|restore|open-valve)$/.test(verb);
+}
+
+function isSameWork(one: Step, two: Step): boolean {
+  const [a, b] = [verbOf(one.verb), verbOf(two.verb)];
+  if (a.effect !== b.effect || (a.effect === 'stays' && one.verb !== two.verb)) return false;
+  // Starting a thread by hand is not fitting it.
+  if ((one.verb === 'start-by-hand') !== (two.verb === 'start-by-hand')) return false;
+  if (a.object === 'words') return true;
+  const parts = ({ targets }: Step) => new Set(targets.map(({ componentId }) => componentId));
+  const [mine, theirs] = [parts(one), parts(two)];
+  return [...mine].every((id) => theirs.has(id)) || [...theirs].every((id) => mine.has(id));
+}
+
+function places({ positionIds }: Step): string {
+  return [...positionIds].sort().join(' ');
+}
+
+/** Every tool that was written; a torque wrench comes by itself with the figure. */
+function hasTools(step: Step, match: Step, { series }: Workbook): boolean {
+  const filled = withWrench(step, { torque: match.torque }, series).toolIds ?? step.toolIds;
+  return match.toolIds.every((id) => filled.includes(id));
+}
+
+/** Whether the way down or the series says which way round the parts of a step are. */
+function isKnownFacing({ targets }: Step, { series, procedure }: Workbook): boolean {
+  const ids = new Set(targets.map(({ componentId }) => componentId));
+  return (
+    series.components.some(({ id, faces }) => ids.has(id) && faces !== undefined) ||
+    procedure.steps.some((step) => step.faces && step.targets.some(({ componentId }) => ids.has(componentId)))
+  );
+}
+
+/** The places of a longest run of rising numbers. */
+function longestRising(numbers: readonly number[]): ReadonlySet<number> {
+  const best = numbers.map((number, i) => ({ length: number < 0 ? 0 : 1, before: -1, i }));
+  numbers.forEach((number, i) => {
+    if (number < 0) return;
+    for (let j = 0; j < i; j += 1)
+      if ((numbers[j] ?? -1) >= 0 && (numbers[j] ?? 0) < number && best[j]!.length + 1 > best[i]!.length)
+        best[i] = { length: best[j]!.length + 1, before: j, i };
+  });
+  let at = best.reduce((most, one) => (one.length > most.length ? one : most), { length: 0, before: -1, i: -1 });
+  const run = new Set<number>();
+  while (at && at.i >= 0) {
+    run.add(at.i);
+    at = best[at.before] ?? { length: 0, before: -1, i: -1 };
+  }
+  return run;
+}
