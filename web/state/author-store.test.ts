@@ -14,7 +14,7 @@ test('lines are added behind the step in hand, and a faulty one changes nothing'
   expect(author().addLine('mark rotor')).toBe(true);
   expect(order()).toEqual(['take-off', 'mark', 'draw']);
   const before = author().workbook;
-  expect(author().addLine('wiggle it')).toBe(false);
+  expect(author().addLine('wobble it')).toBe(false);
   expect(author().workbook).toBe(before);
 });
 

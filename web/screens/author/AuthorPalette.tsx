@@ -53,7 +53,7 @@ export function KeysDialog({ writes }: { writes: boolean }) {
             ...offered(writes).map(({ id, key }) => [key, t(`keys.${id}` as 'keys.line')] as const),
             ['mod+K', t('keys.palette')] as const,
             ['← ↑ → ↓', t('keys.arrows')] as const,
-            ...(writes ? [['Alt+↑ ↓', t('keys.move')] as const] : []),
+            ...(writes ? [['Alt+↑ ↓', t('keys.move')] as const, ['Shift+↑ ↓', t('keys.mark')] as const] : []),
           ].map(([key, what]) => (
             <Table.Tr key={key}>
               <Table.Td w={130}>

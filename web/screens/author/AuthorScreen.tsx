@@ -8,6 +8,7 @@ import { Crumbs, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
 import { tellProblem } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
+import { PartsDialog } from '../../parts/PartsDialog';
 import { Tag } from '../../parts/Tag';
 import { useAuthor, useHistory } from '../../state/author-store';
 import { computed } from '../../state/timeline';
@@ -30,7 +31,20 @@ import { useAuthorKeys } from './useAuthorKeys';
 import { useStepInHand } from './useStepInHand';
 
 /** What the menu offers beside the keys. */
-const IN_MENU: readonly string[] = ['narration', 'about', 'supplies', 'tools', 'print', 'search', 'keys'];
+const IN_MENU: readonly string[] = [
+  'narration',
+  'parts',
+  'copy',
+  'paste',
+  'about',
+  'supplies',
+  'tools',
+  'print',
+  'search',
+  'keys',
+];
+
+const ONLY_WRITERS: readonly string[] = ['narration', 'parts', 'copy', 'paste', 'tools'];
 
 /** Where a procedure is written: the fold, the step in hand, and the cloth after it. */
 export function AuthorScreen() {
@@ -49,6 +63,7 @@ export function AuthorScreen() {
   const { series, procedure } = workbook;
   const stops = computed(workbook).findings.filter((finding) => finding.severity === 'stop').length;
   const [latest] = releases;
+  const partsOpen = useAuthorView((state) => state.dialog === 'parts');
   return (
     <div className={styles.screen}>
       <TopBar
@@ -81,13 +96,13 @@ export function AuthorScreen() {
                 </ActionIcon>
               </Menu.Target>
               <Menu.Dropdown>
-                {AUTHOR_ACTIONS.filter(
-                  ({ id }) => IN_MENU.includes(id) && (writes || (id !== 'tools' && id !== 'narration')),
-                ).map((action) => (
-                  <Menu.Item key={action.id} rightSection={<Kbd>{action.key}</Kbd>} onClick={action.run}>
-                    {t(`keys.${action.id}` as 'keys.line')}
-                  </Menu.Item>
-                ))}
+                {AUTHOR_ACTIONS.filter(({ id }) => IN_MENU.includes(id) && (writes || !ONLY_WRITERS.includes(id))).map(
+                  (action) => (
+                    <Menu.Item key={action.id} rightSection={<Kbd>{action.key}</Kbd>} onClick={action.run}>
+                      {t(`keys.${action.id}` as 'keys.line')}
+                    </Menu.Item>
+                  ),
+                )}
               </Menu.Dropdown>
             </Menu>
             <Button component={Link} to={`/procedures/${id}/walk`} variant="default">
@@ -125,6 +140,7 @@ export function AuthorScreen() {
       <PrintDialog />
       <SuppliesDialog />
       <ToolOrderDialog />
+      <PartsDialog opened={partsOpen} onClose={() => useAuthorView.setState({ dialog: null })} />
       <KeysDialog writes={writes} />
       <AuthorPalette writes={writes} />
     </div>

@@ -16,6 +16,8 @@ export function useAuthorKeys(writes: boolean): void {
       // Shift with Ctrl and Z is the other usual way to redo.
       const pressed = mod && event.shiftKey && event.key.toLowerCase() === 'z' ? 'y' : event.key;
       const key = mod ? `mod+${pressed.toLowerCase()}` : pressed;
+      // Words that are marked on the page are copied as words.
+      if (key === 'mod+c' && getSelection()?.toString()) return;
       const action = AUTHOR_ACTIONS.find((candidate) => candidate.key === key);
       if (!action || (action.writes && !writes)) return;
       event.preventDefault();

@@ -7,6 +7,7 @@ import type { Narration } from '#core/model/narration';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
 import { mayWrite } from '../../ground/session';
+import { PartsDialog } from '../../parts/PartsDialog';
 import { Tag } from '../../parts/Tag';
 import { useAuthor, useHistory } from '../../state/author-store';
 import { StaleDialog } from '../author/dialogs/StaleDialog';
@@ -14,7 +15,6 @@ import { SaveStateNote } from '../author/SaveStateNote';
 import { AddSource } from './AddSource';
 import { Desk } from './Desk';
 import styles from './Narration.module.css';
-import { PartsDialog } from './PartsDialog';
 
 const NONE: readonly Narration[] = [];
 

@@ -1,4 +1,5 @@
 import { Button, Group, List, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -8,6 +9,9 @@ import { Silhouette } from '../../drawings/Silhouette';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
+import { answer, api } from '../../ground/api';
+import { goTo } from '../../ground/navigate';
+import { tellFault } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { DraftText } from '../../parts/DraftText';
 import { PartFields } from '../../parts/PartFields';
@@ -22,6 +26,20 @@ import styles from './Series.module.css';
 import { StackList } from './StackList';
 import { ToolTable } from './ToolTable';
 import { useOpenSeries } from './useOpenSeries';
+
+/** A copy of a procedure, opened for writing. */
+async function copyProcedure(id: string): Promise<void> {
+  try {
+    const { procedure } = await answer(api.procedures[':id'].$get({ param: { id } }));
+    const title = i18next.t('stale.copyTitle', { title: procedure.document.title });
+    const copy = await answer(
+      api.procedures[':id'].copies.$post({ param: { id }, json: { document: { ...procedure.document, title } } }),
+    );
+    goTo(`/procedures/${copy.id}`);
+  } catch (error) {
+    tellFault(error);
+  }
+}
 
 /** A pump family: its procedures, positions, parts, tools and consumables. */
 export function SeriesScreen() {
@@ -84,7 +102,17 @@ export function SeriesScreen() {
           {(procedures ?? []).map((procedure) => (
             <List.Item key={procedure.id}>
               <Link to={`/procedures/${procedure.id}`}>{procedure.title}</Link>
-              {`, ${t('shelf.steps', { count: procedure.steps })}`}
+              {`, ${t('shelf.steps', { count: procedure.steps })}`}{' '}
+              {writes && (
+                <Button
+                  size="compact-sm"
+                  variant="subtle"
+                  aria-label={t('series.copyOf', { title: procedure.title })}
+                  onClick={() => void copyProcedure(procedure.id)}
+                >
+                  {t('series.copy')}
+                </Button>
+              )}
             </List.Item>
           ))}
         </List>

@@ -8,6 +8,8 @@ export const seriesTexts = {
     within: 'Choose what these are in',
     liesIn: '{{name}} is in',
     lying: '{{name}} (in {{within}})',
+    copy: 'Copy',
+    copyOf: 'Copy {{title}}',
     noPositions: 'Nothing repeats in this pump.',
     addPositions: 'Add positions',
     parts: 'Parts',

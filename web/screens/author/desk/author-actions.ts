@@ -8,6 +8,7 @@ import { tellDone } from '../../../ground/notify';
 import { useAuthor } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import { useAuthorView } from './author-view';
+import { copySteps, pasteSteps } from './copied-steps';
 import { removeStep } from './remove-step';
 
 /** Something that can be done from the keyboard: by its key, or by name from the palette. */
@@ -108,7 +109,8 @@ function confirmInHand(): void {
   if (next) select(next.id);
 }
 
-const open = (dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print') => () => useAuthorView.setState({ dialog });
+const open = (dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print' | 'parts') => () =>
+  useAuthorView.setState({ dialog });
 const inHand = (work: (stepId: string) => void) => () => {
   const { selected } = useAuthor.getState();
   if (selected) work(selected);
@@ -130,6 +132,8 @@ export const AUTHOR_ACTIONS: readonly AuthorAction[] = [
   { id: 'previous', key: '[', writes: false, run: () => beside(-1) },
   { id: 'search', key: '/', writes: false, run: () => useAuthorView.setState({ searching: true }) },
   { id: 'duplicate', key: 'mod+d', writes: true, run: inHand((id) => useAuthor.getState().duplicate(id)) },
+  { id: 'copy', key: 'mod+c', writes: true, run: copySteps },
+  { id: 'paste', key: 'mod+v', writes: true, run: pasteSteps },
   { id: 'delete', key: 'Delete', writes: true, run: inHand(removeStep) },
   { id: 'undo', key: 'mod+z', writes: true, run: () => useAuthor.getState().undo() },
   { id: 'redo', key: 'mod+y', writes: true, run: () => useAuthor.getState().redo() },
@@ -139,6 +143,7 @@ export const AUTHOR_ACTIONS: readonly AuthorAction[] = [
   { id: 'walk', key: 'w', writes: false, run: place('walk') },
   { id: 'print', key: 'p', writes: false, run: open('print') },
   { id: 'release', key: 'r', writes: true, run: place('release') },
+  { id: 'parts', key: 'e', writes: true, run: open('parts') },
   { id: 'narration', key: 'm', writes: true, run: place('narration') },
   { id: 'keys', key: '?', writes: false, run: open('keys') },
 ];

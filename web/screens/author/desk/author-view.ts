@@ -4,6 +4,8 @@ import { create } from 'zustand';
 interface AuthorView {
   /** The step the pointer is over. */
   readonly hovered: string | null;
+  /** Where the run of steps begins that ends with the one in hand. */
+  readonly runFrom: string | null;
   /** The finding gone to last. */
   readonly finding: string | null;
   /** The finding whose acceptance is being written. */
@@ -11,11 +13,12 @@ interface AuthorView {
   readonly searching: boolean;
   /** The step in hand when the slider went to the bare bench; with another step in hand it is over. */
   readonly bareFrom: string | null | undefined;
-  readonly dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print' | null;
+  readonly dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print' | 'parts' | null;
 }
 
 export const useAuthorView = create<AuthorView>(() => ({
   hovered: null,
+  runFrom: null,
   finding: null,
   accepting: null,
   searching: false,

@@ -18,6 +18,8 @@ interface ChipProps {
   readonly series: Series;
   readonly number: number;
   readonly selected: boolean;
+  /** Marked together with others, to be copied. */
+  readonly inRun: boolean;
   readonly partner: boolean;
   readonly drop: 'above' | 'below' | null;
   readonly movable: boolean;
@@ -25,7 +27,7 @@ interface ChipProps {
 
 /** A step in the fold. */
 export const FoldChip = memo(function FoldChip(props: ChipProps) {
-  const { step, series, number, selected, partner, drop, movable } = props;
+  const { step, series, number, selected, inRun, partner, drop, movable } = props;
   const { t } = useTranslation();
   const { setNodeRef, attributes, listeners, isDragging } = useDraggable({ id: step.id, disabled: !movable });
   // For those who only read it is a button like any other, not a thing to drag that is out of order.
@@ -37,6 +39,7 @@ export const FoldChip = memo(function FoldChip(props: ChipProps) {
   const look = [
     styles.chip,
     selected ? styles.selected : partner ? styles.partner : '',
+    inRun ? styles.inRun : '',
     isDragging ? styles.dragged : '',
     drafted ? styles.drafted : '',
   ].join(' ');
@@ -58,6 +61,11 @@ export const FoldChip = memo(function FoldChip(props: ChipProps) {
         aria-label={said.join(', ')}
         className={look}
         onFocus={() => useAuthor.getState().select(step.id)}
+        // The step in hand is still the one before when the pointer goes down.
+        onMouseDown={(event) => {
+          const { selected: from } = useAuthor.getState();
+          useAuthorView.setState({ runFrom: event.shiftKey ? (useAuthorView.getState().runFrom ?? from) : null });
+        }}
         onClick={() => useAuthor.getState().select(step.id)}
         onMouseEnter={() => useAuthorView.setState({ hovered: step.id })}
         onMouseLeave={() => useAuthorView.setState({ hovered: null })}

@@ -52,6 +52,8 @@ export function FoldPanel({ writes }: { writes: boolean }) {
   const searching = useAuthorView((state) => state.searching);
   const { fold, findings } = computed(workbook);
   const { procedure, series } = workbook;
+  const runFrom = useAuthorView((state) => state.runFrom);
+  const run = useMemo(() => runOf(procedure.steps, runFrom, selected), [procedure.steps, runFrom, selected]);
   const { query, setQuery, found } = useFoldSearch(workbook);
   const [closed, setClosed] = useState<ReadonlySet<Section>>(new Set());
   const numbers = useMemo(() => new Map(procedure.steps.map((step, i) => [step.id, i + 1])), [procedure.steps]);
@@ -129,6 +131,8 @@ export function FoldPanel({ writes }: { writes: boolean }) {
       } else {
         const next = neighbour(fold, procedure.steps, current.id, direction);
         if (next) {
+          const { runFrom } = useAuthorView.getState();
+          useAuthorView.setState({ runFrom: event.shiftKey ? (runFrom ?? current.id) : null });
           useAuthor.getState().select(next);
           focusChip(next);
         }
@@ -171,6 +175,7 @@ export function FoldPanel({ writes }: { writes: boolean }) {
       series={series}
       number={numbers.get(step.id) ?? 0}
       selected={step.id === selected}
+      inRun={run.has(step.id)}
       partner={partners.has(step.id) || (hovered === step.id && partners.size > 0)}
       drop={drop?.stepId === step.id ? drop.half : null}
       movable={writes}
@@ -308,4 +313,12 @@ function keyOf(item: FoldItem | undefined, index: number): string {
   if (item.kind === 'section') return item.section;
   if (item.kind === 'bend') return item.steps.map((step) => step.id).join(' ');
   return `${item.row.left?.id}/${item.row.right?.id}`;
+}
+
+/** The steps marked together, up to the one in hand. */
+function runOf(steps: readonly Step[], fromId: string | null, toId: string | null): ReadonlySet<string> {
+  const [from = -1, to = -1] = [fromId, toId]
+    .map((id) => steps.findIndex((step) => step.id === id))
+    .sort((a, b) => a - b);
+  return new Set(from < 0 || from === to ? [] : steps.slice(from, to + 1).map(({ id }) => id));
 }

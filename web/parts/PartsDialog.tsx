@@ -5,10 +5,10 @@ import { useTranslation } from 'react-i18next';
 import { COMPONENT_KINDS, type ComponentKind } from '#core/model/kinds';
 import { type Component, RENEWALS } from '#core/model/series';
 import { readPartRows } from '#core/supplies/part-rows';
-import { tellDone } from '../../ground/notify';
-import { DraftText } from '../../parts/DraftText';
-import { useAuthor } from '../../state/author-store';
-import styles from './Narration.module.css';
+import { tellDone } from '../ground/notify';
+import { useAuthor } from '../state/author-store';
+import { DraftText } from './DraftText';
+import styles from './Parts.module.css';
 
 /** Every part that the procedure names, on one sheet: looked over once, corrected in place, or filled by pasting rows. */
 export function PartsDialog({ opened, onClose }: { opened: boolean; onClose: () => void }) {
