@@ -1,5 +1,6 @@
 import { withWrench } from '#core/drafting/manner';
 import { draftPutBack } from '#core/drafting/way-back';
+import { longestRising } from '#core/edits/difference';
 import type { Step, Workbook } from '#core/model/procedure';
 import { verbOf } from '#core/model/verbs';
 import { sameFacing } from '#core/orientation/faces';
@@ -44,8 +45,10 @@ export function draftedAgain(workbook: Workbook): WayBack {
     const [match] = at < 0 ? [] : left.splice(at, 1);
     return { step, match };
   });
-  const inOrder = longestRising(pairs.map(({ match }) => (match ? written.indexOf(match) : -1)));
-  const drafted = pairs.map(({ step, match }, i): DraftedStep => {
+  const matched = pairs.filter(({ match }) => match !== undefined);
+  const run = longestRising(matched.map(({ match }) => (match ? written.indexOf(match) : -1)));
+  const inOrder = new Set(run.map((i) => matched[i]?.step.id));
+  const drafted = pairs.map(({ step, match }): DraftedStep => {
     if (!match) return { step, changes: ['not-wanted'] };
     const changes: Change[] = [];
     if (step.verb !== match.verb && !ALIKE.some((verbs) => verbs.includes(step.verb) && verbs.includes(match.verb)))
@@ -54,7 +57,7 @@ export function draftedAgain(workbook: Workbook): WayBack {
     if (!hasTools(step, match, draft)) changes.push('tool');
     if (match.faces && isKnownFacing(step, down) && !(step.faces && sameFacing(step.faces, match.faces)))
       changes.push('facing');
-    if (!inOrder.has(i)) changes.push('order');
+    if (!inOrder.has(step.id)) changes.push('order');
     return { step, changes };
   });
   const renewed = new Set(
@@ -99,22 +102,4 @@ function isKnownFacing({ targets }: Step, { series, procedure }: Workbook): bool
     series.components.some(({ id, faces }) => ids.has(id) && faces !== undefined) ||
     procedure.steps.some((step) => step.faces && step.targets.some(({ componentId }) => ids.has(componentId)))
   );
-}
-
-/** The places of a longest run of rising numbers. */
-function longestRising(numbers: readonly number[]): ReadonlySet<number> {
-  const best = numbers.map((number, i) => ({ length: number < 0 ? 0 : 1, before: -1, i }));
-  numbers.forEach((number, i) => {
-    if (number < 0) return;
-    for (let j = 0; j < i; j += 1)
-      if ((numbers[j] ?? -1) >= 0 && (numbers[j] ?? 0) < number && best[j]!.length + 1 > best[i]!.length)
-        best[i] = { length: best[j]!.length + 1, before: j, i };
-  });
-  let at = best.reduce((most, one) => (one.length > most.length ? one : most), { length: 0, before: -1, i: -1 });
-  const run = new Set<number>();
-  while (at && at.i >= 0) {
-    run.add(at.i);
-    at = best[at.before] ?? { length: 0, before: -1, i: -1 };
-  }
-  return run;
 }

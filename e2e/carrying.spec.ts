@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { addField, expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** Everything a step has to carry: faces, consumables, tools, pictures, looks, lengths and words. */
 const photo = async () => ({
@@ -34,7 +34,7 @@ test('a stack is drawn while it is said, and a ring the wrong way round shows as
   await page.getByRole('link', { name: 'Packing' }).click();
 
   await page.getByRole('button', { name: /^Step 3, Fit packing ring/ }).click();
-  await page.getByRole('button', { name: 'Faces', exact: true }).click();
+  await addField(page, 'Faces');
   const step = page.getByRole('region', { name: 'Step' });
   await step.getByLabel('Which end').fill('lip');
   await step.getByLabel('Faces toward').fill('the gland');
@@ -53,7 +53,7 @@ test('grease that attacks a seal stops the release, and one key takes the right 
   await newProcedure(page, 'Greasing');
   await typeLines(page, ['isolate the drive', 'bleed the casing', 'take off EPDM ring', 'fit EPDM ring']);
   await page.getByRole('button', { name: /^Step 4, Fit EPDM ring/ }).click();
-  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  await addField(page, 'Apply');
   const grease = page.getByLabel('Grease, oil or compound');
   await grease.first().fill('silicone grease');
   await page.keyboard.press('Tab');
@@ -77,7 +77,7 @@ test('a photo is put on a step, drawn on, kept editable, and shown at the bench 
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Pictures');
   await typeLines(page, ['take off cover', 'fit cover ?the cover flat on its seat']);
-  await page.getByRole('button', { name: 'Pictures', exact: true }).click();
+  await addField(page, 'Pictures');
   await page
     .locator('input[type=file]')
     .first()
@@ -148,14 +148,14 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
     'restore the drive',
   ]);
   await page.getByRole('button', { name: /^Step 3, Measure sleeves/ }).click();
-  await page.getByRole('button', { name: 'Look for', exact: true }).click();
+  await addField(page, 'Look for');
   await page.getByLabel('What to inspect').fill('the running surface');
   await page.keyboard.press('Enter');
   const addFault = page.getByLabel('Add a possible defect').first();
   await addFault.fill('a step in the diameter');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Cause')).toHaveValue(/Worn packing/);
-  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  await addField(page, 'Measure');
   await page.getByLabel('What to measure').last().fill('outside diameter');
   await page.keyboard.press('Enter');
   await page.getByLabel('Size when new').fill('40 mm');
@@ -165,7 +165,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await expect(page.getByRole('textbox', { name: 'Least' })).toHaveAttribute('aria-invalid', 'true');
   await page.getByRole('textbox', { name: 'Least' }).fill('39.9 mm');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'One by one', exact: true }).click();
+  await addField(page, 'One by one');
   await page.getByLabel('Order of places').first().click();
   await page.getByRole('option', { name: 'one by one' }).click();
   await page.getByRole('button', { name: 'shaft 2 earlier' }).click();
@@ -205,7 +205,7 @@ test('own words are compared with the step, and the words of the workshop are pu
   await expect(page.getByRole('textbox', { name: 'Say', exact: true }).last()).toHaveValue('bore');
   await newProcedure(page, 'Words');
   await typeLines(page, ['torque 4 cover bolts =45 N·m /torque wrench']);
-  await page.getByRole('button', { name: 'Own words', exact: true }).click();
+  await addField(page, 'Own words');
   await page
     .getByLabel("The sentence in the trainer's own words")
     .fill('Torque the cover bolts round the hole to 54 N·m with the torque wrench.');

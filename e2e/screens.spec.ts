@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './workshop';
+import { addField, expect, signIn, test } from './workshop';
 
 /**
  * Nothing but words on the screen, and no serious fault by the rules of axe. There are no frames, so one look in the page
@@ -144,8 +144,8 @@ test('a step with everything said: readable by everybody', async ({ page }) => {
   await expect(page.getByRole('textbox', { name: 'Another method' }).first()).toHaveValue(
     'a few blows with a soft mallet',
   );
-  await page.getByRole('button', { name: 'Aids', exact: true }).click();
-  await page.getByRole('button', { name: 'Position on bench', exact: true }).click();
+  await addField(page, 'Aids');
+  await addField(page, 'Position on bench');
   await page.getByRole('combobox', { name: 'How it lies' }).click();
   await page.getByRole('option', { name: 'face down' }).click();
   await page.getByRole('combobox', { name: 'Put in and left in' }).fill('wooden blocks');

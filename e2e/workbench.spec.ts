@@ -1,4 +1,4 @@
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { addField, expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A part taken off and never put back, over one that is. */
 const FRAYED = [
@@ -84,14 +84,14 @@ test('a question is written, walked through both ways, and asked at the bench', 
     'restore the drive',
   ]);
   await page.getByRole('button', { name: /^Step 3, Take off ball/ }).click();
-  await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await addField(page, 'Question');
   await page.getByRole('textbox', { name: 'Question', exact: true }).fill('Did the seat stay behind?');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('textbox', { name: 'Answer 2' })).toHaveValue('no');
   await expect(page.getByText('asks a question and no step depends on the answer.')).toBeVisible();
   for (const step of [/^Step 4, Draw out seat/, /^Step 5, Fit seat/]) {
     await page.getByRole('button', { name: step }).click();
-    await page.getByRole('button', { name: 'Only when', exact: true }).click();
+    await addField(page, 'Only when');
     await page.getByRole('combobox', { name: 'Which question' }).click();
     await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
   }
@@ -157,14 +157,14 @@ test('a question is asked at each place, and what follows is done where it was a
     'restore the drive',
   ]);
   await page.getByRole('button', { name: /^Step 3, Take off ball/ }).click();
-  await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await addField(page, 'Question');
   await page.getByRole('textbox', { name: 'Question', exact: true }).fill('Did the seat stay behind?');
   await page.keyboard.press('Tab');
   await page.getByRole('combobox', { name: 'Where it is asked' }).click();
   await page.getByRole('option', { name: 'Asked at each shaft' }).click();
   for (const step of [/^Step 4, Draw out seat/, /^Step 5, Fit seat/]) {
     await page.getByRole('button', { name: step }).click();
-    await page.getByRole('button', { name: 'Only when', exact: true }).click();
+    await addField(page, 'Only when');
     await page.getByRole('combobox', { name: 'Which question' }).click();
     await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
   }
@@ -198,7 +198,7 @@ test('steps are done together, one place after the other, with parts on the benc
   await page.keyboard.press('Escape');
   await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
   await page.getByRole('button', { name: /^Step 2, Fit rotors/ }).click();
-  await page.getByRole('button', { name: 'One by one', exact: true }).click();
+  await addField(page, 'One by one');
   await page.getByRole('combobox', { name: 'Order of places' }).click();
   await page.getByRole('option', { name: 'with the previous step, place by place' }).click();
   await expect(page.getByText('Steps 1 to 2 are done together, one place after the other')).toBeVisible();

@@ -104,3 +104,12 @@ export async function stepDone(page: Page, times = 1): Promise<void> {
     await page.getByRole('button', { name: 'Done', exact: true }).click();
   }
 }
+
+/** Opens a field of the step in hand: it may stand there already, be offered first, or be among the others. */
+export async function addField(page: Page, name: string): Promise<void> {
+  const add = page.getByRole('button', { name, exact: true });
+  const more = page.getByRole('button', { name: 'More fields' });
+  await expect(add.or(more).first()).toBeVisible();
+  if (!(await add.isVisible()) && (await more.isVisible())) await more.click();
+  if (await add.isVisible()) await add.click();
+}

@@ -68,3 +68,40 @@ export const SILHOUETTES: Readonly<Record<ComponentKind, string>> = {
   fitting: 'M13 3h14v7H13zM9 11.5h22v9H9zM14 22h12v14H14zM12.5 25h15v1.6h-15zM12.5 29h15v1.6h-15zM12.5 33h15v1.6h-15z',
   other: `M20 4l16 16-16 16L4 20z${disc(5)}`,
 };
+
+/** A toothed wheel of `n` teeth. */
+const toothed = (n: number, outer: number, inner: number) => {
+  const points = Array.from({ length: 4 * n }, (_, i) => {
+    const angle = (2 * Math.PI * (i - 0.5)) / (4 * n);
+    const r = i % 4 < 2 ? outer : inner;
+    return `${round2(20 + r * Math.sin(angle))} ${round2(20 - r * Math.cos(angle))}`;
+  });
+  return `M${points.join('L')}z`;
+};
+
+/** Outlines that the name of a part tells, where its kind is drawn more plainly. */
+export const NAMED_SILHOUETTES = {
+  'v-ring': 'M3 9l17 13L37 9v8L20 30 3 17zM3 22l17 13 17-13v4L20 39 3 26z',
+  'u-cup': 'M5 6h8v18h14V6h8v28H5zM9 10v20h22V10h-1v18H10V10z',
+  'split-ring': `${disc(16)}${disc(10.5)}M17 3l7 1-3 8-6-1z`,
+  circlip: 'M20 5a15 15 0 0 1 10 26l5 4-5 3-6-7a11 11 0 1 0-8 0l-6 7-5-3 5-4A15 15 0 0 1 20 5z',
+  slinger: 'M16 2h8v10l11 5v6l-11 5v10h-8V28L5 23v-6l11-5zM18.5 4v32h3V4z',
+  cage: `${box(6, 4, 28, 5)}${box(6, 31, 28, 5)}${box(7, 9, 4, 22)}${box(14.7, 9, 4, 22)}${box(21.4, 9, 4, 22)}${box(29, 9, 4, 22)}`,
+  adapter: 'M12 3h16v12h6v9h-8v13H14V24H6v-9h6zM16 5v11h8V5zM17 26v9h6v-9z',
+  hose: 'M4 10h8c14 0 2 20 16 20h8v-7h-8c-8 0 2-20-16-20H4z',
+  gauge: `${disc(15, 20, 16)}${disc(12, 20, 16)}M19 17l8-8 1.4 1.4-7 9zM16 31h8v7h-8z`,
+  gear: toothed(10, 17, 13) + disc(5),
+  coupling: `${disc(17)}${disc(6)}${box(18.2, 14, 3.6, 4)}${around(3, 11.5, 2.6)}`,
+  bush: 'M4 9h32v6h-6v20H10V15H4zM15 11v22h10V11z',
+  stud: `${box(16, 2, 8, 36)}${box(13.5, 4, 13, 1.6)}${box(13.5, 8, 13, 1.6)}${box(13.5, 12, 13, 1.6)}${box(13.5, 27, 13, 1.6)}${box(13.5, 31, 13, 1.6)}${box(13.5, 35, 13, 1.6)}`,
+  filter: `${round(8, 4, 24, 32, 4)}${box(12, 9, 2, 22)}${box(16.3, 9, 2, 22)}${box(20.6, 9, 2, 22)}${box(25, 9, 2, 22)}`,
+  vane: 'M6 12l28-6v22L6 34zM9 15v15l3-.7V14.4z',
+  manifold: `M2 14h36v12H2zM6 6h6v8H6zM17 6h6v8h-6zM28 6h6v8h-6z${disc(3, 9, 20)}${disc(3, 20, 20)}${disc(3, 31, 20)}M14 26h12v9H14z`,
+  'split-pin': 'M20 3a6 6 0 0 1 3 11.2V37h-2.4V15h-1.2v17H17V14.2A6 6 0 0 1 20 3zm0 3.4a2.6 2.6 0 1 0 .01 0z',
+  dowel: 'M15 4h10l2 3v26l-2 3H15l-2-3V7zM16 8v24h2V8z',
+  crankshaft: 'M1 17h8v-8h5v10h5V9h5v22h5V19h2v-2h8v6h-8v8h-5v3h-5V21h-2v10h-5V23H9v-2H1z',
+  'connecting-rod': `${disc(8, 11, 20)}${disc(4.5, 11, 20)}${disc(5.5, 32, 20)}${disc(2.6, 32, 20)}${box(18, 17.6, 9, 4.8)}`,
+  'sight-glass': `${disc(16)}${disc(10)}M11.4 22h17.2a9 9 0 0 1-17.2 0z`,
+  clamp: 'M8 4h6v6h12V4h6v10a12 12 0 1 1-24 0zM13 15a8 8 0 1 0 14 0z',
+} as const;
+export type NamedShape = keyof typeof NAMED_SILHOUETTES;

@@ -70,14 +70,20 @@ export function soaking(workbook: Workbook): Edit[] {
   });
 }
 
+/** "The drive and lock it out": what was done besides is not undone by these words. "The inlet and outlet valves" are. */
+const WHAT_ELSE =
+  /\s+and\s+(?:lock|tag|secure|check|try|test|hang|put|keep|wait|let|take|turn|switch|close|open|bleed|release|drain)\b.*$/i;
+
 /** What undoes a step that moves no part: fill for drain, restore for isolate. */
 export function counterpart(workbook: Workbook, step: Step, verb: 'fill' | 'restore' | 'open-valve'): Edit[] {
   const undoing = draftStep(workbook, verb, step.id, {
-    ...(step.about && { about: step.about.replace(/\s+and\s+.*$/i, '') }),
+    ...(step.about && { about: step.about.replace(WHAT_ELSE, '') }),
   });
   const { steps } = workbook.procedure;
   let index = firstOf(workbook.procedure, 'prove');
-  while (verb !== 'fill' && steps[index]?.verb === 'fill') index += 1;
+  // The power comes back when everything is filled and open.
+  const before = verb === 'fill' ? [] : verb === 'restore' ? ['fill', 'open-valve'] : ['fill'];
+  while (before.includes(steps[index]?.verb ?? '')) index += 1;
   return [{ kind: 'insert', index, step: undoing }];
 }
 

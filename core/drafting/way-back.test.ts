@@ -240,6 +240,15 @@ test('what was unplugged is connected, keys come along and pullers do not, what 
   ]);
 });
 
+test('every valve that was closed is opened again, whatever else the words say', () => {
+  const down = typed([
+    'close the suction valve and the discharge valve',
+    'isolate the drive and lock it out',
+    'take off cover',
+  ]);
+  expect(drafted(down).slice(1)).toEqual(['Open the suction valve and the discharge valve.', 'Restore the drive.']);
+});
+
 test('a torque wrench comes with the figure that it bears', () => {
   const { series } = typed([
     'tighten nuts =20 N·m /torque wrench, 5-25 N·m',

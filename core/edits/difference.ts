@@ -98,7 +98,7 @@ function orderEdits(from: readonly Step[], to: readonly Step[]): Edit[] {
 }
 
 /** Indices of a longest run of rising numbers, which need not be moved. */
-function longestRising(numbers: readonly number[]): number[] {
+export function longestRising(numbers: readonly number[]): number[] {
   const ends: number[] = [];
   const previous = numbers.map(() => -1);
   numbers.forEach((number, i) => {

@@ -1,7 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { replay, type Timeline } from '#core/bench/replay';
 import { layOutMat, type MatLayout, type Paper, SCALE_LINE } from '#core/cloth/mat';
-import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
+import { silhouetteOf } from '#core/cloth/shapes';
+import { SILHOUETTE_BOX } from '#core/cloth/silhouettes';
 import { cellName } from '#core/language/en/cells';
 import type { Workbook } from '#core/model/procedure';
 import { INK, renderDefinition } from './document';
@@ -66,11 +67,11 @@ function matSvg(
   const cells = (layout.mats[mat] ?? []).map(({ index, x, y }) => {
     const entry = timeline.cells[index];
     if (!entry) return '';
-    const kind = timeline.structure.components.get(entry.componentId)?.kind ?? 'other';
+    const part = timeline.structure.components.get(entry.componentId) ?? { kind: 'other' as const, name: '' };
     const step = timeline.workbook.procedure.steps.findIndex(({ id }) => id === entry.openedBy) + 1;
     const side = Math.min(cell.width, cell.height) * 0.5;
     const scale = side / SILHOUETTE_BOX;
-    const drawing = `<path transform="translate(${x + (cell.width - side) / 2} ${y + (cell.height - side) / 2 - 2}) scale(${scale})" d="${SILHOUETTES[kind]}" fill="${INK.hair}" fill-rule="evenodd"/>`;
+    const drawing = `<path transform="translate(${x + (cell.width - side) / 2} ${y + (cell.height - side) / 2 - 2}) scale(${scale})" d="${silhouetteOf(part)}" fill="${INK.hair}" fill-rule="evenodd"/>`;
     const names = lines(cellName(timeline, entry), Math.floor(cell.width / 2.6));
     return [
       `<rect x="${x}" y="${y}" width="${cell.width}" height="${cell.height}" rx="2" fill="none" stroke="${INK.indigo}" stroke-width="0.5" stroke-dasharray="3 2"/>`,

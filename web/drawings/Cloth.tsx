@@ -34,8 +34,8 @@ export function Cloth({ timeline, after, marked = [], onChoose }: ClothProps) {
     <div className={styles.cloth}>
       {cells.length === 0 && <span className={styles.blank}>{t('cloth.empty')}</span>}
       {cells.map((cell) => {
-        const kind = timeline.structure.components.get(cell.componentId)?.kind;
-        if (!kind) return null;
+        const part = timeline.structure.components.get(cell.componentId);
+        if (!part) return null;
         const lying = cell.unitIds.filter((id) => state.places.get(id) === 'cloth' && !isSeated(id)).length;
         const binned = cell.unitIds.every((id) => state.places.get(id) === 'bin');
         const seated = cell.unitIds.some((id) => state.places.get(id) === 'cloth' && isSeated(id));
@@ -50,7 +50,7 @@ export function Cloth({ timeline, after, marked = [], onChoose }: ClothProps) {
         const content = (
           <>
             <span className={styles.n}>{cell.number}</span>
-            {lying > 0 && <Silhouette kind={kind} size={34} />}
+            {lying > 0 && <Silhouette part={part} size={34} />}
             <span>{name}</span>
           </>
         );

@@ -149,7 +149,7 @@ function PartInHand({ target, step, series }: { target: Target; step: Step; seri
   const count = unitsMeant(component, target, step, series);
   return (
     <div className={styles.part}>
-      <Silhouette kind={component.kind} size={62} />
+      <Silhouette part={component} size={62} />
       <span>
         <strong>
           {count > 1 ? t('bench.partCount', { count, name: componentPhrase(component, count, false) }) : component.name}

@@ -164,7 +164,7 @@ export function SeriesScreen() {
                 return (
                   <Table.Tr key={component.id}>
                     <Table.Td>
-                      <Silhouette kind={component.kind} size={26} />
+                      <Silhouette part={component} size={26} />
                     </Table.Td>
                     <Table.Td>
                       {writes ? (

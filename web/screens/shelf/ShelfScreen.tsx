@@ -15,6 +15,7 @@ import { MoreButton } from '../../parts/MoreButton';
 import { Tag } from '../../parts/Tag';
 import { useList } from '../../parts/useList';
 import { openStartJob } from '../jobs/StartJob';
+import { Guide } from './Guide';
 import { openImport } from './ImportPackage';
 import { openNewProcedure, openNewSeries } from './NewDocuments';
 import styles from './Shelf.module.css';
@@ -63,6 +64,7 @@ export function ShelfScreen() {
           )}
         </div>
         {shelf.isPending && <Loading />}
+        {first && writes && !shelf.searched && <Guide series={all} />}
         {first && all.length === 0 && (
           <p className={styles.empty}>
             {shelf.searched ? t('app.nothingFound', { search: shelf.searched }) : t('shelf.empty')}

@@ -113,6 +113,8 @@ export const stepTexts = {
     photoHint: 'What the photo must show',
     minutes: 'Minutes',
     alsoSay: 'Add',
+    moreFields: 'More fields',
+    fewerFields: 'Fewer fields',
     add: {
       faces: 'Faces',
       applied: 'Apply',

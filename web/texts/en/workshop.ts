@@ -141,6 +141,28 @@ export const workshopTexts = {
     deleteProcedureAsk:
       '"{{title}}" and its {{count}} steps are deleted. This cannot be undone. Export the series first to keep a copy.',
   },
+  guide: {
+    title: 'Getting started',
+    away: 'Hide this guide',
+    done: 'Done',
+    open: 'Go on',
+    series: {
+      what: 'Create a pump series',
+      how: 'Give it the name and the code on the type plate. Parts and tools come later, as you name them.',
+    },
+    lines: {
+      what: 'Write the teardown',
+      how: 'Type each step as you would say it, or read in an old instruction or the captions of a video.',
+    },
+    back: {
+      what: 'Draft the reassembly',
+      how: 'Press b. The steps that close the pump again are drafted. Review them and add what is missing.',
+    },
+    release: {
+      what: 'Release it',
+      how: 'Solve what blocks the release, then release it for the bench. Technicians can start jobs with it.',
+    },
+  },
   newSeries: {
     title: 'New pump series',
     name: 'Name',

@@ -11,6 +11,8 @@ interface AuthorView {
   /** The finding whose acceptance is being written. */
   readonly accepting: string | null;
   readonly searching: boolean;
+  /** Whether the step offers every field, or those that such a step usually has. */
+  readonly allFields: boolean;
   /** The step in hand when the slider went to the bare bench; with another step in hand it is over. */
   readonly bareFrom: string | null | undefined;
   readonly dialog: 'keys' | 'about' | 'supplies' | 'tools' | 'print' | 'parts' | null;
@@ -22,6 +24,7 @@ export const useAuthorView = create<AuthorView>(() => ({
   finding: null,
   accepting: null,
   searching: false,
+  allFields: false,
   bareFrom: undefined,
   dialog: null,
 }));

@@ -31,7 +31,7 @@ export function PartChip({ componentId }: { componentId: string }) {
     <>
       <UnstyledButton aria-label={t('part.about', { name: component.name })} onClick={() => setOpen(true)}>
         <Tag>
-          <Silhouette kind={component.kind} size={18} />
+          <Silhouette part={component} size={18} />
           {component.name}
           <span className="quiet">{facts.join(', ')}</span>
         </Tag>

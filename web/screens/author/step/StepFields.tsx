@@ -5,11 +5,13 @@ import type { Edit } from '#core/edits/edit';
 import { draftedFields } from '#core/edits/steps';
 import { VERB_SAYS } from '#core/language/en/verbs';
 import { nameTargets, nameTools } from '#core/line/name-in-step';
+import { usualFields } from '#core/line/usual-fields';
 import type { DraftedField, Step, Workbook } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
 import { STAGES, type Stage, VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
 import { useAuthor } from '../../../state/author-store';
+import { useAuthorView } from '../desk/author-view';
 import { removeQuestion } from '../desk/remove-step';
 import { PartChip } from './PartChip';
 import styles from './Step.module.css';
@@ -31,8 +33,14 @@ export function StepFields({ step }: { step: Step }) {
     void useAuthor.getState().apply(work(useAuthor.getState().workbook));
   const named: NameTools = (labels, fields) => edit((workbook) => nameTools(workbook, step.id, labels, fields, newId));
 
-  const shown = (name: ExtraName) => isSaid(name, step) || opened.includes(name);
+  const usual = usualFields(step, series);
+  const isNeeded = (name: ExtraName) => usual.needed.some((field) => field === name);
+  const shown = (name: ExtraName) => isSaid(name, step) || opened.includes(name) || isNeeded(name);
   const offered = EXTRA_NAMES.filter((name) => !shown(name) && (extraOf(name).fits?.(step, series) ?? true));
+  // What such a step usually says is offered first; the rest is one press away.
+  const likely = usual.likely.flatMap((field) => offered.find((name) => name === field) ?? []);
+  const rest = offered.filter((name) => !likely.includes(name));
+  const all = useAuthorView((state) => state.allFields);
   const proposed = (field: DraftedField) => draftedFields(step).includes(field);
   const takeOff = (name: ExtraName) => {
     setOpened(opened.filter((other) => other !== name));
@@ -130,7 +138,7 @@ export function StepFields({ step }: { step: Step }) {
             field={slot}
             wide={list ?? false}
             drafted={draftedFields(step).some((field) => holds.includes(field))}
-            {...(!list && { onRemove: () => takeOff(name) })}
+            {...(!list && !(isNeeded(name) && !isSaid(name, step)) && { onRemove: () => takeOff(name) })}
           >
             <Fields step={step} workbook={workbook} series={series} change={change} edit={edit} named={named} />
           </Field>
@@ -139,11 +147,21 @@ export function StepFields({ step }: { step: Step }) {
       {offered.length > 0 && (
         <div className={styles.more}>
           <span className="quiet">{t('step.alsoSay')}</span>
-          {offered.map((name) => (
+          {[...likely, ...(all ? rest : [])].map((name) => (
             <Button key={name} size="compact-sm" variant="default" onClick={() => setOpened([...opened, name])}>
               {t(`step.add.${name}`)}
             </Button>
           ))}
+          {rest.length > 0 && (
+            <Button
+              size="compact-sm"
+              variant="subtle"
+              aria-expanded={all}
+              onClick={() => useAuthorView.setState({ allFields: !all })}
+            >
+              {t(all ? 'step.fewerFields' : 'step.moreFields')}
+            </Button>
+          )}
         </div>
       )}
     </>

@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
-import { memo, useDeferredValue, useLayoutEffect, useRef } from 'react';
+import { memo, useCallback, useDeferredValue, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { stepRuns } from '#core/bench/passes';
@@ -22,30 +22,46 @@ import styles from './Step.module.css';
 import { StepFacts } from './StepFacts';
 import { StepFields } from './StepFields';
 
-/** The step in hand. Going through the fold goes first; the step follows as soon as there is time. */
+/** The step in hand: what it says stands there at once, its fields follow as soon as there is time. */
 export function StepPanel({ writes }: { writes: boolean }) {
   const chosen = useAuthor((state) => state.selected);
   const selected = useDeferredValue(chosen);
   const panel = useRef<HTMLDivElement>(null);
+  const fields = useRef<HTMLDivElement>(null);
   // Another step begins at its top, wherever the one before was scrolled to.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
   useLayoutEffect(() => {
     const scroller = panel.current?.parentElement;
     if (scroller) scroller.scrollTop = 0;
-  }, [selected]);
-  // What still shows the step before takes no edits meant for the one chosen.
+  }, [chosen]);
+  const reach = useCallback(
+    (slot: string) =>
+      fields.current?.querySelector<HTMLElement>(`[data-field="${slot}"] :is(input, textarea)`)?.focus(),
+    [],
+  );
+  const isBehind = selected !== chosen;
   return (
-    <div ref={panel} className={styles.inHand} inert={selected !== chosen}>
-      <StepInHand selected={selected} writes={writes} />
+    <div ref={panel} className={styles.inHand}>
+      <StepSaid selected={chosen} writes={writes} onReach={reach} />
+      {/* What still shows the step before is not seen, and takes no edits meant for the one chosen. */}
+      <div ref={fields} className={styles.beneath} inert={isBehind} data-behind={isBehind || undefined}>
+        <StepBeneath selected={selected} writes={writes} />
+      </div>
     </div>
   );
 }
 
-/** A step as a sentence with slots, and every field behind it. */
-const StepInHand = memo(function StepInHand({ selected, writes }: { selected: string | null; writes: boolean }) {
+interface StepSaidProps {
+  readonly selected: string | null;
+  readonly writes: boolean;
+  /** Goes to the field behind a slot of the sentence. */
+  readonly onReach: (slot: string) => void;
+}
+
+/** A step as a sentence with slots. */
+const StepSaid = memo(function StepSaid({ selected, writes, onReach }: StepSaidProps) {
   const { t } = useTranslation();
   const workbook = useAuthor((state) => state.workbook);
-  const fields = useRef<HTMLDivElement>(null);
   const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
   const index = procedure.steps.findIndex((step) => step.id === selected);
@@ -54,12 +70,9 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
 
   const condition = conditionOf(step, workbook);
   const block = stepRuns(procedure).find(({ from, to, positionIds }) => positionIds && from <= index && index < to);
-  const { poses } = stateAfter(timelineTo(workbook, index), index);
   const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
     (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
   );
-  const reach = (slot: string) =>
-    fields.current?.querySelector<HTMLElement>(`[data-field="${slot}"] :is(input, textarea)`)?.focus();
 
   return (
     <>
@@ -118,7 +131,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
             const key = `${i}-${slot ?? ''}`;
             if (!slot) return <span key={key}>{text}</span>;
             return writes ? (
-              <button key={key} type="button" className={styles.slot} onClick={() => reach(slot)}>
+              <button key={key} type="button" className={styles.slot} onClick={() => onReach(slot)}>
                 {text}
               </button>
             ) : (
@@ -127,6 +140,20 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
           })}
         </p>
       </div>
+    </>
+  );
+});
+
+/** What stands below the sentence: how the parts sit, where it comes from, and every field. */
+const StepBeneath = memo(function StepBeneath({ selected, writes }: { selected: string | null; writes: boolean }) {
+  const workbook = useAuthor((state) => state.workbook);
+  const { series, procedure } = workbook;
+  const index = procedure.steps.findIndex((step) => step.id === selected);
+  const step = procedure.steps[index];
+  if (!step) return null;
+  const { poses } = stateAfter(timelineTo(workbook, index), index);
+  return (
+    <>
       {stacksWith(
         series,
         step.targets.map(({ componentId }) => componentId),
@@ -138,7 +165,7 @@ const StepInHand = memo(function StepInHand({ selected, writes }: { selected: st
       )}
       <SaidInSource step={step} procedure={procedure} />
       {!writes && <StepPictures step={step} />}
-      <div ref={fields} className={styles.card}>
+      <div className={styles.card}>
         {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
       </div>
     </>
