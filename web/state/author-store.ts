@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { useDeferredValue } from 'react';
 import { create } from 'zustand';
 import { withWrench } from '#core/drafting/manner';
 import { draftPutBack } from '#core/drafting/way-back';
@@ -199,6 +200,14 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       }),
   };
 });
+
+/**
+ * The draft for what is computed from it: right after an edit the one before, until there is time, so that nobody waits
+ * for the checks while typing.
+ */
+export function useSettledWorkbook(): Workbook {
+  return useDeferredValue(useAuthor((state) => state.workbook));
+}
 
 /** Undo and redo, with how far each can go. */
 export function useHistory() {

@@ -10,7 +10,7 @@ import { tellProblem } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { PartsDialog } from '../../parts/PartsDialog';
 import { Tag } from '../../parts/Tag';
-import { useAuthor, useHistory } from '../../state/author-store';
+import { useAuthor, useHistory, useSettledWorkbook } from '../../state/author-store';
 import { computed } from '../../state/timeline';
 import { useOpened } from '../procedure/ProcedureScreen';
 import { AuthorPalette, KeysDialog } from './AuthorPalette';
@@ -61,7 +61,7 @@ export function AuthorScreen() {
 
   const workbook = useAuthor((state) => state.workbook);
   const { series, procedure } = workbook;
-  const stops = computed(workbook).findings.filter((finding) => finding.severity === 'stop').length;
+  const stops = computed(useSettledWorkbook()).findings.filter((finding) => finding.severity === 'stop').length;
   const [latest] = releases;
   const partsOpen = useAuthorView((state) => state.dialog === 'parts');
   return (

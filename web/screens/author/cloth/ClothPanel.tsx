@@ -15,7 +15,7 @@ import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import { Cloth } from '../../../drawings/Cloth';
 import { Tag } from '../../../parts/Tag';
-import { useAuthor } from '../../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
 import { computed, timelineTo } from '../../../state/timeline';
 import author from '../desk/Author.module.css';
 import { useAuthorView } from '../desk/author-view';
@@ -35,7 +35,7 @@ export function ClothPanel({ writes }: { writes: boolean }) {
 
 const ClothAfter = memo(function ClothAfter({ selected }: { selected: string | null }) {
   const { t } = useTranslation();
-  const workbook = useAuthor((state) => state.workbook);
+  const workbook = useSettledWorkbook();
   const findingInHand = useAuthorView((state) => state.finding);
   const bareFrom = useAuthorView((state) => state.bareFrom);
   const [opened, setOpened] = useState<number | null>(null);

@@ -6,7 +6,7 @@ import { fixFor } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
 import { isLeftForReassembly, isReassemblyBegun } from '#core/findings/still-to-do';
 import { sayFinding, sayFix, sayReason } from '#core/language/en/findings';
-import { useAuthor } from '../../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import author from '../desk/Author.module.css';
 import { goToFinding } from '../desk/author-actions';
@@ -22,7 +22,7 @@ type Group = (typeof GROUPS)[number];
  */
 export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
-  const workbook = useAuthor((state) => state.workbook);
+  const workbook = useSettledWorkbook();
   const { findings } = computed(workbook);
   const [closed, setClosed] = useState<readonly Group[]>(['todo', 'accepted']);
   const begun = isReassemblyBegun(workbook.procedure);
@@ -66,7 +66,7 @@ export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: b
 function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
   const { t } = useTranslation();
   const { severity, stepId, accepted } = finding;
-  const workbook = useAuthor((state) => state.workbook);
+  const workbook = useSettledWorkbook();
   // Worked out for the findings on the screen only, once for each version of the procedure.
   const fix = useMemo(() => fixFor(finding, workbook, computed(workbook).timeline), [finding, workbook]);
   const key = findingKey(finding);

@@ -15,7 +15,7 @@ import { useTranslation } from 'react-i18next';
 import { foldSide } from '#core/fold/fold';
 import { benchMinutes, type Step } from '#core/model/procedure';
 import { showDuration } from '../../../ground/format';
-import { useAuthor } from '../../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import author from '../desk/Author.module.css';
 import { draftTheWayBack, fillGap } from '../desk/author-actions';
@@ -46,7 +46,7 @@ const ROW_HEIGHT = 47;
 /** The whole procedure, folded at its middle. Only the rows in sight are drawn. */
 export function FoldPanel({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
-  const workbook = useAuthor((state) => state.workbook);
+  const workbook = useSettledWorkbook();
   const selected = useAuthor((state) => state.selected);
   const hovered = useAuthorView((state) => state.hovered);
   const searching = useAuthorView((state) => state.searching);

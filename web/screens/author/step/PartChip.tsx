@@ -37,15 +37,17 @@ export function PartChip({ componentId }: { componentId: string }) {
         </Tag>
       </UnstyledButton>
       <Modal opened={open} onClose={() => setOpen(false)} size={820} title={t('part.about', { name: component.name })}>
-        <div className={styles.partDialog}>
-          <PartFields component={component} series={series} onChange={change} />
-          <PartStructure
-            component={component}
-            series={series}
-            timeline={computed(workbook).timeline}
-            onChange={change}
-          />
-        </div>
+        {open && (
+          <div className={styles.partDialog}>
+            <PartFields component={component} series={series} onChange={change} />
+            <PartStructure
+              component={component}
+              series={series}
+              timeline={computed(workbook).timeline}
+              onChange={change}
+            />
+          </div>
+        )}
       </Modal>
     </>
   );

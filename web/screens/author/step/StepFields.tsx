@@ -1,5 +1,5 @@
 import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Edit } from '#core/edits/edit';
 import { draftedFields } from '#core/edits/steps';
@@ -22,9 +22,8 @@ import { type ExtraName, extraOf, isRepeated, isSaid, STEP_EXTRAS } from './step
 const EXTRA_NAMES = Object.keys(STEP_EXTRAS) as ExtraName[];
 
 /** Every field of a step. What is rarely said stays folded away until it is asked for. */
-export function StepFields({ step }: { step: Step }) {
+export const StepFields = memo(function StepFields({ step, workbook }: { step: Step; workbook: Workbook }) {
   const { t } = useTranslation();
-  const workbook = useAuthor((state) => state.workbook);
   const { series } = workbook;
   const [opened, setOpened] = useState<readonly ExtraName[]>([]);
   const verb = verbOf(step.verb);
@@ -166,4 +165,4 @@ export function StepFields({ step }: { step: Step }) {
       )}
     </>
   );
-}
+});

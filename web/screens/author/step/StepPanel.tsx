@@ -9,12 +9,13 @@ import { conditionOf } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
 import { sentenceOf, titleOf } from '#core/language/en/sentence';
 import type { Procedure, Step } from '#core/model/procedure';
+import { componentById, type Series } from '#core/model/series';
 import { stacksWith } from '#core/orientation/stack-section';
 import { CautionNote } from '../../../parts/CautionNote';
 import { StepPictures } from '../../../parts/StepPictures';
 import { FacingSaid, StepSections } from '../../../parts/StepSections';
 import { Tag } from '../../../parts/Tag';
-import { useAuthor } from '../../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
 import { useReader } from '../../../state/reader';
 import { computed, timelineTo } from '../../../state/timeline';
 import { removeStep } from '../desk/remove-step';
@@ -70,9 +71,6 @@ const StepSaid = memo(function StepSaid({ selected, writes, onReach }: StepSaidP
 
   const condition = conditionOf(step, workbook);
   const block = stepRuns(procedure).find(({ from, to, positionIds }) => positionIds && from <= index && index < to);
-  const partners = (computed(workbook).fold.partners.get(step.id) ?? []).map(
-    (id) => procedure.steps.findIndex((s) => s.id === id) + 1,
-  );
 
   return (
     <>
@@ -81,7 +79,7 @@ const StepSaid = memo(function StepSaid({ selected, writes, onReach }: StepSaidP
         <h1>{titleOf(step, series)}</h1>
         <Tag>
           {t(`stage.${step.stage}`)}
-          {partners.length > 0 && t('step.pairs', { numbers: partners.join(', ') })}
+          <Pairs stepId={step.id} />
         </Tag>
         {writes && (
           <Group gap={6} wrap="nowrap">
@@ -146,12 +144,13 @@ const StepSaid = memo(function StepSaid({ selected, writes, onReach }: StepSaidP
 
 /** What stands below the sentence: how the parts sit, where it comes from, and every field. */
 const StepBeneath = memo(function StepBeneath({ selected, writes }: { selected: string | null; writes: boolean }) {
-  const workbook = useAuthor((state) => state.workbook);
-  const { series, procedure } = workbook;
-  const index = procedure.steps.findIndex((step) => step.id === selected);
-  const step = procedure.steps[index];
+  // An edit elsewhere leaves the step as it is, and its fields need not be drawn anew for it.
+  const step = useAuthor((state) => state.workbook.procedure.steps.find(({ id }) => id === selected));
+  const settled = useSettledWorkbook();
   if (!step) return null;
-  const { poses } = stateAfter(timelineTo(workbook, index), index);
+  // What the step names for the first time is not in what is settled yet.
+  const workbook = namesAll(step, settled.series) ? settled : useAuthor.getState().workbook;
+  const { series, procedure } = workbook;
   return (
     <>
       {stacksWith(
@@ -159,18 +158,52 @@ const StepBeneath = memo(function StepBeneath({ selected, writes }: { selected: 
         step.targets.map(({ componentId }) => componentId),
       ).length > 0 && (
         <div className={`${styles.card} ${styles.inSection}`}>
-          <StepSections step={step} series={series} poses={poses} />
-          <FacingSaid step={step} series={series} poses={poses} />
+          <HowItSits step={step} series={series} />
         </div>
       )}
       <SaidInSource step={step} procedure={procedure} />
       {!writes && <StepPictures step={step} />}
       <div className={styles.card}>
-        {writes ? <StepFields key={step.id} step={step} /> : <StepFacts step={step} workbook={workbook} />}
+        {writes ? (
+          <StepFields key={step.id} step={step} workbook={workbook} />
+        ) : (
+          <StepFacts step={step} workbook={workbook} />
+        )}
       </div>
     </>
   );
 });
+
+function namesAll({ targets, toolIds, applications }: Step, series: Series): boolean {
+  return (
+    targets.every(({ componentId }) => componentById(series, componentId)) &&
+    toolIds.every((id) => series.tools.some((tool) => tool.id === id)) &&
+    applications.every(({ consumableId }) => series.consumables.some(({ id }) => id === consumableId))
+  );
+}
+
+/** The steps that take off what this one puts back, or put back what it takes off. */
+function Pairs({ stepId }: { stepId: string }) {
+  const { t } = useTranslation();
+  const workbook = useSettledWorkbook();
+  const partners = (computed(workbook).fold.partners.get(stepId) ?? []).map(
+    (id) => workbook.procedure.steps.findIndex((step) => step.id === id) + 1,
+  );
+  return partners.length > 0 ? t('step.pairs', { numbers: partners.join(', ') }) : null;
+}
+
+/** The parts of the step in section, as the housings lie by then. */
+function HowItSits({ step, series }: { step: Step; series: Series }) {
+  const workbook = useSettledWorkbook();
+  const index = workbook.procedure.steps.findIndex(({ id }) => id === step.id);
+  const { poses } = stateAfter(timelineTo(workbook, index), index);
+  return (
+    <>
+      <StepSections step={step} series={series} poses={poses} />
+      <FacingSaid step={step} series={series} poses={poses} />
+    </>
+  );
+}
 
 /** The sentences that the step was made of, with the way back to them. */
 function SaidInSource({ step, procedure }: { step: Step; procedure: Procedure }) {
