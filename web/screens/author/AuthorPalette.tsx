@@ -2,7 +2,7 @@ import { Kbd, Modal, Table } from '@mantine/core';
 import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
 import { useTranslation } from 'react-i18next';
 import { titleOf } from '#core/language/en/sentence';
-import { useAuthor } from '../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../state/author-store';
 import { AUTHOR_ACTIONS, type AuthorAction } from './desk/author-actions';
 import { useAuthorView } from './desk/author-view';
 
@@ -11,7 +11,7 @@ const MOST_RESULTS = 12;
 /** Everything that can be done, and every step to go to, by name. */
 export function AuthorPalette({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
-  const { series, procedure } = useAuthor((state) => state.workbook);
+  const { series, procedure } = useSettledWorkbook();
   const actions: SpotlightActionData[] = [
     ...offered(writes).map(({ id, key, run }) => ({
       id,

@@ -11,7 +11,7 @@ import { COMPONENT_KINDS } from '#core/model/kinds';
 import { componentById } from '#core/model/series';
 import { LineInput } from '../../../parts/LineInput';
 import { sayFault } from '../../../parts/line-faults';
-import { useAuthor } from '../../../state/author-store';
+import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
 import styles from '../step/Step.module.css';
@@ -139,8 +139,8 @@ function LineOutlook({
   onElsewhere: () => void;
 }) {
   const { t } = useTranslation();
-  const workbook = useAuthor((state) => state.workbook);
   // Typing goes first; the outlook follows as soon as there is time.
+  const workbook = useSettledWorkbook();
   const applied = useDeferredValue(reading?.applied);
   const preview = useMemo(() => {
     if (!applied) return undefined;
