@@ -45,7 +45,8 @@ export function draftedAgain(workbook: Workbook): WayBack {
     const [match] = at < 0 ? [] : left.splice(at, 1);
     return { step, match };
   });
-  const matched = pairs.filter(({ match }) => match !== undefined);
+  // In which order new parts are unpacked is all the same; that they are before they are fitted is checked elsewhere.
+  const matched = pairs.filter(({ step, match }) => match !== undefined && step.verb !== 'renew');
   const run = longestRising(matched.map(({ match }) => (match ? written.indexOf(match) : -1)));
   const inOrder = new Set(run.map((i) => matched[i]?.step.id));
   const drafted = pairs.map(({ step, match }): DraftedStep => {
@@ -57,7 +58,7 @@ export function draftedAgain(workbook: Workbook): WayBack {
     if (!hasTools(step, match, draft)) changes.push('tool');
     if (match.faces && isKnownFacing(step, down) && !(step.faces && sameFacing(step.faces, match.faces)))
       changes.push('facing');
-    if (!inOrder.has(step.id)) changes.push('order');
+    if (step.verb !== 'renew' && !inOrder.has(step.id)) changes.push('order');
     return { step, changes };
   });
   const renewed = new Set(

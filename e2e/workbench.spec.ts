@@ -390,3 +390,33 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   await page.reload();
   await expect(page.getByText(/the wobblers? .* to be looked at when out|are to be looked at when out/)).toBeVisible();
 });
+
+test('steps are copied as a run and pasted into a procedure of another series, with the parts they name', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Copied from');
+  await typeLines(page, ['isolate the drive', 'undo 6 cap bolts /socket, 10 mm', 'take off cap', 'inspect cap']);
+  await page.getByRole('button', { name: /^Step 2, / }).focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(page.getByRole('button', { name: /^Step 3, / })).toBeFocused();
+  await page.keyboard.press('Control+c');
+  await expect(page.getByText('2 steps were copied.', { exact: false })).toBeVisible();
+  await saved(page);
+  await newProcedure(page, 'Copied to');
+  await typeLines(page, ['isolate the drive']);
+  await page.getByRole('button', { name: /^Step 1, / }).focus();
+  await page.keyboard.press('Control+v');
+  await expect(page.getByRole('button', { name: /^Step 2, Take off cap bolts/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Step 3, Take off cap/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Step' }).getByText('cap', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Step 2, / })).toBeHidden();
+  await page.keyboard.press('Control+y');
+  // A whole procedure is copied on the page of its series, and opened.
+  await saved(page);
+  await page.getByRole('link', { name: /^Testwick/ }).click();
+  await page.getByRole('button', { name: 'Copy Copied to' }).click();
+  await expect(page.getByText('Copied to (copy)')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Step 3, Take off cap/ })).toBeVisible();
+});

@@ -1,10 +1,10 @@
 import type { Step } from '../model/procedure';
-import type { Component, Series } from '../model/series';
+import type { Component, Series, Tool } from '../model/series';
 import type { Verb } from '../model/verbs';
-import type { Quantity } from '../quantity/quantity';
+import { inSi, type Quantity } from '../quantity/quantity';
 import { pressedIn, pullsOut, pushesIn } from '../reading/en/seating-words';
 import { isPowerTool } from '../reading/en/wording';
-import { bears, isTorque } from '../torque/wrench';
+import { bears, isTorque, torqueRange } from '../torque/wrench';
 
 /*
  * How what came off goes back: by which verb, and with which tools. Common practice throughout.
@@ -47,8 +47,17 @@ export function toolsBack(verb: Verb, component: Component, taking: Step | undef
 /** The torque wrench of the series for a figure: one that bears it, or the only one there is while none is known. */
 export function wrenchFor(figure: Quantity | undefined, { tools }: Series): string[] {
   const wrenches = tools.filter((tool) => (figure ? bears(tool, figure) : isTorque(tool)));
-  const [wrench] = wrenches;
+  // At the ends of its range a wrench is least sure.
+  const [wrench] = figure ? wrenches.toSorted((a, b) => offMiddle(a, figure) - offMiddle(b, figure)) : wrenches;
   return wrench && (figure !== undefined || wrenches.length === 1) ? [wrench.id] : [];
+}
+
+/** How far from the middle of a wrench's range a figure lies; 0 is the middle, 0.5 either end. */
+function offMiddle(tool: Tool, figure: Quantity): number {
+  const range = torqueRange(tool);
+  if (!range) return 1;
+  const [from, to] = [inSi(range.from), inSi(range.to)];
+  return Math.abs((inSi(figure) - from) / (to - from) - 0.5);
 }
 
 /** A change of a step, with the torque wrench that bears its figure where the step has none yet. */
