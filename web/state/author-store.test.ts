@@ -101,3 +101,12 @@ test('what is computed from a workbook is computed once', () => {
   author().addLine('restore the drive');
   expect(computed(author().workbook).findings).toEqual([]);
 });
+
+test('a step that undo takes away leaves another in hand', () => {
+  author().open(typed(['take off cover', 'draw rotor @each shaft']));
+  author().addLine('draw seal');
+  const added = author().selected;
+  author().undo();
+  expect(author().selected).not.toBe(added);
+  expect(author().workbook.procedure.steps.some(({ id }) => id === author().selected)).toBe(true);
+});

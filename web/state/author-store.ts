@@ -173,12 +173,14 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       return true;
     },
     undo: () =>
-      set(({ workbook, past, future }) => {
+      set(({ workbook, selected, past, future }) => {
         const done = past.at(-1);
         if (!done) return {};
         const isVersion = done.kind === 'version';
+        const before = isVersion ? done.before : applyEdits(workbook, done.inverse);
         return {
-          workbook: isVersion ? done.before : applyEdits(workbook, done.inverse),
+          workbook: before,
+          selected: stillThere(workbook, before, selected),
           unsent: isVersion ? null : doneSince(done.inverse),
           past: past.slice(0, -1),
           future: [done, ...future],
@@ -186,12 +188,14 @@ export const useAuthor = create<AuthorState>()((set, get) => {
         };
       }),
     redo: () =>
-      set(({ workbook, past, future }) => {
+      set(({ workbook, selected, past, future }) => {
         const [done, ...rest] = future;
         if (!done) return {};
         const isVersion = done.kind === 'version';
+        const after = isVersion ? done.after : applyEdits(workbook, done.edits);
         return {
-          workbook: isVersion ? done.after : applyEdits(workbook, done.edits),
+          workbook: after,
+          selected: stillThere(workbook, after, selected),
           unsent: isVersion ? null : doneSince(done.edits),
           past: [...past, done],
           future: rest,
@@ -200,6 +204,13 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       }),
   };
 });
+
+/** The step in hand, or where it is gone the one that stands in its place. */
+function stillThere(before: Workbook, { procedure }: Workbook, selected: string | null): string | null {
+  if (procedure.steps.some(({ id }) => id === selected)) return selected;
+  const at = before.procedure.steps.findIndex(({ id }) => id === selected);
+  return (procedure.steps[at] ?? procedure.steps.at(-1))?.id ?? null;
+}
 
 /**
  * The draft for what is computed from it: right after an edit the one before, until there is time, so that nobody waits
