@@ -1,6 +1,7 @@
 import { movesOf, type Timeline } from '../bench/replay';
 import type { Unit } from '../bench/units';
 import type { Condition, Procedure, Step } from '../model/procedure';
+import { verbOf } from '../model/verbs';
 
 /** A step that took units off, and where it stands. */
 export interface Taking {
@@ -43,8 +44,11 @@ export function whenBack(
   const touches = (frame: Timeline['frames'][number], act: 'out' | 'home') =>
     movesOf(frame).some((move) => move.act === act && pieces.has(timeline.units.get(move.unitId)?.pieceId ?? ''));
   const since = timeline.frames.findLastIndex((frame) => touches(frame, 'home')) + 1;
-  const takings = timeline.frames.slice(since).flatMap((frame) => (touches(frame, 'out') ? [frame.step] : []));
+  const takings = timeline.frames
+    .slice(since)
+    .flatMap((frame) => (verbOf(frame.step.verb).effect !== 'renews' && touches(frame, 'out') ? [frame.step] : []));
   const last = takings.at(-1)?.when;
+  if (takings.length === 0) return takingOf(timeline, units)?.step.when;
   if (takings.some(({ when }) => when === undefined)) return undefined;
   const stepId = last?.[0]?.stepId;
   const conditions = takings.flatMap(({ when = [] }) => when);

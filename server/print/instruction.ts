@@ -74,12 +74,10 @@ export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPho
               const { poses } = stateAfter(timeline, index);
               return [
                 { text: String(index + 1), bold: true, color: INK.soft },
-                {
-                  stack: [
-                    ...stepLines(step, release.workbook, poses),
-                    ...drawnFor(step, series, poses, pictures.get(step.id) ?? []),
-                  ],
-                },
+                besides(
+                  stepLines(step, release.workbook, poses),
+                  drawnFor(step, series, poses, pictures.get(step.id) ?? []),
+                ),
                 { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
               ];
             }),
@@ -146,26 +144,41 @@ function cautionLine(caution: Caution): Content {
   const { signal } = caution;
   const text = sayCaution(caution);
   const { panel, word } = SIGNALS[signal];
-  return { text: [{ text: ` ${signal} `, bold: true, background: panel, color: word }, `  ${text}`] };
+  return {
+    columns: [
+      { text: ` ${signal} `, bold: true, background: panel, color: word, width: SIGNAL_WIDTH },
+      { text, width: '*' },
+    ],
+    columnGap: 6,
+    margin: [0, 1, 0, 2],
+  };
 }
 
-/** The section of the stack a step fits into, and its pictures beside it. */
+/** As wide as the longest signal word; what is said stands beside it and never under it. */
+const SIGNAL_WIDTH = 58;
+/** As wide as a section. */
+const DRAWN_WIDTH = 204;
+
+/** What a step says, and beside it how that looks. */
+function besides(lines: Content[], drawn: Content[]): Content {
+  if (drawn.length === 0) return { stack: lines };
+  return {
+    columns: [
+      { stack: lines, width: '*' },
+      { stack: drawn, width: DRAWN_WIDTH },
+    ],
+    columnGap: 12,
+  };
+}
+
+/** The section of the stack a step fits into, and its pictures below it. */
 function drawnFor(step: Step, series: Series, poses: Poses, pictures: Content[]): Content[] {
   const ids = step.targets.map(({ componentId }) => componentId);
   const stacks = verbOf(step.verb).effect === 'refits' ? stacksWith(series, ids) : [];
   const sections = stacks.map((stack) =>
     printedSection(stack, series, ids, saidFacings(step), poseAround(stack.hostId ?? ids[0], poses, series)?.pose),
   );
-  if (sections.length === 0 || pictures.length === 0) return [...sections, ...pictures];
-  return [
-    {
-      columns: [
-        { stack: sections, width: 'auto' },
-        { stack: pictures, width: 'auto' },
-      ],
-      columnGap: 10,
-    },
-  ];
+  return [...sections, ...pictures];
 }
 
 /** Everything a step says, one line each, cautions before the act. */

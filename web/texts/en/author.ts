@@ -175,7 +175,6 @@ export const authorTexts = {
     minutes_one: '{{count}} minute',
     minutes_other: '{{count}} minutes',
     puts: 'put on: {{name}}',
-    puts_where: 'put on: {{name}}, {{where}}',
     why: 'why: {{why}}',
     photo: 'photo: {{shows}}',
     elsewhere: 'This usually belongs in {{stage}}.',

@@ -56,9 +56,9 @@ export function Beside({ step, series }: { step: Step; series: Series }) {
     step.detail,
     ...step.applications.map(({ consumableId, where, amount }) =>
       t('line.puts', {
-        name: [amount, series.consumables.find(({ id }) => id === consumableId)?.name].filter(Boolean).join(', '),
-        where: where ?? '',
-        context: where ? 'where' : undefined,
+        name: [amount, series.consumables.find(({ id }) => id === consumableId)?.name, where]
+          .filter(Boolean)
+          .join(', '),
       }),
     ),
     looks.length > 0 && t('line.looksFor', { signs: looks.join(', ') }),
