@@ -237,3 +237,19 @@ test('with a video a step has the stretch in which it is said', async () => {
   ]);
   expect(clipOf(narration.passages, ['p2'])).toBeUndefined();
 });
+
+test('a direction that names a part names the one of the procedure, not that of what was read ahead', async () => {
+  const { workbook, narration } = await deskOf(
+    'Take off the spring plate.\nFit the pilot cap with the flat side facing the spring plate.',
+  );
+  readDesk(workbook, narration);
+  const { edits } = accepting(
+    workbook,
+    narration,
+    narration.proposals.map(({ id }) => id),
+    ids(),
+  );
+  const after = applyEdits(workbook, edits);
+  const plate = after.series.components.find(({ name }) => name === 'spring plate');
+  expect(after.procedure.steps.at(-1)?.faces?.toward).toEqual({ is: 'part', componentId: plate?.id });
+});

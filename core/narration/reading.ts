@@ -34,7 +34,8 @@ function keyOf(series: Series): string {
   if (known !== undefined) return known;
   const { components, tools, consumables, positionSets } = series;
   const key = JSON.stringify([
-    components.map(({ name, count, positionSetId, kind }) => [name, count, positionSetId, kind]),
+    // A direction names the part that it looks to by its id.
+    components.map(({ id, name, count, positionSetId, kind }) => [id, name, count, positionSetId, kind]),
     tools.map(({ name, size }) => [name, size]),
     consumables.map(({ name }) => name),
     positionSets,
