@@ -1,8 +1,8 @@
 import { applyEdits, type Edit } from '#core/edits/edit';
 import { applyLine } from '#core/line/apply-line';
-import { parseLine } from '#core/line/parse-line';
 import { Procedure, type Step, type Workbook } from '#core/model/procedure';
 import { type Component, type Consumable, type Kit, type PositionSet, Series, type Stack } from '#core/model/series';
+import { readingOf } from '#core/narration/reading';
 
 /** What things are called, turned into their ids once all lines are typed. */
 export interface Named {
@@ -98,7 +98,7 @@ function typed(lines: readonly WrittenLine[], blank: Workbook, made: string): Wo
 
 function typeLine(workbook: Workbook, { key, line }: WrittenLine, made: string): Workbook {
   let count = 0;
-  const parsed = parseLine(line, workbook.series);
+  const parsed = readingOf(line, workbook.series, []);
   // Names are meant as they are typed, slips and all.
   const meant = { ...parsed, doubts: [] };
   const applied = applyLine(workbook, meant, workbook.procedure.steps.length - 1, () => `${made}-${key}-${++count}`);

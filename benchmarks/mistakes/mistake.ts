@@ -1,8 +1,8 @@
 import { check } from '#core/findings/check';
 import type { Finding, RuleId } from '#core/findings/finding';
-import { parseLine } from '#core/line/parse-line';
 import type { Step, Workbook } from '#core/model/procedure';
 import { type Verb, verbOf } from '#core/model/verbs';
+import { readingOf } from '#core/narration/reading';
 import { type WrittenJob, type WrittenLine, workbookOf } from '../jobs/written-job';
 
 /** One mistake made in a job, and what a finding has to name to be of use. */
@@ -87,7 +87,7 @@ export const retyped =
     typed.typed.flatMap((line) => {
       const changed = change(line, typed);
       if (changed === undefined || changed === line.line) return [];
-      const parsed = parseLine(changed, typed.workbook.series);
+      const parsed = readingOf(changed, typed.workbook.series, []);
       if (parsed.faults.length > 0) return [];
       return rewritten(typed, typed.job.lines.with(line.index, { ...line, line: changed }), line);
     });
