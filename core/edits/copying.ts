@@ -36,8 +36,8 @@ export function copyingSteps({ series, procedure }: Workbook, fromId: string, to
 
 /**
  * The edits that put copied steps behind the step at `after`. Parts, tools, consumables and places are found by name, and
- * added where the series lacks them. Conditions on a question that was not copied are left out, and so are pictures of
- * a narration.
+ * added where the series lacks them. What hangs on others is left out: conditions on a question that was not copied, the
+ * block, and the narration that a step came from.
  */
 export function pastingSteps(
   { series, procedure }: Workbook,

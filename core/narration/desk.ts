@@ -41,9 +41,8 @@ export function readDesk(workbook: Workbook, narration: Narration): ReadDesk {
     const after = places.before(ahead, proposal);
     const parsed = readingOf(proposal.line, ahead.series, saidBefore(ahead, after).parts);
     const applied = applyLine(ahead, { ...parsed, doubts: [] }, after, newId);
-    const known = ahead.series;
     if (applied) {
-      ahead = withSource(applied, narration, proposal);
+      ahead = applyEdits(applied.workbook, sourceEdits(applied, narration, proposal));
       places.note(applied.stepId);
     }
     const steps = (applied?.stepIds ?? []).flatMap((id) => ahead.procedure.steps.find((step) => step.id === id) ?? []);
@@ -52,21 +51,15 @@ export function readDesk(workbook: Workbook, narration: Narration): ReadDesk {
       parsed,
       steps,
       isNote: applied !== undefined && applied.stepIds.length === 0,
-      fresh: freshNames(applied, known),
+      fresh: freshNames(applied),
       isWhole: applied !== undefined && parsed.doubts.length === 0,
     };
   });
   return { proposals, ahead };
 }
 
-function freshNames(applied: AppliedLine | undefined, known: Workbook['series']): string[] {
-  return (applied?.edits ?? []).flatMap((edit) =>
-    edit.kind === 'add' && edit.list !== 'kits' && !known[edit.list]?.some(({ id }) => id === edit.item.id)
-      ? 'name' in edit.item
-        ? [edit.item.name]
-        : []
-      : [],
-  );
+function freshNames(applied: AppliedLine | undefined): string[] {
+  return (applied?.edits ?? []).flatMap((edit) => (edit.kind === 'add' && 'name' in edit.item ? [edit.item.name] : []));
 }
 
 /** What the steps made still lack, as the checks of the whole procedure see it. */
@@ -129,12 +122,10 @@ class Places {
   }
 }
 
-function withSource(applied: AppliedLine, narration: Narration, proposal: Proposal): Workbook {
-  const ids = applied.stepIds.length > 0 ? applied.stepIds : [applied.stepId];
-  return applyEdits(
-    applied.workbook,
-    ids.map((stepId) => sourceEdit(applied.workbook, stepId, narration, proposal)),
-  );
+/** The steps that a proposal made, or the one it says something of, know where they come from. */
+function sourceEdits({ workbook, stepIds, stepId }: AppliedLine, narration: Narration, proposal: Proposal): Edit[] {
+  const ids = stepIds.length > 0 ? stepIds : [stepId];
+  return ids.map((id) => sourceEdit(workbook, id, narration, proposal));
 }
 
 function sourceEdit(
@@ -207,8 +198,8 @@ export function changingNarration({ procedure }: Workbook, narration: Narration)
 }
 
 /**
- * Adds what some proposals say, in the order of the narration, up to the first that has to be asked about where
- * `onlyWhole` is not set. Gives the edits, and the ids of the proposals that were added.
+ * Adds what some proposals say, in the order of the narration; what has to be asked about stays. Gives the edits, and the
+ * ids of the proposals that were added.
  */
 export function accepting(
   workbook: Workbook,
@@ -221,14 +212,13 @@ export function accepting(
   let current = workbook;
   const places = new Places(workbook, narration);
   for (const proposal of narration.proposals) {
-    const after = places.before(current, proposal);
     if (!proposalIds.includes(proposal.id)) continue;
+    const after = places.before(current, proposal);
     const parsed = readingOf(proposal.line, current.series, saidBefore(current, after).parts);
     const applied = applyLine(current, parsed, after, newId);
     if (!applied) continue;
     places.note(applied.stepId);
-    const ids = applied.stepIds.length > 0 ? applied.stepIds : [applied.stepId];
-    const sources = ids.map((stepId) => sourceEdit(applied.workbook, stepId, narration, proposal));
+    const sources = sourceEdits(applied, narration, proposal);
     edits.push(...applied.edits, ...sources);
     current = applyEdits(applied.workbook, sources);
     added.push(proposal.id);

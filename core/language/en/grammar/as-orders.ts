@@ -97,9 +97,10 @@ class Telling {
       if (this.manner === 'done') this.words.splice(verb + 1, 0, this.pronounAt(verb));
       return true;
     }
-    if (this.manner !== 'topic' || verbAt(this.lowsFrom(at), 0) === undefined) return false;
-    const behind = at + (verbAt(this.lowsFrom(at), 0)?.length ?? 1);
-    if (objectsAt(this.sentence(), behind).phrases.length === 0) this.words.splice(at + 1, 0, this.pronounAt(at));
+    const next = this.manner === 'topic' ? verbAt(this.lowsFrom(at), 0) : undefined;
+    if (!next) return false;
+    if (objectsAt(this.sentence(), at + next.length).phrases.length === 0)
+      this.words.splice(at + 1, 0, this.pronounAt(at));
     return true;
   }
 
@@ -115,8 +116,8 @@ class Telling {
 
   /** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
   private fetched(at: number): boolean {
-    const said = /^(?:take|grab|get|pick up|fetch|use|with)(?= )/.exec(this.lows(at))?.[0];
-    if (said === undefined || said === 'with') return false;
+    const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(this.lows(at))?.[0];
+    if (said === undefined) return false;
     const verb = at + said.split(' ').length;
     const tool = toolAt(this.sentence(), verb);
     const joint = tool ? this.low(tool.end) : '';
@@ -198,7 +199,9 @@ class Telling {
     const form = (['past', 'ing'] as const).find((one) => baseOf(this.low(verb), one) !== undefined);
     if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(this.low(stop)))) return;
     const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
-    if (!isOrder && !isThen && STATES.test(this.low(verb))) return;
+    // How it is, or what was done long ago, is nothing to do; what is then done is.
+    const isState = STATES.test(this.low(verb)) || /^(?:was|were)$/.test(this.low(stop));
+    if (!isOrder && !isThen && isState) return;
     const manners = between.filter(({ low }) => lexicon.isManner(low));
     const thing = this.words.slice(at, stop);
     this.words.splice(at, verb - at + 1, ...manners, this.based(verb, form), ...thing);

@@ -16,10 +16,15 @@ import { Sentence } from './sentence';
 import { trailing } from './trailing';
 import { wordsOf } from './words';
 
+/** A line with its words in the order in which they are read. */
+function sentenceOf(text: string, series: Series): Sentence {
+  const names = namesOf(series);
+  return new Sentence(text, asOrders(text, wordsOf(text), names), names);
+}
+
 /** Reads a line in plain words: what is done one after the other, what is said of it, and what has to be asked. */
 export function readSaid(text: string, series: Series, before: SaidBefore = { parts: [] }): Said {
-  const names = namesOf(series);
-  const sentence = new Sentence(text, asOrders(text, wordsOf(text), names), names);
+  const sentence = sentenceOf(text, series);
   const reading = new Reading(series, before);
   for (const clause of clausesOf(sentence)) readClause(reading, clause);
   shareObjects(reading.acts);
@@ -32,9 +37,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
 
 /** The pieces of a line that say one thing each, as they stand in it. */
 export function piecesOf(text: string, series: Series): string[] {
-  const names = namesOf(series);
-  const sentence = new Sentence(text, asOrders(text, wordsOf(text), names), names);
-  return clausesOf(sentence).map(({ words }) => {
+  return clausesOf(sentenceOf(text, series)).map(({ words }) => {
     const from = Math.min(...words.map((word) => word.from));
     return text.slice(from, Math.max(...words.map((word) => word.to)));
   });
