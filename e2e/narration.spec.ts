@@ -69,7 +69,7 @@ test('a narration with its video becomes a draft, by keyboard, and each step lin
   await expect(parts.getByLabel('Count of cap bolt')).toHaveValue('6');
   await parts.getByLabel('Paste rows from a spreadsheet').fill('name\tcount\nmuffler\tmany');
   await parts.getByRole('button', { name: 'Add the rows' }).click();
-  await expect(parts.getByText('Row 2, count: "many" is not possible.')).toBeVisible();
+  await expect(parts.getByText('Row 2, count: use a whole number from 1 to 96, not "many".')).toBeVisible();
   await parts.getByLabel('Paste rows from a spreadsheet').fill('name\tcount\nmuffler\t2\nwear pad\t4');
   await parts.getByRole('button', { name: 'Add the rows' }).click();
   await expect(parts.getByLabel('Count of muffler')).toHaveValue('2');
@@ -129,6 +129,13 @@ test('a wrong reading is corrected, split, joined and set aside; nothing of it i
   await expect(says.getByText('1 in steps, 2 set aside, 1 open')).toBeVisible();
   await page.getByRole('button', { name: 'Make a step of: Clean the bore.' }).click();
   await expect(card('Clean the bore.')).toBeVisible();
+  // A correction that was begun is there after a visit elsewhere.
+  await page.keyboard.press('e');
+  await page.getByLabel('Proposed step').fill('Clean the bore with a nylon brush');
+  await page.getByRole('link', { name: 'Back to the steps' }).click();
+  await expect(page.getByLabel('Next step')).toBeVisible();
+  await page.goBack();
+  await expect(card('Clean the bore with nylon brush.')).toBeVisible();
   await saved(page);
   await page.reload();
   await expect(card('Take off the four cover bolts.')).toBeVisible();

@@ -68,7 +68,8 @@ export function readPartRows(text: string, series: Series, words: PartWords, new
       if (renewal) fields.renewal = renewal;
       else fail('renewal');
     }
-    if (said('number') !== '') fields.partNumber = said('number').slice(0, 60);
+    if (said('number').length > 60) fail('number');
+    else if (said('number') !== '') fields.partNumber = said('number');
     const known = byName(series.components, name);
     if (known) {
       const change = Object.entries(fields).filter(([field, value]) => known[field as keyof Component] !== value);

@@ -109,11 +109,7 @@ function PasteRows() {
       },
       () => nanoid(10),
     );
-    setFaults(
-      rows.faults.map(({ row, column, text: said }) =>
-        t('parts.fault', { row, column: t(`parts.column.${column}`), text: said }),
-      ),
-    );
+    setFaults(rows.faults.map(({ row, column, text: said }) => t(`parts.fault.${column}`, { row, text: said })));
     if (rows.faults.length > 0 || !apply(rows.edits)) return;
     setText('');
     tellDone(t('parts.taken', { added: rows.added, changed: rows.changed }));

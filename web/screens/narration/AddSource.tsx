@@ -67,7 +67,7 @@ export function AddSource({ writes, onAdded, onCancel }: AddSourceProps) {
     const film = files.find(({ type }) => type.startsWith('video/'));
     if (film) setVideo(film);
     const text = files.find(({ type, name }) => !type.startsWith('video/') && name !== '');
-    if (!text) return;
+    if (!text || working) return;
     const content = sourceKind(text.name) === 'docx' ? new Uint8Array(await text.arrayBuffer()) : await text.text();
     await read(text.name, readSource(text.name, content));
   };
@@ -99,7 +99,7 @@ export function AddSource({ writes, onAdded, onCancel }: AddSourceProps) {
           inputProps={{ 'aria-label': t('narration.video') }}
         >
           {(props) => (
-            <Button {...props} variant="default" leftSection={<IconMovie size={18} />}>
+            <Button {...props} disabled={working !== null} variant="default" leftSection={<IconMovie size={18} />}>
               {video ? video.name : t('narration.video')}
             </Button>
           )}
@@ -110,7 +110,7 @@ export function AddSource({ writes, onAdded, onCancel }: AddSourceProps) {
           inputProps={{ 'aria-label': t('narration.file') }}
         >
           {(props) => (
-            <Button {...props} leftSection={<IconFileText size={18} />}>
+            <Button {...props} disabled={working !== null} leftSection={<IconFileText size={18} />}>
               {t('narration.file')}
             </Button>
           )}

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { nanoid } from 'nanoid';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Doubt } from '#core/language/en/grammar/said';
 import { takeOffer } from '#core/line/read-line';
@@ -63,6 +63,12 @@ export function Desk({ narration, writes, onParts }: DeskProps) {
     const now = procedure.narrations?.find(({ id }) => id === narration.id) ?? narration;
     return edited?.line.trim() ? rewriting(now, edited.id, edited.line.trim()) : now;
   };
+  // What was corrected and not added yet is not lost on the way to another screen.
+  const leave = useEffectEvent(() => {
+    if (edited?.line.trim()) change(current());
+  });
+  // Before the procedure is let go, which saves it.
+  useLayoutEffect(() => () => leave(), []);
   const choose = (id: string) => {
     if (edited && edited.id !== id && edited.line.trim()) change(current());
     setEdited(null);

@@ -46,9 +46,8 @@ export function ProposalCard({
   const missing = parsed.faults.length + parsed.doubts.length + gaps.length;
   const isRepeat = parsed.doubts.some(({ kind }) => kind === 'repeat');
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: the arrow keys go through the cards; a click is the short way
-    // biome-ignore lint/a11y/useKeyWithClickEvents: as above
-    <div ref={card} className={styles.card} data-row={row.id} data-chosen={chosen || undefined} onClick={onChoose}>
+    <div ref={card} className={styles.card} data-row={row.id} data-chosen={chosen || undefined}>
+      <Choose label={t('narration.choose', { line: proposal.line })} chosen={chosen} onChoose={onChoose} />
       <span className={styles.cardNumber}>{isNote ? '' : row.number}</span>
       <div className={styles.cardBody}>
         {steps.length === 0 && (
@@ -116,15 +115,20 @@ export function StepRow({
 }) {
   const { t } = useTranslation();
   const card = useInSight(chosen);
+  const said = row.step ? sayStep(row.step, workbook.series) : '';
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: the arrow keys go through the cards; a click is the short way
-    // biome-ignore lint/a11y/useKeyWithClickEvents: as above
-    <div ref={card} className={styles.added} data-row={row.id} data-chosen={chosen || undefined} onClick={onChoose}>
+    <div ref={card} className={styles.added} data-row={row.id} data-chosen={chosen || undefined}>
+      <Choose label={t('narration.choose', { line: said })} chosen={chosen} onChoose={onChoose} />
       <span className={styles.cardNumber}>{row.number}</span>
-      <span>{row.step && sayStep(row.step, workbook.series)}</span>
+      <span>{said}</span>
       <Link to={`/procedures/${workbook.procedure.id}?step=${row.id}`}>{t('narration.openStep')}</Link>
     </div>
   );
+}
+
+/** Lies over the whole card, below what else can be pressed in it. */
+function Choose({ label, chosen, onChoose }: { label: string; chosen: boolean; onChoose: () => void }) {
+  return <button type="button" className={styles.choose} aria-label={label} aria-pressed={chosen} onClick={onChoose} />;
 }
 
 /** What is chosen is scrolled to where it is seen. */

@@ -48,6 +48,7 @@ export const narrationTexts = {
     openStep: 'Open',
     stepLabel: 'Step {{number}}',
     line: 'Proposed step',
+    choose: 'Choose: {{line}}',
     setAside: 'Set aside',
     acceptNext: 'Add, next',
     asksFirst: 'This cannot be added yet. Answer what is asked, or correct the line.',
@@ -79,7 +80,12 @@ export const narrationTexts = {
     pasteHint: 'Columns: name, count, kind, renewed, part number. A heading row may name them in another order.',
     take: 'Add the rows',
     taken: '{{added}} added, {{changed}} changed.',
-    fault: 'Row {{row}}, {{column}}: "{{text}}" is not possible.',
-    column: { name: 'name', count: 'count', kind: 'kind', renewal: 'renewed', number: 'part number' },
+    fault: {
+      name: 'Row {{row}}: give each part a name of its own, of at most 120 letters ("{{text}}").',
+      count: 'Row {{row}}, count: use a whole number from 1 to 96, not "{{text}}".',
+      kind: 'Row {{row}}, kind: "{{text}}" is not in the list of kinds above. Leave it empty, or choose one.',
+      renewal: 'Row {{row}}, renewed: use "always renewed", "judged" or "kept", not "{{text}}".',
+      number: 'Row {{row}}, part number: use at most 60 letters, not "{{text}}".',
+    },
   },
 };

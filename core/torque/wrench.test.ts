@@ -1,0 +1,26 @@
+import type { Tool } from '../model/series';
+import { bears, isTorque, torqueRange } from './wrench';
+
+const wrench = (size: string, more: Partial<Tool> = {}): Tool => ({ id: 'one', name: 'torque wrench', size, ...more });
+const newtons = (value: number) => ({ value, unit: 'N·m' as const });
+
+test('the range is read from the size, in whatever unit, unless it is said', () => {
+  expect(torqueRange(wrench('10-60 N·m'))).toEqual({ from: newtons(10), to: newtons(60) });
+  expect(torqueRange(wrench('20 to 100 lbf·ft'))?.to).toEqual({ value: 100, unit: 'lbf·ft' });
+  expect(torqueRange(wrench('large'))).toBeUndefined();
+  expect(torqueRange(wrench('10-60 N·m', { range: { from: newtons(5), to: newtons(25) } }))?.to).toEqual(newtons(25));
+});
+
+test('a wrench bears what lies in its range, both ends included; what is no torque tool bears nothing', () => {
+  expect([9.9, 10, 60, 60.1].map((value) => bears(wrench('10-60 N·m'), newtons(value)))).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ]);
+  // 1 lbf·ft is 1.355 817 9 N·m (NIST SP 811): 100 of them are 135.6 N·m.
+  expect(bears(wrench('20-100 lbf·ft'), newtons(135))).toBe(true);
+  expect(bears(wrench('20-100 lbf·ft'), newtons(136))).toBe(false);
+  expect(bears({ id: 'two', name: 'socket', size: '10-60 N·m' }, newtons(20))).toBe(false);
+  expect(isTorque({ id: 'three', name: 'click wrench', kind: 'torque' })).toBe(true);
+});
