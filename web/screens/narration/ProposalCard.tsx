@@ -128,7 +128,16 @@ export function StepRow({
 
 /** Lies over the whole card, below what else can be pressed in it. */
 function Choose({ label, chosen, onChoose }: { label: string; chosen: boolean; onChoose: () => void }) {
-  return <button type="button" className={styles.choose} aria-label={label} aria-pressed={chosen} onClick={onChoose} />;
+  return (
+    <button
+      type="button"
+      data-card
+      className={styles.choose}
+      aria-label={label}
+      aria-pressed={chosen}
+      onClick={onChoose}
+    />
+  );
 }
 
 /** What is chosen is scrolled to where it is seen. */

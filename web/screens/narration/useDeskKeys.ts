@@ -36,7 +36,9 @@ export function useDeskKeys(writes: boolean, actions: DeskActions): void {
         else undo();
       } else {
         const key = mod ? undefined : KEYS[event.key];
-        if (!key || (event.key === 'Enter' && target.closest('a, button, video'))) return;
+        // On the card in hand Enter adds it; on anything else that is pressed by Enter it presses.
+        if (!key || (event.key === 'Enter' && target.closest('a, video, button:not([data-card][aria-pressed="true"])')))
+          return;
         actions[key]();
       }
       event.preventDefault();
