@@ -1,4 +1,4 @@
-import type { Content } from 'pdfmake/interfaces';
+import type { Content, TableCell } from 'pdfmake/interfaces';
 import { replay, type Timeline } from '#core/bench/replay';
 import { cellOf, stateAfter } from '#core/bench/state';
 import { safetyPage } from '#core/cautions/safety-page';
@@ -65,22 +65,27 @@ export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPho
       const steps = procedure.steps.map((step, index) => ({ step, index })).filter(({ step }) => step.stage === stage);
       if (steps.length === 0) return [];
       return [
-        { text: WORDS.stages[stage], style: 'section', headlineLevel: 1 },
         {
           table: {
             widths: [22, '*', 46],
             dontBreakRows: true,
-            body: steps.map(({ step, index }) => {
-              const { poses } = stateAfter(timeline, index);
-              return [
-                { text: String(index + 1), bold: true, color: INK.soft },
-                besides(
-                  stepLines(step, release.workbook, poses),
-                  drawnFor(step, series, poses, pictures.get(step.id) ?? []),
-                ),
-                { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
-              ];
-            }),
+            // The stage never stands alone at the foot of a page, and heads every page it goes on to.
+            headerRows: 1,
+            keepWithHeaderRows: 1,
+            body: [
+              [{ text: WORDS.stages[stage], style: 'section', colSpan: 3 }, '', ''],
+              ...steps.map(({ step, index }): TableCell[] => {
+                const { poses } = stateAfter(timeline, index);
+                return [
+                  { text: String(index + 1), bold: true, color: INK.soft },
+                  besides(
+                    stepLines(step, release.workbook, poses),
+                    drawnFor(step, series, poses, pictures.get(step.id) ?? []),
+                  ),
+                  { text: cellText(timeline, index), color: INK.soft, alignment: 'right' },
+                ];
+              }),
+            ],
           },
           layout: HAIRLINES,
         },
@@ -131,7 +136,7 @@ async function printedPictures(procedure: Procedure, readPhoto: ReadPhoto): Prom
       if (!bytes) continue;
       const image = `data:image/jpeg;base64,${bytes.toString('base64')}`;
       const shown: Content[] = [
-        { image, fit: [180, 140], margin: [0, 4, 0, 2] },
+        { image, fit: [160, 105], margin: [0, 4, 0, 2] },
         ...(caption ? [{ text: caption, style: 'soft', fontSize: 9 }] : []),
       ];
       printed.set(step.id, [...(printed.get(step.id) ?? []), ...shown]);

@@ -11,7 +11,7 @@ export function CautionNote({ caution }: { caution: Caution }) {
       <span className={styles.word} style={{ background: panel, color: word }}>
         {caution.signal}
       </span>
-      {sayCaution(caution)}
+      <span>{sayCaution(caution)}</span>
     </p>
   );
 }

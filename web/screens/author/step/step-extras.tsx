@@ -167,7 +167,6 @@ export function extraOf(name: ExtraName): StepExtra {
 
 /** Whether the step says it. A torque that waits for its figure is shown as one. */
 export function isSaid(name: ExtraName, step: Step): boolean {
-  if (name === 'torque' && step.verb === 'torque') return true;
   return extraOf(name).holds.some((field) => {
     const value = step[field];
     return Array.isArray(value) ? value.length > 0 : value !== undefined;
