@@ -2,7 +2,7 @@ import { draftPutBack } from '#core/drafting/way-back';
 import { typed } from '#core/testing/workbook';
 import { WRITTEN_JOBS } from './jobs';
 import { workbookOf } from './jobs/written-job';
-import { draftedAgain } from './way-back';
+import { draftedAgain, keystrokes } from './way-back';
 
 /** How much of a way back that is drafted stands as a trainer wrote it, over the jobs of all families. */
 let drafted = 0;
@@ -16,6 +16,11 @@ for (const job of WRITTEN_JOBS) {
   missing += left.length;
   console.log(`${job.name}: ${unchanged} of ${steps.length} drafted steps need no change, ${left.length} missing`);
 }
+const counts = WRITTEN_JOBS.map(keystrokes);
+const sum = (of: 'keys' | 'letters') => counts.reduce((total, count) => total + count[of], 0);
+console.log(
+  `Keys for the whole jobs: ${((100 * sum('keys')) / sum('letters')).toFixed(0)} % of the letters of the same as plain text (${counts.map(({ keys, letters }) => ((100 * keys) / letters).toFixed(0)).join(', ')} % each)`,
+);
 const share = ((100 * right) / drafted).toFixed(1);
 console.log(`Way back, all jobs: ${share} % of ${drafted} drafted steps need no change, ${missing} missing`);
 

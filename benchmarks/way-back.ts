@@ -1,9 +1,13 @@
 import { withWrench } from '#core/drafting/manner';
 import { draftPutBack } from '#core/drafting/way-back';
 import { longestRising } from '#core/edits/difference';
+import { sayStep } from '#core/language/en/sentence';
 import type { Step, Workbook } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 import { sameFacing } from '#core/orientation/faces';
+import { sayQuantity } from '#core/quantity/quantity';
+import { type WrittenJob, workbookOf } from './jobs/written-job';
 
 /** What of a drafted step would have to be changed by hand. */
 export type Change = 'not-wanted' | 'verb' | 'places' | 'tool' | 'facing' | 'order';
@@ -11,12 +15,16 @@ export type Change = 'not-wanted' | 'verb' | 'places' | 'tool' | 'facing' | 'ord
 export interface DraftedStep {
   readonly step: Step;
   readonly changes: readonly Change[];
+  /** What a trainer wrote for it. */
+  readonly written?: Step;
 }
 
 export interface WayBack {
   readonly drafted: readonly DraftedStep[];
   /** Steps a trainer wrote that the draft has not. */
   readonly missing: readonly Step[];
+  /** Those, and what no draft could know: looks, tests, greasing. */
+  readonly others: readonly Step[];
   readonly workbook: Workbook;
 }
 
@@ -29,8 +37,6 @@ const ALIKE: readonly (readonly Step['verb'][])[] = [['fit', 'place', 'seat']];
  */
 export function draftedAgain(workbook: Workbook): WayBack {
   const { steps } = workbook.procedure;
-  const isBack = ({ stage, verb }: Step) =>
-    stage === 'put-back' || stage === 'prove' || verb === 'renew' || verb === 'clean' || verb === 'soak';
   const written = steps.filter(isBack);
   const down: Workbook = {
     ...workbook,
@@ -59,14 +65,59 @@ export function draftedAgain(workbook: Workbook): WayBack {
     if (match.faces && isKnownFacing(step, down) && !(step.faces && sameFacing(step.faces, match.faces)))
       changes.push('facing');
     if (step.verb !== 'renew' && !inOrder.has(step.id)) changes.push('order');
-    return { step, changes };
+    return { step, changes, written: match };
   });
   const renewed = new Set(
     made.flatMap((step) => (step.verb === 'renew' ? step.targets.map((t) => t.componentId) : [])),
   );
   const isCovered = ({ verb, targets }: Step) =>
     verb === 'renew' && targets.every(({ componentId }) => renewed.has(componentId));
-  return { drafted, missing: left.filter((step) => isOfDraft(step) && !isCovered(step)), workbook: draft };
+  const others = left.filter((step) => !isCovered(step));
+  return { drafted, missing: others.filter(isOfDraft), others, workbook: draft };
+}
+
+/**
+ * The keys for a whole job against the letters of the same instruction as plain text: lines of the way down as they were
+ * typed, `b`, a key to confirm each drafted step, the figures, greases and facings that are filled in there, and a whole
+ * line for each step that has to be changed or that no draft has. Looks and sources, filled in by field, are in neither.
+ */
+export function keystrokes(job: WrittenJob): { readonly keys: number; readonly letters: number } {
+  const workbook = workbookOf(job);
+  const { series, procedure } = workbook;
+  const told = (step: Step) =>
+    [sayStep(step, series), step.detail, step.why, ...step.cautions.map(({ text }) => text)].filter(Boolean).join(' ');
+  const { drafted, others } = draftedAgain(workbook);
+  const typed = procedure.steps.reduce(
+    (sum, step, i) => sum + (isBack(step) ? 0 : (job.lines[i]?.line.length ?? 0) + 1),
+    0,
+  );
+  const figures = procedure.steps.flatMap(({ torque }) => (torque ? [sayQuantity(torque.figure).length + 1] : []));
+  const changed = drafted.map(({ step, changes, written }) =>
+    changes.length > 0 ? told(written ?? step).length + 1 : 1 + filledIn(step, written, series),
+  );
+  const added = others.map((step) => told(step).length + 1);
+  return {
+    keys: [...figures, ...changed, ...added].reduce((sum, keys) => sum + keys, typed + 1),
+    letters: procedure.steps.reduce((sum, step) => sum + told(step).length + 1, 0),
+  };
+}
+
+/** The letters of what is said of a drafted step that stands nowhere in the way down. */
+function filledIn(step: Step, written: Step | undefined, series: Series): number {
+  const applied = (written?.applications ?? []).filter(
+    ({ consumableId }) => !step.applications.some((one) => one.consumableId === consumableId),
+  );
+  const named = applied.map(({ consumableId, where = '', amount = '' }) => {
+    const name = series.consumables.find(({ id }) => id === consumableId)?.name ?? '';
+    return name.length + where.length + amount.length + 3;
+  });
+  const faces = !step.faces && written?.faces ? sayStep(written, series).length - sayStep(step, series).length : 0;
+  return named.reduce((sum, letters) => sum + letters, Math.max(0, faces)) + (written?.detail?.length ?? 0);
+}
+
+/** The way back, as far as it can be drafted. */
+function isBack({ stage, verb }: Step): boolean {
+  return stage === 'put-back' || stage === 'prove' || verb === 'renew' || verb === 'clean' || verb === 'soak';
 }
 
 /** What a draft can be expected to say at all: looks, remarks and settings are the trainer's. */

@@ -10,6 +10,13 @@ export interface Place {
   readonly told: string;
 }
 
+/** One way in which a sentence goes on behind what the verb is done to. */
+export interface Construction {
+  readonly name: string;
+  /** Where it ends; undefined where it does not stand here. What it says goes into the act. */
+  read(at: Place): number | undefined;
+}
+
 export const keep = ({ sentence, act }: Place, from: number, end: number): number => {
   const text = sentence.text(from, end);
   if (text) act.how.push(text);

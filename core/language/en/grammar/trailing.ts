@@ -2,20 +2,14 @@ import { verbOf } from '../../../model/verbs';
 import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { measureAt, torqueAt } from './figures';
+import { KEPT_AS_SAID } from './kept-as-said';
 import * as lexicon from './lexicon';
-import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
-import { keep, type Place, toComma, toJoint } from './place';
+import { isJoint } from './noun-phrase';
+import type { Construction } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
 import { toolAt, toolOfSizeAt } from './tools';
-
-/** One way in which a sentence goes on behind what the verb is done to. */
-interface Construction {
-  readonly name: string;
-  /** Where it ends; undefined where it does not stand here. What it says goes into the act. */
-  read(at: Place): number | undefined;
-}
 
 /** Reads all that follows what is named; what is not understood is asked about. */
 export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
@@ -246,84 +240,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'what is put on: "to the plunger bolts"',
     read: putOn,
   },
-  {
-    name: 'how: "evenly", "half a turn"',
-    read: (place) => {
-      const { sentence, at, told } = place;
-      const phrase = lexicon.MANNER_PHRASE.exec(told)?.[0];
-      if (phrase) return keep(place, at, Math.min(at + phrase.split(' ').length, sentence.words.length));
-      if (!lexicon.isManner(sentence.lows[at] ?? '')) return undefined;
-      let end = at + 1;
-      while (
-        lexicon.isManner(sentence.lows[end] ?? '') ||
-        (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
-      )
-        end += 1;
-      return keep(place, at, end);
-    },
-  },
-  {
-    name: 'a condition: "renew them if they are stepped"',
-    read: ({ reading, sentence, at, act, told }) => {
-      if (
-        !/^(?:if|unless)\b/.test(told) ||
-        lexicon.EASY_CONDITION.test(told) ||
-        (verbOf(act.verb).effect === 'stays' && act.verb !== 'discard')
-      )
-        return undefined;
-      reading.doubt('condition', sentence, at, sentence.words.length);
-      return sentence.words.length;
-    },
-  },
-  {
-    name: 'until when, before or after what: kept as said',
-    read: (place) =>
-      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
-        ? keep(place, place.at, toComma(place.sentence, place.at))
-        : undefined,
-  },
-  {
-    name: 'a remark: "keep it square"',
-    read: (place) =>
-      lexicon.REMARK_OPENING.test(place.told) ||
-      /^(?:count|go|let|note|watch|catch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
-      saysWhatItDoes(place.sentence.lows[place.at] ?? '')
-        ? keep(place, place.at, place.sentence.words.length)
-        : undefined,
-  },
-  {
-    name: 'the state it is in: "run it unloaded"',
-    read: (place) =>
-      /^(?:un)?\w{3,}ed(?: |$)/.test(place.told) && nounPhraseAt(place.sentence, place.at)?.phrase.known === undefined
-        ? keep(place, place.at, toJoint(place.sentence, place.at))
-        : undefined,
-  },
-  {
-    name: 'anything else that begins with a word like "against" or "through": kept as said',
-    read: (place) => {
-      const { sentence, at } = place;
-      const low = sentence.lows[at] ?? '';
-      if (!JOINED.test(low)) return undefined;
-      // "Instead of grease" ends with what it names.
-      const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
-      if (of) return keep(place, at, of.end);
-      return keep(place, at, toJoint(sentence, at));
-    },
-  },
-  {
-    name: 'whatever stands behind a comma: kept as said',
-    read: (place) =>
-      place.sentence.lows[place.at - 1] === ',' ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
-  },
-  {
-    name: 'something with a way behind it: "key in line with the slot"',
-    read: (place) =>
-      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab)s? (?:first|last|in line|aligned|flush|level|square)\b/.test(
-        place.told,
-      )
-        ? keep(place, place.at, toComma(place.sentence, place.at))
-        : undefined,
-  },
+  ...KEPT_AS_SAID,
 ];
 
 const OPENS_OR_CLOSES: readonly OpenAct['verb'][] = ['take-off', 'loosen', 'torque', 'start-by-hand'];
@@ -339,8 +256,6 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 /** "A quarter of an hour", "half an hour", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(?:an|one) hour)\b/;
 const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
-const JOINED =
-  /^(?:into|onto|or|and|from|off|out|of|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;
 
 /** Up to what is looked at: "for scratches *on the faces*". */
 function toPlace(sentence: Sentence, at: number): number {

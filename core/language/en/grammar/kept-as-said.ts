@@ -1,0 +1,88 @@
+import { verbOf } from '../../../model/verbs';
+import * as lexicon from './lexicon';
+import { nounPhraseAt, saysWhatItDoes } from './noun-phrase';
+import { type Construction, keep, toComma, toJoint } from './place';
+
+/** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
+export const KEPT_AS_SAID: readonly Construction[] = [
+  {
+    name: 'how: "evenly", "half a turn"',
+    read: (place) => {
+      const { sentence, at, told } = place;
+      const phrase = lexicon.MANNER_PHRASE.exec(told)?.[0];
+      if (phrase) return keep(place, at, Math.min(at + phrase.split(' ').length, sentence.words.length));
+      if (!lexicon.isManner(sentence.lows[at] ?? '')) return undefined;
+      let end = at + 1;
+      while (
+        lexicon.isManner(sentence.lows[end] ?? '') ||
+        (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
+      )
+        end += 1;
+      return keep(place, at, end);
+    },
+  },
+  {
+    name: 'a condition: "renew them if they are stepped"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (
+        !/^(?:if|unless)\b/.test(told) ||
+        lexicon.EASY_CONDITION.test(told) ||
+        (verbOf(act.verb).effect === 'stays' && act.verb !== 'discard')
+      )
+        return undefined;
+      reading.doubt('condition', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'until when, before or after what: kept as said',
+    read: (place) =>
+      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'a remark: "keep it square"',
+    read: (place) =>
+      lexicon.REMARK_OPENING.test(place.told) ||
+      /^(?:count|go|let|note|watch|catch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
+      saysWhatItDoes(place.sentence.lows[place.at] ?? '')
+        ? keep(place, place.at, place.sentence.words.length)
+        : undefined,
+  },
+  {
+    name: 'the state it is in: "run it unloaded"',
+    read: (place) =>
+      /^(?:un)?\w{3,}ed(?: |$)/.test(place.told) && nounPhraseAt(place.sentence, place.at)?.phrase.known === undefined
+        ? keep(place, place.at, toJoint(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'anything else that begins with a word like "against" or "through": kept as said',
+    read: (place) => {
+      const { sentence, at } = place;
+      const low = sentence.lows[at] ?? '';
+      if (!JOINED.test(low)) return undefined;
+      // "Instead of grease" ends with what it names.
+      const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
+      if (of) return keep(place, at, of.end);
+      return keep(place, at, toJoint(sentence, at));
+    },
+  },
+  {
+    name: 'whatever stands behind a comma: kept as said',
+    read: (place) =>
+      place.sentence.lows[place.at - 1] === ',' ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+  },
+  {
+    name: 'something with a way behind it: "key in line with the slot"',
+    read: (place) =>
+      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab)s? (?:first|last|in line|aligned|flush|level|square)\b/.test(
+        place.told,
+      )
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+];
+const JOINED =
+  /^(?:into|onto|or|and|from|off|out|of|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;
