@@ -1,3 +1,8 @@
+import { randomUUID } from 'node:crypto';
+
+// What is set up once for all suites of a run is called after it.
+process.env.FUKUSA_TEST_RUN = randomUUID();
+
 /** Tests sit beside what they test. Native ES modules, types stripped by swc; the compiler checks types on its own. */
 export default {
   // Not scripts/: what is called test.mjs there starts this runner, and must not be run by it.

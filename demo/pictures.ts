@@ -11,6 +11,8 @@ import { verbOf } from '#core/model/verbs';
 /** Drawn stand-ins for bench photos: the parts of a step, large, on the bench or on the cloth. */
 const WIDTH = 1280;
 const HEIGHT = 960;
+/** Drawn at three quarters of that: enough for a tablet, and the demo is there sooner. */
+const SIZE = `width="${WIDTH * 0.75}" height="${HEIGHT * 0.75}" viewBox="0 0 ${WIDTH} ${HEIGHT}"`;
 
 /** A JPEG of what the photo check of `step` asks for. */
 export async function drawPhoto(workbook: Workbook, step: Step): Promise<Buffer> {
@@ -36,7 +38,7 @@ export async function drawMarks(photo: Buffer, marks: readonly PictureMark[]): P
         return '';
     }
   });
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><defs><marker id="tip" markerWidth="5" markerHeight="5" refX="3" refY="2.5" orient="auto"><path d="M0 0L5 2.5L0 5Z" fill="#c8471a"/></marker></defs>${shapes.join('')}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" ${SIZE}><defs><marker id="tip" markerWidth="5" markerHeight="5" refX="3" refY="2.5" orient="auto"><path d="M0 0L5 2.5L0 5Z" fill="#c8471a"/></marker></defs>${shapes.join('')}</svg>`;
   return sharp(photo)
     .composite([{ input: Buffer.from(svg) }])
     .jpeg({ quality: 84 })
@@ -95,7 +97,7 @@ function part(kind: ComponentKind, x: number, y: number, size: number, bright: b
 }
 
 function scene(ground: string, parts: string): string {
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}">
+  return `<svg xmlns="http://www.w3.org/2000/svg" ${SIZE}>
     <defs>
       <linearGradient id="steel" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#eef1f4"/><stop offset=".45" stop-color="#9aa4b0"/><stop offset=".55" stop-color="#c8ced6"/><stop offset="1" stop-color="#5c6672"/></linearGradient>
       <linearGradient id="worn" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#a3a9b0"/><stop offset="1" stop-color="#545b64"/></linearGradient>

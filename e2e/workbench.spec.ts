@@ -125,20 +125,20 @@ test('a question is written, walked through both ways, and asked at the bench', 
   const bench = await (await browser.newContext()).newPage();
   await signIn(bench, 'Mara Oduya');
   await startJob(bench, 'Branch', 'SB-9001');
-  for (let i = 0; i < 2; i += 1) await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(bench, 2);
   await expect(bench.getByRole('button', { name: 'answer needed' })).toBeDisabled();
   await bench.getByRole('button', { name: 'no', exact: true }).click();
-  await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(bench);
   await expect(bench.getByRole('heading', { name: 'Fit the ball' })).toBeVisible();
   // Going back, the answer is still there and can be another.
   await bench.getByRole('button', { name: 'Back', exact: true }).click();
   await expect(bench.getByRole('button', { name: 'no', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await bench.getByRole('button', { name: 'yes', exact: true }).click();
-  await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(bench);
   await expect(bench.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
   await bench.reload();
   await expect(bench.getByRole('heading', { name: 'Draw out the seat' })).toBeVisible();
-  for (let i = 0; i < 4; i += 1) await bench.getByRole('button', { name: 'Done', exact: true }).click();
+  await stepDone(bench, 4);
   await bench.getByRole('button', { name: 'Finish and seal the record' }).click();
   await expect(bench.getByText('Did the seat stay behind?')).toBeVisible();
   await bench.context().close();

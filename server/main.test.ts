@@ -7,7 +7,7 @@ import { RULES } from '#core/findings/check';
 import { findingsCatalogue } from '#core/language/en/findings';
 import { packageJsonSchema } from '#core/package/package';
 import { serve } from './serve';
-import { layEmptyDatabase } from './testing/empty-database';
+import { layEmptyDatabase } from './testing/laid-folders';
 import { ended, runMain, startMain } from './testing/process';
 import { PASSWORD, signIn, testPackage, trySignIn } from './testing/workshop';
 

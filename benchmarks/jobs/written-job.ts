@@ -1,7 +1,7 @@
 import { applyEdits, type Edit } from '#core/edits/edit';
 import { applyLine } from '#core/line/apply-line';
-import { Procedure, type Step, type Workbook } from '#core/model/procedure';
-import { type Component, type Consumable, type Kit, type PositionSet, Series, type Stack } from '#core/model/series';
+import { Procedure, Step, type Workbook } from '#core/model/procedure';
+import { Component, Consumable, type Kit, type PositionSet, Series, type Stack } from '#core/model/series';
 import { readingOf } from '#core/narration/reading';
 
 /** What things are called, turned into their ids once all lines are typed. */
@@ -127,18 +127,34 @@ function filledIn(workbook: Workbook, job: WrittenJob): Workbook {
       ? { ...thing, ...(withoutMissing(typeof fields === 'function' ? fields(named, thing) : fields) as T) }
       : thing;
   return {
-    series: Series.parse({
-      ...series,
-      components: series.components.map((part) => fill(part, job.parts?.[part.name])),
-      consumables: series.consumables.map((one) => fill(one, job.consumables?.[one.name])),
-      ...(job.stacks && { stacks: withoutMissing(job.stacks(named)) as Stack[] }),
-      ...(job.kits && { kits: withoutMissing(job.kits(named)) as Kit[] }),
-    }),
-    procedure: Procedure.parse({
-      ...fill(procedure, job.about),
-      steps: procedure.steps.map((step, i) => fill(step, job.lines[i]?.fields)),
-    }),
+    series: {
+      ...Series.parse({
+        ...series,
+        components: [],
+        consumables: [],
+        ...(job.stacks && { stacks: withoutMissing(job.stacks(named)) as Stack[] }),
+        ...(job.kits && { kits: withoutMissing(job.kits(named)) as Kit[] }),
+      }),
+      components: series.components.map((part) => parsedOnce(Component, fill(part, job.parts?.[part.name]))),
+      consumables: series.consumables.map((one) => parsedOnce(Consumable, fill(one, job.consumables?.[one.name]))),
+    },
+    procedure: {
+      ...Procedure.parse({ ...fill(procedure, job.about), steps: [] }),
+      steps: procedure.steps.map((step, i) => parsedOnce(Step, fill(step, job.lines[i]?.fields))),
+    },
   };
+}
+
+/** What was checked lately comes out as it did then: thousands of jobs differ in one line. */
+const checked = new Map<string, unknown>();
+const KEPT = 4000;
+
+function parsedOnce<T>(schema: { parse(value: unknown): T }, value: NoInfer<T>): T {
+  const written = JSON.stringify(value);
+  const known = (checked.get(written) as T | undefined) ?? schema.parse(value);
+  if (checked.size > KEPT) checked.clear();
+  checked.set(written, known);
+  return known;
 }
 
 function namesOf({ series }: Workbook, job: WrittenJob): Named {

@@ -2,7 +2,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '../serve';
-import { layEmptyDatabase } from '../testing/empty-database';
+import { layEmptyDatabase } from '../testing/laid-folders';
 import { openWorkshop, PASSWORD, signIn, trySignIn, type Workshop } from '../testing/workshop';
 
 const first = { username: 'first', name: 'First Lead', password: PASSWORD };

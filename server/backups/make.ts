@@ -57,15 +57,17 @@ async function write(tape: Tape, engine: DatabaseEngine, places: Places): Promis
     if (file) manifest.files.push(file);
   };
   await add(ABOUT, Buffer.from(JSON.stringify(aboutNow())));
-  const label = await engine.copying(async () => {
+  const { label, lastOfJournal } = await engine.copying(async () => {
     for (const name of await filesUnder(places.database, NOT_COPIED)) {
       await addFile(posix.join('database', name), join(places.database, name));
     }
   });
   try {
     await add('database/backup_label', Buffer.from(label));
+    const [firstOfJournal = ''] = /[0-9A-F]{24}/.exec(label) ?? [];
     for (const name of await readdir(join(places.database, 'pg_wal'))) {
-      if (/^[0-9A-F]{24}$/.test(name)) await addFile(`database/pg_wal/${name}`, join(places.database, 'pg_wal', name));
+      const isNeeded = /^[0-9A-F]{24}$/.test(name) && firstOfJournal <= name && name <= lastOfJournal;
+      if (isNeeded) await addFile(`database/pg_wal/${name}`, join(places.database, 'pg_wal', name));
     }
   } finally {
     await engine.copied();

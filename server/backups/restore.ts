@@ -1,10 +1,11 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, readdir, rm } from 'node:fs/promises';
+import { mkdir, open, readdir, rm } from 'node:fs/promises';
 import { dirname, join, resolve, sep } from 'node:path';
 import { type Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import { count } from 'drizzle-orm';
+import PQueue from 'p-queue';
 import { extract } from 'tar-stream';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { openStore } from '../database/open';
@@ -25,6 +26,7 @@ export interface Restored {
   readonly photos: number;
 }
 
+const SYNCED_AT_ONCE = 32;
 /** Folders that the database insists on, whether or not there is anything in them. */
 const EMPTY_FOLDERS = [
   ...['pg_wal/archive_status', 'pg_wal/summaries', 'pg_replslot', 'pg_commit_ts', 'pg_dynshmem', 'pg_notify'],
@@ -62,6 +64,7 @@ async function refuseFilled(folder: string): Promise<void> {
 async function unpack(file: string, folder: string): Promise<About> {
   const tar = extract();
   const found = new Map<string, { bytes: number; sha256: string }>();
+  const written: string[] = [];
   let about: About | undefined;
   let manifest: Manifest | undefined;
   const reading = pipeline(createReadStream(file), createGunzip(), tar);
@@ -89,7 +92,8 @@ async function unpack(file: string, folder: string): Promise<About> {
         done(null, chunk);
       },
     });
-    await pipeline(one as unknown as Readable, counted, createWriteStream(path, { flush: true }));
+    await pipeline(one as unknown as Readable, counted, createWriteStream(path));
+    written.push(path);
     found.set(name, { bytes, sha256: digest.hex() });
   }
   await reading;
@@ -97,7 +101,17 @@ async function unpack(file: string, folder: string): Promise<About> {
   for (const { name, sha256: expected } of manifest.files) {
     if (found.get(name)?.sha256 !== expected) throw damaged(`${name} is not what was backed up`);
   }
+  await toDisk(written);
   return about;
+}
+
+/** Many at once: one after the other, a thousand small files take the disk several seconds. */
+async function toDisk(paths: readonly string[]): Promise<void> {
+  const sync = async (path: string) => {
+    const file = await open(path);
+    await file.sync().finally(() => file.close());
+  };
+  await new PQueue({ concurrency: SYNCED_AT_ONCE }).addAll(paths.map((path) => () => sync(path)));
 }
 
 async function buffered(stream: Readable): Promise<string> {

@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { layEmptyDatabase } from '../testing/empty-database';
+import { layEmptyDatabase } from '../testing/laid-folders';
 import { UnsureDisk } from '../testing/power';
 import { type OpenStore, openStore } from './open';
 import * as table from './schema';

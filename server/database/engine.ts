@@ -23,6 +23,12 @@ const START = [
 /** Keeps the journal that a copy under way still needs; gone by itself with the process. */
 const COPY_SLOT = 'fukusa_copy';
 
+export interface CopyEnd {
+  readonly label: string;
+  /** File of the journal up to which a copy needs it; it begins with the one that the label names. */
+  readonly lastOfJournal: string;
+}
+
 /** Refuses to touch a database that gave up: it would never answer again, and the whole process with it. */
 class Engine extends PGlite {
   stopped = false;
@@ -71,13 +77,16 @@ export class DatabaseEngine implements Client {
   }
 
   /**
-   * Lets the files of the database be copied while it goes on; gives the label that a copy needs to be opened. The
-   * journal since the start of the copy stays until `copied`.
+   * Lets the files of the database be copied while it goes on; gives what a copy needs to be opened. The journal since
+   * the start of the copy stays until `copied`.
    */
-  async copying(copy: () => Promise<void>): Promise<string> {
+  async copying(copy: () => Promise<void>): Promise<CopyEnd> {
     await this.query('SELECT pg_create_physical_replication_slot($1, true, true)', [COPY_SLOT]);
     await this.query('SELECT pg_backup_start($1, true)', [COPY_SLOT]);
-    const stop = () => this.query<{ labelfile: string }>('SELECT labelfile FROM pg_backup_stop(false)');
+    const stop = () =>
+      this.query<CopyEnd>(
+        'SELECT labelfile AS label, pg_walfile_name(lsn) AS "lastOfJournal" FROM pg_backup_stop(false)',
+      );
     try {
       await copy();
     } catch (error) {
@@ -85,9 +94,10 @@ export class DatabaseEngine implements Client {
       await this.copied();
       throw error;
     }
-    const { rows } = await stop();
+    const [end] = (await stop()).rows;
+    if (!end) throw new Error('The database did not say where its copy ends.');
     await this.durable();
-    return rows[0]?.labelfile ?? '';
+    return end;
   }
 
   async copied(): Promise<void> {

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { layEmptyDatabase } from '../testing/empty-database';
+import { layEmptyDatabase } from '../testing/laid-folders';
 import { ended, runMain, startMain } from '../testing/process';
 import { PASSWORD, signIn } from '../testing/workshop';
 

@@ -1,4 +1,4 @@
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Package, packageOf } from '#core/package/package';
@@ -6,7 +6,7 @@ import { typed } from '#core/testing/workbook';
 import type { ReachSettings } from '../ground/reach';
 import { ROLES, type Role } from '../ground/roles';
 import { type Running, serve } from '../serve';
-import { layEmptyDatabase } from './empty-database';
+import { lay, layEmptyDatabase } from './laid-folders';
 
 /** A real server on an empty data folder, with one person of each role; every test file gets its own. */
 export interface Workshop {
@@ -37,22 +37,14 @@ export interface WorkshopOptions {
 
 export async function openWorkshop(options: WorkshopOptions = {}): Promise<Workshop> {
   const folder = await mkdtemp(join(tmpdir(), 'fukusa-test-'));
-  await layEmptyDatabase(folder);
+  const cookies = options.people === false ? NOBODY : await layPeople(folder);
+  if (cookies === NOBODY) await layEmptyDatabase(folder);
   const running = await serve({
     dataFolder: folder,
     port: 0,
     signInTries: options.signInTries ?? 1000,
     ...(options.reach && { reach: options.reach }),
   });
-  const cookies = {} as Record<Role, string>;
-  if (options.people !== false) {
-    await Promise.all(
-      ROLES.map(async (role) => {
-        await running.services.accounts.add({ username: role, name: `Test ${role}`, role, password: PASSWORD });
-        cookies[role] = await signIn(running.url, role);
-      }),
-    );
-  }
   return {
     running,
     folder,
@@ -77,6 +69,29 @@ export async function openWorkshop(options: WorkshopOptions = {}): Promise<Works
       await rm(folder, { recursive: true, force: true });
     },
   };
+}
+
+type Cookies = Workshop['cookies'];
+const NOBODY = {} as Cookies;
+/** In the data folder that is copied, and not in the copies. */
+const COOKIES = 'cookies.json';
+
+/** Lays a data folder with one person of each role, all signed in; gives their cookies. Made once in each run. */
+async function layPeople(folder: string): Promise<Cookies> {
+  const template = await lay(`people-${process.env.FUKUSA_TEST_RUN}`, folder, async (made) => {
+    await layEmptyDatabase(made);
+    const running = await serve({ dataFolder: made, port: 0 });
+    const cookies = await Promise.all(
+      ROLES.map(async (role) => {
+        await running.services.accounts.add({ username: role, name: `Test ${role}`, role, password: PASSWORD });
+        return [role, await signIn(running.url, role)] as const;
+      }),
+    );
+    await running.close();
+    await writeFile(join(made, COOKIES), JSON.stringify(Object.fromEntries(cookies)));
+  });
+  await rm(join(folder, COOKIES));
+  return JSON.parse(await readFile(join(template, COOKIES), 'utf8'));
 }
 
 export async function signIn(url: string, username: string, password = PASSWORD): Promise<string> {

@@ -1,4 +1,5 @@
 import nlp from 'compromise';
+import { LRUCache } from 'lru-cache';
 import pluralize from 'pluralize';
 
 /** One word, number or mark of what was said, with where it stands. */
@@ -98,8 +99,15 @@ export function isPlural(word: string): boolean {
   return singular(word) !== word;
 }
 
+/** The same names are met at every key that is typed. */
+const strayWords = new LRUCache<string, string[]>({ max: 500, memoMethod: tagged });
+
 /** Words that belong in no name, as a language library tags them. */
-export function strayWordsIn(name: string): string[] {
+export function strayWordsIn(name: string): readonly string[] {
+  return strayWords.memo(name);
+}
+
+function tagged(name: string): string[] {
   const terms = nlp(name).terms().json() as { text: string; terms: { tags: string[] }[] }[];
   return terms.flatMap(({ text, terms: [term] }) => (term?.tags.some((tag) => STRAY_TAGS.includes(tag)) ? [text] : []));
 }
