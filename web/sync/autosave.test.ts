@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals';
 import { changeStep } from '#core/edits/steps';
 import type { Workbook } from '#core/model/procedure';
 import { typed } from '#core/testing/workbook';
@@ -80,6 +81,20 @@ test('what is typed while a save is under way goes with the next one', async () 
     procedureVersion: 2,
     edits: [{ kind: 'change', stepId: second, fields: { why: 'later' } }],
   });
+});
+
+test('what is typed while the device forgets its copy is saved as well', async () => {
+  server.answer = (_method, _path, body) => saved(1, body.procedureVersion + 1);
+  const forgetting = jest.spyOn(device.drafts, 'delete').mockImplementationOnce((id) => {
+    say(second, 'in between');
+    return device.drafts.where({ procedureId: id }).delete() as never;
+  });
+  say(first, 'early');
+  await save();
+  expect(kind()).toBe('unsaved');
+  await until(() => kind() === 'saved');
+  expect(server.requests[1]?.body).toMatchObject({ edits: [{ kind: 'change', stepId: second }] });
+  forgetting.mockRestore();
 });
 
 test('without a server the draft stays on the device, and a later visit takes it up again', async () => {

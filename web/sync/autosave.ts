@@ -146,8 +146,7 @@ export async function save(): Promise<unknown> {
   const { workbook } = useAuthor.getState();
   const edits = editsSince(base);
   if (edits.length === 0) {
-    await device.drafts.delete(procedureId);
-    useAutosave.setState({ state: { kind: 'saved', at: state.kind === 'saved' ? state.at : new Date() } });
+    await nothingLeft(procedureId, workbook, state.kind === 'saved' ? state.at : new Date());
     return undefined;
   }
   useAutosave.setState({ state: { kind: 'saving' } });
@@ -177,13 +176,15 @@ async function settle(
   useAutosave.setState({ base: { seriesVersion, procedureVersion, workbook: sent } });
   useAuthor.getState().wasSent(edits, sent);
   if (before) takeModules(before);
-  if (useAuthor.getState().workbook !== sent) {
-    useAutosave.setState({ state: { kind: 'unsaved' } });
-    schedule(PAUSE_MS);
-    return;
-  }
-  await device.drafts.delete(procedureId);
-  useAutosave.setState({ state: { kind: 'saved', at: new Date() } });
+  await nothingLeft(procedureId, sent, new Date());
+}
+
+/** Says that all is saved once the device has forgotten its copy, unless something was edited meanwhile. */
+async function nothingLeft(procedureId: string, sent: Workbook, at: Date | null): Promise<void> {
+  const isSaved = () => useAuthor.getState().workbook === sent;
+  if (isSaved()) await device.drafts.delete(procedureId);
+  useAutosave.setState({ state: isSaved() ? { kind: 'saved', at } : { kind: 'unsaved' } });
+  if (!isSaved()) schedule(PAUSE_MS);
 }
 
 /** Another module to take over from brings other steps before the first one. */
