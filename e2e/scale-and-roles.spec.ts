@@ -1,4 +1,4 @@
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, post, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A teardown of 240 parts and its way back, with looks in between: five hundred steps. */
 function fiveHundredSteps() {
@@ -29,11 +29,7 @@ function fiveHundredSteps() {
 
 test('five hundred steps: only what is in sight is drawn, and every step is a key or a word away', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
-  const imported = await page.request.post('/api/packages', {
-    data: { package: fiveHundredSteps(), when: 'new' },
-    headers: { origin: new URL(page.url()).origin },
-  });
-  expect(imported.status()).toBe(201);
+  await post(page, '/api/packages', { package: fiveHundredSteps(), when: 'new' });
   await page.goto('/procedures/large-p');
   await expect(page.getByText('500 steps')).toBeVisible();
   await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();

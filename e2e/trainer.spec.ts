@@ -1,4 +1,4 @@
-import { addField, expect, newProcedure, saved, signIn, test, typeLines } from './workshop';
+import { addField, expect, newProcedure, newProcedureByHand, saved, signIn, test, typeLines } from './workshop';
 
 const TEARDOWN = [
   'isolate the drive /padlock !!!Lock the switch and keep the key ~5',
@@ -392,7 +392,7 @@ test('the way back is drafted from the way down with one key, completed and conf
 
 test('a new series is typed from plain sentences, its way back drafted, filled in and released', async ({ page }) => {
   await signIn(page, 'Ines Harrowgate');
-  await newProcedure(page, 'Seal change');
+  await newProcedureByHand(page, 'Seal change');
   const sentences = [
     'Switch off the motor and lock out the isolator.',
     'Close the suction valve and the discharge valve.',

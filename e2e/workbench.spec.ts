@@ -206,6 +206,7 @@ test('steps are done together, one place after the other, with parts on the benc
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();
   await page.getByRole('button', { name: 'Release number 1' }).click();
+  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
   await startJob(page, 'Block', 'SB-5005');
   for (const told of ['the seal at shaft 1', 'the rotor at shaft 1', 'the seal at shaft 2', 'the rotor at shaft 2']) {
     await expect(page.getByRole('heading', { name: `Fit ${told}`, exact: false, level: 1 })).toBeVisible();

@@ -6,21 +6,25 @@ export type Somebody = 'Ines Harrowgate' | 'Mara Oduya' | 'Tobias Quell' | 'Jun 
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
 const remembered = new Map<Somebody, Cookies>();
 
-/** Signs in once a person, by one click on the demo page; later contexts take over the cookie. */
+/**
+ * Signs in once a person, by one click on the demo page; later contexts take over the cookie. Where to go next is for
+ * the test to say.
+ */
 export async function signIn(page: Page, name: Somebody): Promise<void> {
   const cookies = remembered.get(name);
-  if (cookies) await page.context().addCookies(cookies);
+  if (cookies) return page.context().addCookies(cookies);
   await page.goto('/');
-  if (!cookies) {
-    await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-    await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
-    remembered.set(name, await page.context().cookies());
-  }
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+  remembered.set(name, await page.context().cookies());
 }
+
+/** Each worker has a workshop of its own. */
+const addressOf = (worker: number) => `http://localhost:${PORT + worker}`;
 
 /** Every test runs in the workshop of its worker and fails on an error in the page or a breach of its security policy. */
 export const test = base.extend<{ noErrors: undefined }>({
-  baseURL: async ({ browserName: _ }, use, { parallelIndex }) => use(`http://localhost:${PORT + parallelIndex}`),
+  baseURL: async ({ browserName: _ }, use, { parallelIndex }) => use(addressOf(parallelIndex)),
   noErrors: [
     async ({ context }, use) => {
       const errors: string[] = [];
@@ -44,23 +48,41 @@ export { expect };
 
 let made = 0;
 
-/** A new series with two shafts and a new, empty procedure, open for writing; made through the interface. */
+/** A new series with two shafts and a new, empty procedure, open for writing. */
 export async function newProcedure(page: Page, title: string): Promise<{ code: string }> {
   made += 1;
   const code = `T-${made}-${Date.now() % 100_000}`;
+  const positions = [1, 2].map((number) => ({ id: `shaft-${number}`, name: `shaft ${number}` }));
+  const positionSets = [{ id: 'shaft', name: 'shaft', positions }];
+  const series = await post(page, '/api/series', { name: 'Testwick', code, pumpType: 'other', positionSets });
+  const procedure = await post(page, '/api/procedures', { seriesId: series.id, title });
+  await page.goto(`/procedures/${procedure.id}`);
+  await expect(page.getByLabel('Next step')).toBeVisible();
+  return { code };
+}
+
+/** A new series and procedure made through the interface, as somebody does who is new to it. */
+export async function newProcedureByHand(page: Page, title: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: 'New series' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Testwick');
-  await dialog.getByLabel('Code').fill(code);
+  await dialog.getByLabel('Code').fill(`H-${Date.now() % 100_000}`);
   await dialog.getByLabel('What repeats in it').fill('shaft');
   await dialog.getByRole('button', { name: 'Create the series' }).click();
-  await expect(page.getByRole('heading', { name: `Testwick ${code}`, level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Testwick H-/, level: 1 })).toBeVisible();
   await page.getByRole('button', { name: 'New procedure' }).click();
   await page.getByLabel('What is it for').fill(title);
   await page.getByRole('button', { name: 'Start writing' }).click();
   await expect(page.getByLabel('Next step')).toBeVisible();
-  return { code };
+}
+
+/** Asks the server as the page would: it takes orders from its own pages only. */
+export async function post(page: Page, path: string, data: object): Promise<{ id: string }> {
+  const origin = addressOf(test.info().parallelIndex);
+  const answer = await page.request.post(path, { data, headers: { origin } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return answer.json();
 }
 
 /** Adds lines in the author screen by keyboard alone, each at once; or key by key. */
