@@ -4,6 +4,9 @@ import type { Workbook } from '#core/model/procedure';
 import { Series } from '#core/model/series';
 import { judgeLine, readCorpus, type SaidLine } from './said/corpus';
 
+/** Kept in the words of the line; a step that differs in nothing else does the right thing to the right part. */
+const SAID_ALONG = /^(?:how|why|into|about) /;
+
 /** How lines are understood that trainers say: those the grammar was worked on with, and those kept apart. */
 function report(name: string, lines: readonly SaidLine[]): void {
   const outcomes = lines.map(judgeLine);
@@ -11,11 +14,13 @@ function report(name: string, lines: readonly SaidLine[]): void {
   const whole = outcomes.filter((one) => one.is === 'whole').length;
   const rightly = outcomes.filter((one) => one.is === 'asked' && one.rightly).length;
   const asked = outcomes.filter((one) => one.is === 'asked' && !one.rightly).length;
-  const wrong = outcomes.filter((one) => one.is === 'wrong').length;
+  const wrong = outcomes.filter((one) => one.is === 'wrong');
+  const inWords = wrong.filter(({ how }) => how.every((difference) => SAID_ALONG.test(difference)));
   console.log(`${name}: ${lines.length} lines`);
   console.log(
-    `  wholly right ${share(whole)}, rightly asked ${share(rightly)}, asked ${share(asked)}, wrong ${share(wrong)}`,
+    `  wholly right ${share(whole)}, rightly asked ${share(rightly)}, asked ${share(asked)}, otherwise ${share(wrong.length)}`,
   );
+  console.log(`  of these ${share(inWords.length)} differ only in words that are said along, such as how`);
 }
 
 const corpus = readCorpus();

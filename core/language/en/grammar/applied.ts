@@ -1,4 +1,5 @@
 import { verbOf } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { measureAt } from './figures';
 import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
@@ -49,6 +50,18 @@ export function withWhat(place: Place): number | undefined {
     return start + (sentence.lows[start] === 'a' ? 3 : 2);
   if (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name)) {
     act.parts.push(partOf(phrase));
+    return found.end;
+  }
+  // "Refit the unloader with new copper washers", "fit the plug with a new gasket": both are put in.
+  const isPart = phrase.known ? phrase.known.kind === 'part' : kindFromName(phrase.name) !== 'other';
+  const isCounted = phrase.fromCount !== undefined && FASTENS.test(phrase.name) && sentence.lows[found.end] !== 'as';
+  if (isCounted && /^(?:takes|refits)$/.test(verbOf(act.verb).effect)) {
+    act.parts.push(partOf(phrase));
+    return found.end;
+  }
+  if (verbOf(act.verb).effect === 'refits' && isPart && phrase.state.some((state) => /^(?:new|fresh)$/.test(state))) {
+    act.parts.push(partOf(phrase));
+    act.how.push(...phrase.state);
     return found.end;
   }
   const isAlong = /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');

@@ -1,7 +1,7 @@
 import { type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { objectsAt } from './objects';
-import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
+import { ALSO_NOUN, verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import { Sentence } from './sentence';
 import { toolAt } from './tools';
 import { baseOf, type VerbForm } from './verb-forms';
@@ -24,7 +24,7 @@ export function asOrders(line: string, words: readonly Word[], names: NameIndex)
 }
 
 /** How the actions of a sentence are told; those behind an "and" go on in the same way. */
-type Manner = 'order' | 'doing' | 'past' | 'done' | 'topic';
+type Manner = 'order' | 'doing' | 'past' | 'done' | 'topic' | 'bare';
 
 class Telling {
   private manner: Manner = 'order';
@@ -62,8 +62,8 @@ class Telling {
     if (at >= this.words.length) return;
     if (this.doer(at) || this.goesOn(at)) return;
     if (isStart && (this.gerund(at) || this.fetched(at) || this.heading(at))) return;
-    if (this.inverted(at) || (isStart && this.bare(at))) return;
-    if (isStart || this.manner === 'order') this.saidOfThing(at);
+    if (this.inverted(at) || ((isStart || this.manner === 'bare') && this.bare(at))) return;
+    if (isStart || this.manner === 'order' || this.manner === 'done') this.saidOfThing(at);
   }
 
   /** "I'm loosening", "we then pull", "I took": who does it is left out. */
@@ -123,9 +123,12 @@ class Telling {
     const joint = tool ? this.low(tool.end) : '';
     if (!tool || this.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
     if (said === 'use' && joint === 'to') return false;
-    const next = this.low(tool.end + 1) === 'then' ? tool.end + 2 : tool.end + 1;
+    let next = tool.end + 1;
+    while (this.low(next) === 'then' || (lexicon.isManner(this.low(next)) && !verbAt(this.lowsFrom(next), 0)))
+      next += 1;
     if (verbAt(this.lowsFrom(next), 0) === undefined) return false;
-    this.words.splice(tool.end, next - tool.end, this.as(tool.end, ','));
+    const manners = this.words.slice(tool.end + 1, next).filter(({ low }) => low !== 'then');
+    this.words.splice(tool.end, next - tool.end, this.as(tool.end, ','), ...manners);
     this.words.splice(at, verb - at, this.as(at, 'using'));
     return true;
   }
@@ -133,7 +136,8 @@ class Telling {
   /** "Torque: packing nut 34 N·m". */
   private heading(at: number): boolean {
     const verb = verbAt(this.lowsFrom(at), 0);
-    if (!verb || this.low(at + verb.length) !== ':' || this.knows(at)) return false;
+    // "Seal: draw it" heads a line with what it is about, and seals nothing.
+    if (!verb || this.low(at + verb.length) !== ':' || this.knows(at) || ALSO_NOUN.test(this.low(at))) return false;
     this.words.splice(at + verb.length, 1);
     return true;
   }
@@ -158,6 +162,7 @@ class Telling {
     const first = verbAt(this.lowsFrom(at), 0);
     if (
       first &&
+      !this.knows(at) &&
       (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(this.low(at)) ||
         !/^(?:back|off)/.test(way))
     )
@@ -167,13 +172,14 @@ class Telling {
     const ways = this.words.slice(at + length, at + length + wayLength);
     const verb = this.as(at, /^(?:off|out)/.test(way) ? 'take' : 'put', true);
     this.words.splice(at, length + wayLength, verb, ...named, ...ways);
+    this.manner = 'bare';
     return true;
   }
 
   /** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
   private saidOfThing(at: number): void {
     const sentence = this.sentence();
-    const stop = this.words.findIndex((_, i) => i > at && this.endsThing(i));
+    const stop = this.behindThing(at);
     if (stop < 0) return;
     const things = objectsAt(sentence.slice(at, stop), 0);
     const [thing] = things.phrases;
@@ -210,7 +216,7 @@ class Telling {
 
   private topic(at: number, stop: number): void {
     const verb = verbAt(this.lowsFrom(stop + 1), 0);
-    if (!verb) return;
+    if (!verb || objectsAt(this.sentence(), stop + 1 + verb.length).phrases.length > 0) return;
     const thing = this.words.slice(at, stop);
     const said = this.words.slice(stop + 1, stop + 1 + verb.length);
     this.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
@@ -260,11 +266,22 @@ class Telling {
     return at === this.words.length - 1 || /^[.,;!?]$/.test(this.low(at + 1));
   }
 
+  /** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
+  private behindThing(start: number): number {
+    for (let at = start; at < this.words.length; ) {
+      const named = namesAt(this.names, this.words, at).filter(({ kind }) => kind === 'part');
+      if (named.length > 0) at += Math.max(...named.map(({ length }) => length));
+      else if (at > start && this.endsThing(at)) return at;
+      else at += 1;
+    }
+    return -1;
+  }
+
   private endsThing(at: number): boolean {
     const low = this.low(at);
     if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
       return true;
-    return (baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement') && !this.knows(at);
+    return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
   }
 
   private skipFillers(start: number): number {

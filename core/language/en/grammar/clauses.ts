@@ -1,11 +1,17 @@
 import { namesAt } from './known-names';
-import { CAUTION_OPENING, FILLERS, isManner, isSubstance, REASON_OPENING, REMARK_OPENING } from './lexicon';
-import { verbAt } from './operations';
+import {
+  CAUTION_OPENING,
+  CONDITION_OPENING,
+  EASY_CONDITION,
+  FILLERS,
+  isManner,
+  isSubstance,
+  REASON_OPENING,
+  REMARK_OPENING,
+} from './lexicon';
+import { ALSO_NOUN, verbAt } from './operations';
 import type { Sentence } from './sentence';
 
-/** Verbs that are nouns as well: after "and" they open an action only before something that is named. */
-const ALSO_NOUN =
-  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
 const NAMED_NEXT =
   /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
@@ -30,6 +36,10 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     }
     const joined = joinersAt(sentence, at);
     if (joined === 0 || at === start) continue;
+    if (isConditionNext(sentence, at, joined)) {
+      cut(at, at + joined);
+      continue;
+    }
     if (
       !isOneThought(sentence, start) &&
       ((sentence.lows.slice(at, at + joined).some((low) => /^(?:then|next|finally|afterwards)$/.test(low)) &&
@@ -42,6 +52,13 @@ export function clausesOf(sentence: Sentence): Sentence[] {
   }
   cut(sentence.words.length, sentence.words.length);
   return clauses;
+}
+
+/** "..., and if they are cracked you need new ones": whether that is to be done is asked. */
+function isConditionNext(sentence: Sentence, at: number, joined: number): boolean {
+  const told = sentence.lows.slice(at + joined).join(' ');
+  const isJoined = sentence.lows.slice(at, at + joined).includes('and');
+  return isJoined && CONDITION_OPENING.test(told) && !EASY_CONDITION.test(told);
 }
 
 /** How many words join what follows to what was said: ", and then" is three. */
@@ -84,9 +101,13 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   const verb = verbAt(sentence.lows, at);
   if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
   // What opened with "before you" or "with the rod in" belongs to what follows its comma.
-  if (afterComma && OPENS.test(sentence.lows[start] ?? '') && !sentence.lows.slice(start, from - 1).includes(','))
+  let first = start;
+  while (FILLERS.has(sentence.lows[first] ?? '')) first += 1;
+  if (afterComma && OPENS.test(sentence.lows[first] ?? '') && !sentence.lows.slice(start, from - 1).includes(','))
     return false;
-  const behind = at + verb.length;
+  let behind = at + verb.length;
+  // "Take out the filter" is done to the filter.
+  if (verb.is === 'movement' && /^(?:out|off|away|up|down|back|apart)$/.test(sentence.lows[behind] ?? '')) behind += 1;
   const next = sentence.words[behind];
   if (!next) return !ALSO_NOUN.test(sentence.lows[at] ?? '');
   const named =

@@ -17,7 +17,9 @@ export function facing(place: Place): number | undefined {
       if (isJoint(sentence.words[n])) return undefined;
       continue;
     }
-    const end = directionEnd(sentence, n + 1);
+    // "The open side of the V facing down".
+    const of = sentence.lows[n + 1] === 'of' ? nounPhraseAt(sentence, n + 2) : undefined;
+    const end = directionEnd(sentence, of?.end ?? n + 1);
     if (end === undefined) continue;
     const said = FACING.exec(sentence.text(start, end));
     if (!said) continue;

@@ -1,7 +1,10 @@
-import { verbOf } from '../../../model/verbs';
+import { type Verb, verbOf } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import * as lexicon from './lexicon';
 import { nounPhraseAt, saysWhatItDoes } from './noun-phrase';
+import { verbAt } from './operations';
 import { type Construction, keep, toComma, toJoint } from './place';
+import { partOf } from './reading';
 
 /** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
 export const KEPT_AS_SAID: readonly Construction[] = [
@@ -27,7 +30,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (
         !/^(?:if|unless)\b/.test(told) ||
         lexicon.EASY_CONDITION.test(told) ||
-        (verbOf(act.verb).effect === 'stays' && act.verb !== 'discard')
+        (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb))
       )
         return undefined;
       reading.doubt('condition', sentence, at, sentence.words.length);
@@ -35,11 +38,36 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what it does there: "securing the cover"',
+    read: (place) =>
+      lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')
+        ? keep(place, place.at, toJoint(place.sentence, place.at))
+        : undefined,
+  },
+  {
     name: 'until when, before or after what: kept as said',
     read: (place) =>
       /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
         ? keep(place, place.at, toComma(place.sentence, place.at))
         : undefined,
+  },
+  {
+    name: 'an order that was taken for none: "plug out, drain oil into jar"',
+    read: ({ reading, sentence, at }) => {
+      const verb = sentence.lows[at - 1] === ',' ? verbAt(sentence.lows, at) : undefined;
+      const end = toComma(sentence, at);
+      const isKept = lexicon.REMARK_OPENING.test(sentence.lows.slice(at).join(' '));
+      if (
+        !verb ||
+        isKept ||
+        lexicon.isManner(sentence.lows[at] ?? '') ||
+        lexicon.isManner(sentence.lows[end - 1] ?? '')
+      )
+        return undefined;
+      if (!nounPhraseAt(sentence, at + verb.length)) return undefined;
+      reading.doubt('unread', sentence, at, end);
+      return end;
+    },
   },
   {
     name: 'a remark: "keep it square"',
@@ -70,6 +98,24 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'another part behind a comma: "rotor back on, new locking washer"',
+    read: ({ sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      const more = nounPhraseAt(sentence, at);
+      // "The cover, four screws": which screws is asked where they are named.
+      const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';
+      if (
+        !more ||
+        (more.phrase.known?.kind !== 'part' && !isCounted) ||
+        !/^(?:|,|and)$/.test(sentence.lows[more.end] ?? '')
+      )
+        return undefined;
+      act.parts.push(partOf(more.phrase));
+      act.how.push(...more.phrase.state);
+      return more.end;
+    },
+  },
+  {
     name: 'whatever stands behind a comma: kept as said',
     read: (place) =>
       place.sentence.lows[place.at - 1] === ',' ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
@@ -84,5 +130,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
+const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
+/** Done, it cannot be undone: whether it is to be done has to be asked. */
+const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
 const JOINED =
   /^(?:into|onto|or|and|from|off|out|of|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;

@@ -80,11 +80,15 @@ export function isManner(word: string): boolean {
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:it (?:goes|will go)|(?:the|its|that) \w+)|as far as|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+
+/** What fasteners do: "the screws *securing* the cover". */
+export const SECURES =
+  /^(?:securing|retaining|holding|fastening|fixing|attaching|connecting|joining|mounting|covering|locking|clamping|supporting)$/;
 
 /** What opens a caution that stands as a sentence. */
 export const CAUTION_OPENING =
-  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|take (?:great )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?! for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
@@ -99,11 +103,11 @@ export const CONDITION_OPENING = /^(?:if|in case|should the|unless|when there is
 export const EASY_CONDITION =
   /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can(?=,|$)|there is one)\b/;
 export const REPEAT_OPENING =
-  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|likewise|ditto|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
+  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
 
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
-  /^(?:first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
+  /^(?:so (?=the )|(?:the|our|your) (?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
 /** Words said before the verb that say nothing. */
 export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);

@@ -59,7 +59,7 @@ function isUnit(low: string): boolean {
 
 /** What a unit of several words is made of. */
 const UNIT_PIECE =
-  /^(?:newton\w*|met(?:re|er)s?|millimet\w*|foot|feet|ft|lbs?f?|pounds?|(?:inch|foot|newton|pound)-\w+|degrees?|turns?|three-quarter)$/;
+  /^(?:newton\w*|met(?:re|er)s?|millimet\w*|foot|feet|ft|lbs?f?|pounds?|(?:inch|foot|newton|pound)-\w+|degrees?|turns?|three-quarter|between)$/;
 
 function numbersOf({ parts, tools }: SaidAct): number[] {
   return [...parts.flatMap(({ count, total }) => [count, total]), ...tools.map(({ count }) => count)].flatMap(

@@ -16,7 +16,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   'lock-out': ['padlock', 'tag'],
   cut: ['snip', 'snip off', 'sever', 'nip off', 'shear off'],
   drain: ['let out', 'pump out', 'run off'],
-  fill: ['prime', 'pour in', 'fill up'],
+  fill: ['prime', 'pour in', 'fill up', 'fill in'],
   hold: [
     'block',
     'chock',
@@ -48,8 +48,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over', 'spread'],
   discard: ['throw out', 'bin', 'dispose of', 'get rid of', 'chuck', 'chuck out'],
-  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside'],
+  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside', 'retain'],
   clean: [
+    'degrease',
     'clean and dry',
     'clean off',
     'clean out',
@@ -123,7 +124,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   measure: ['mic', 'mike', 'take the size of', 'calliper', 'caliper'],
   compare: ['hold up against', 'match up'],
   soak: ['steep', 'immerse', 'dip'],
-  renew: ['swap out', 'use new', 'use a new'],
+  renew: ['swap', 'swap out', 'use new', 'use a new'],
   lubricate: [
     'repack',
     'regrease',
@@ -152,7 +153,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'squeeze',
     'dab',
   ],
-  fit: ['hang', 'bolt on', 'bolt up', 'reassemble', 'close up', 'work in', 'assemble'],
+  fit: ['offer up', 'hang', 'bolt on', 'bolt up', 'reassemble', 'close up', 'work in', 'assemble'],
   seat: ['bed', 'bed in', 'bottom'],
   align: ['match', 'centre', 'center', 'square up', 'time', 'index'],
   'start-by-hand': ['run up', 'run down', 'spin in', 'do up by hand'],

@@ -25,7 +25,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       `"${name}"`,
     ],
   });
-  if (isOdd(name, parts)) return asked('odd-name', []);
+  const isElse = [...series.tools, ...series.consumables].some((other) => partsOf(other.name).join(' ') === key);
+  if (isElse || isOdd(name, parts)) return asked('odd-name', []);
   const longer = known.filter((other) => endsIn(other.parts, parts)).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
   const last = parts.at(-1) ?? '';
@@ -49,8 +50,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
 
 /** A name that holds a verb, a figure, a little word or more words than a name has. */
 function isOdd(name: string, parts: readonly string[]): boolean {
-  if (parts.length > 5) return true;
-  if (/[^\p{L}\p{M}\d\s'’./-]/u.test(name)) return true;
+  if (parts.length > 5 || NO_NAME.test(name)) return true;
+  if (/[^\p{L}\p{M}\d\s'’.-]/u.test(name)) return true;
   if (/^\d|\s\d+$/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
   const words = name.toLowerCase().split(/\s+/);
   if (
@@ -64,6 +65,8 @@ function isOdd(name: string, parts: readonly string[]): boolean {
     return true;
   return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
 }
+
+const NO_NAME = /^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {

@@ -1,5 +1,5 @@
 import { type KnownName, namesAt } from './known-names';
-import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE } from './lexicon';
+import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from './lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import type { Sentence } from './sentence';
 import type { Word } from './words';
@@ -38,7 +38,7 @@ const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 /** Words with which something else begins. */
 const JOINTS = new Set(
-  'with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such , ; : . ( ) ± = + & - –'.split(
+  'across with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such , ; : . ( ) ± = + & - –'.split(
     ' ',
   ),
 );
@@ -99,6 +99,11 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       at += 1;
     } else break;
   }
+  // "The inside of the sleeve" is the sleeve, and inside is where.
+  const inner = /^(?:inside|outside|underside)$/.test(lows[at] ?? '') && lows[at + 1] === 'of';
+  const whole = inner ? nounPhraseAt(sentence, at + 2) : undefined;
+  if (whole && !whole.phrase.pronoun)
+    return { phrase: { ...whole.phrase, feature: sentence.text(at, at + 1) }, end: whole.end };
   const named = nameAt(sentence, at);
   if (!named) return undefined;
   let end = named.end;
@@ -230,6 +235,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
     endsName(sentence, at - 1, at) ||
     beginsFacing(sentence, at) ||
     /^(?:right|straight|each|too|only)$/.test(sentence.lows[at] ?? '') ||
+    namesHere(sentence, at, 'place') ||
     saysWhatItDoes(sentence.lows[at] ?? '') ||
     (isFeature([sentence.lows[at] ?? '']) && isJoint(sentence.words[at + 1]))
   );
@@ -237,7 +243,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
 
 /** A verb that says what the part does: "check that the spacer *moves* freely". */
 export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|can|cannot|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|can|cannot|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
     low,
   );
 }
@@ -264,10 +270,13 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   if (isJoint(word)) return true;
   if (word.quoted) return at > start;
   const low = word.low;
-  const named = at === start && DETERMINERS.test(sentence.lows[at - 1] ?? '') && !isJoint(sentence.words[at + 1]);
+  const before = sentence.lows[at - 1] ?? '';
+  const isOwned = /^(?:its|their)$/.test(before);
+  const named = at === start && DETERMINERS.test(before) && (isOwned || !isJoint(sentence.words[at + 1]));
   if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
   const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
   if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
+  if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;

@@ -64,13 +64,17 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
       ({ kind, length }) => kind === 'part' && length === piece.words.length,
     );
   };
+  // "The strainer and the strainer screw" are two things, and not one of them twice.
+  const named = new Set(phrases.map(({ known }) => known?.id));
   const shared = phrases.map((phrase): NounPhrase => {
     if (phrase.known) return phrase;
     const head = last.words.at(-1) ?? '';
     const lead = phrases[0]?.words.slice(0, -1) ?? [];
     const known =
       find([...phrase.words, head]) ?? find([...lead, ...phrase.words]) ?? find([...lead, ...phrase.words, head]);
-    return known ? { ...phrase, known, name: known.name, words: known.name.split(' ') } : phrase;
+    return known && !named.has(known.id)
+      ? { ...phrase, known, name: known.name, words: known.name.split(' ') }
+      : phrase;
   });
   return shared;
 }

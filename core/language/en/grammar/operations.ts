@@ -92,6 +92,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
   },
   { words: 'shake', ways: { out: 'draw' } },
+  { words: 'fire', ways: { up: 'test' } },
   { words: 'do', ways: { up: 'torque' } },
   { words: 'line', ways: { up: 'align' } },
   { words: 'look', ways: { over: 'inspect' } },
@@ -254,6 +255,9 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
   return words.length > 2 || WAY_WORDS[words[1] ?? ''] === undefined;
 }
 
+/** Verbs that are nouns as well: they open an action only before something that is named. */
+export const ALSO_NOUN =
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
 const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|water|air|switch|current)\b/;
 
 /** Every word that begins a verb, for telling an action from a list. */

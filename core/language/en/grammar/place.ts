@@ -36,4 +36,4 @@ export function toJoint(sentence: Sentence, at: number): number {
   return end;
 }
 
-const CLOSES = /^(?:with|using|by|until|till|so|because|before|after|while|when|once|,|without|to|for|;)$/;
+const CLOSES = /^(?:with|using|by|until|till|so|because|before|after|while|when|once|,|without|to|for|if|unless|;)$/;

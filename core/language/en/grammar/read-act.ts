@@ -87,7 +87,14 @@ export function readAct(
     );
   if (meant.how !== undefined) act.how.push(meant.how);
   const last = reading.acts.at(-1);
-  if (last?.verb === act.verb && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
+  const isSame = objects.phrases[0]?.pronoun && objects.phrases.length === 1;
+  // "Nip up the bolts, then torque them to 85": the figure belongs to what was said.
+  if (isSame && last?.verb === 'torque' && act.verb === 'torque') {
+    trailing(reading, sentence, at, last);
+    return;
+  }
+  const isTagged = act.verb === 'lock-out' && last?.verb === 'lock-out' && /\bon (?:it|them)$/.test(told);
+  if ((isSame && last?.verb === act.verb && !meant.isByWhat) || isTagged) {
     reading.keepHow(sentence.text(start, sentence.words.length));
     return;
   }
@@ -119,7 +126,7 @@ export function readAct(
   }
   const named = verb.is === 'verb' && GREASES[verb.phrase];
   if (named) act.applied.push({ name: onlySubstance(reading.series, named) });
-  takeObjects(reading, objects.phrases, act);
+  if (!meant.isByWhat) takeObjects(reading, objects.phrases, act);
   trailing(reading, sentence, meant.aboutEnd ?? at, act);
   placeWhere(act, objects.phrases[0]?.feature);
   act.verb = verbForWhatIsPutOn(act);
@@ -239,4 +246,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|before (?:you|the|it|they)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

@@ -8,7 +8,7 @@ import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
 import { nounPhraseAt } from './noun-phrase';
 import { type Opened, openingOf, skipFillers } from './opening';
-import { verbAt } from './operations';
+import { verbAt, WAY_WORDS } from './operations';
 import { readAct } from './read-act';
 import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
 import type { Said, SaidCaution, SaidNote } from './said';
@@ -100,8 +100,10 @@ function readClause(reading: Reading, sentence: Sentence): void {
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
   else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told))
     reading.doubt('condition', sentence, at, end);
-  else if (lexicon.REMARK_OPENING.test(told)) keepRemark(reading, text);
-  else readAction(reading, sentence, at);
+  else if (lexicon.REMARK_OPENING.test(told)) {
+    if (hidesAct(sentence, at)) reading.doubt('verb', sentence, at, at + 1);
+    else keepRemark(reading, text);
+  } else readAction(reading, sentence, at);
 }
 
 /** "Use oil only, never grease": a remark, and the caution behind it. */
@@ -180,10 +182,22 @@ function readWithoutVerb(
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn = reading.acts.length > 0 && (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b/.test(told));
-  if (STATEMENT.test(told)) keepStatement(reading, told, text);
+  if (STATEMENT.test(told) && hidesAct(sentence, at)) reading.doubt('verb', sentence, at, at + 1);
+  else if (STATEMENT.test(told) && !TO_BE_DONE.test(told)) keepStatement(reading, told, text);
   // "..., then a quarter turn more" goes on with what was said.
   else if (goesOn) reading.keepHow(text);
   else reading.doubt('verb', sentence, at, at + 1);
+}
+
+/** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
+function hidesAct(sentence: Sentence, start: number): boolean {
+  for (let at = start; at < sentence.words.length; at += 1) {
+    if (torqueAt(sentence, at)) return true;
+    if (!/^(?:you|we|i)$/.test(sentence.lows[at - 1] ?? '') || verbAt(sentence.lows, at)?.is !== 'movement') continue;
+    const named = nounPhraseAt(sentence, at + 1);
+    if (named?.phrase.known?.kind === 'part' && WAY_WORDS[sentence.lows[named.end] ?? ''] !== undefined) return true;
+  }
+  return false;
 }
 
 function keepStatement(reading: Reading, told: string, text: string): void {
@@ -197,11 +211,13 @@ function keepStatement(reading: Reading, told: string, text: string): void {
 function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): boolean {
   const named = nounPhraseAt(sentence, at);
   if (named?.phrase.known?.kind !== 'part') return false;
-  const from = /^(?:to|at|=|:|,|-|–)$/.test(sentence.lows[named.end] ?? '') ? named.end + 1 : named.end;
+  const from = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[named.end] ?? '')
+    ? named.end + 1
+    : named.end;
   if (!torqueAt(sentence, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };
   reading.acts.push(act);
-  trailing(reading, sentence, named.end, act);
+  trailing(reading, sentence, from, act);
   return true;
 }
 
@@ -225,5 +241,8 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
 const DANGEROUS =
   /\b(?:gets?|is|are|stays?|may be|can be|will be|still) (?:\w+ )?(?:hot|heavy|sharp|slippery|under (?:pressure|tension|load)|live|poisonous|corrosive|acid)\b/;
 
+/** "New rings are to be oiled" orders something. */
+const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;
+
 const STATEMENT =
-  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+)\b ?\b(?:is|are|was|were|has|have|had|gets?|must|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;
+  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|gets?|must|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;

@@ -3,6 +3,7 @@ import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { measureAt, torqueAt } from './figures';
 import { KEPT_AS_SAID } from './kept-as-said';
+import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint } from './noun-phrase';
 import type { Construction } from './place';
@@ -64,6 +65,9 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act }) => {
       const low = sentence.lows[at] ?? '';
       if (low === 'then' && act.figure && /^(?:to|at)$/.test(sentence.lows[at + 1] ?? '')) return at + 1;
+      // "Snug them up, then 40 N·m".
+      const isNumberNext = sentence.words[at + 1]?.value !== undefined;
+      if (/^(?:then|finally)$/.test(low) && act.verb === 'torque' && isNumberNext) return at + 1;
       return /^(?:,|\(|\)|and|:|-|–)$/.test(low) ? at + 1 : undefined;
     },
   },
@@ -134,7 +138,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
         return said.end;
       }
       const number = sentence.words[from]?.value;
-      if (act.verb !== 'torque' || number === undefined || from === at) return undefined;
+      const isSaid = from > at || /^(?:then|finally)$/.test(sentence.lows[at - 1] ?? '');
+      if (act.verb !== 'torque' || number === undefined || !isSaid) return undefined;
       const measured = measureAt(sentence, from);
       if (measured && measured.unit !== 'lb') return undefined;
       const end = measured?.end ?? from + 1;
@@ -167,7 +172,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const from = /^(?:for|about)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       const spoken = from > at || act.verb === 'wait' ? SPOKEN_TIME.exec(sentence.lows.slice(from).join(' ')) : null;
       if (spoken) {
-        act.minutes = spoken[1] ? 15 : spoken[2] ? 30 : 60;
+        act.minutes = spoken[1] ? 15 : spoken[2] ? 30 : spoken[3] ? 1 : 60;
         return from + spoken[0].split(' ').length;
       }
       const measured = measureAt(sentence, from);
@@ -186,9 +191,23 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'at which places: "in each bore"',
     read: ({ reading, sentence, at, act }) => {
       const low = sentence.lows[at] ?? '';
+      // "Fit diffuser stage 1".
+      if (namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'place'))
+        return places(reading, sentence, at, act);
       if (!/^(?:in|at|on|from|of|to|for|off|and|out|per|into)$/.test(low)) return undefined;
       const from = low === 'out' && sentence.lows[at + 1] === 'of' ? at + 2 : at + 1;
       return places(reading, sentence, from, act);
+    },
+  },
+  {
+    name: 'the size of its tool alone: "the nuts, 13 mm", "with the 6 mm"',
+    read: ({ reading, sentence, at, act }) => {
+      const from = /^(?:with|using) the (?=\d)/.test(sentence.lows.slice(at).join(' ')) ? at + 2 : at;
+      const said = OPENS_OR_CLOSES.includes(act.verb) ? toolOfSizeAt(sentence, from, reading.series) : undefined;
+      // "With the 6 mm hex key" names its tool.
+      if (from > at && !isJoint(sentence.words[said?.end ?? at])) return undefined;
+      if (said) act.tools.push(said.tool);
+      return said?.end;
     },
   },
   {
@@ -200,14 +219,6 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act }) => {
       const said =
         sentence.lows[at - 1] === ',' && sentence.words[at]?.value !== undefined ? toolAt(sentence, at) : undefined;
-      if (said) act.tools.push(said.tool);
-      return said?.end;
-    },
-  },
-  {
-    name: 'the size of its tool alone: "the nuts, 13 mm"',
-    read: ({ reading, sentence, at, act }) => {
-      const said = OPENS_OR_CLOSES.includes(act.verb) ? toolOfSizeAt(sentence, at, reading.series) : undefined;
       if (said) act.tools.push(said.tool);
       return said?.end;
     },
@@ -253,8 +264,8 @@ function isBareWord(sentence: Sentence, at: number): boolean {
   return next === undefined || /^(?:and|or|,|with|using)$/.test(next.low);
 }
 
-/** "A quarter of an hour", "half an hour", "an hour". */
-const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(?:an|one) hour)\b/;
+/** "A quarter of an hour", "half an hour", "a minute", "an hour". */
+const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;
 const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
 
 /** Up to what is looked at: "for scratches *on the faces*". */
@@ -268,7 +279,7 @@ function toHelp(sentence: Sentence, at: number): number {
   let end = at + 1;
   while (
     end < sentence.words.length &&
-    !/^(?:with|using|by|under|before|after|when|while|against)$/.test(sentence.lows[end] ?? '')
+    !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '')
   )
     end += 1;
   return end;

@@ -1,8 +1,8 @@
 import { byName } from '../../../model/names';
-import type { Verb } from '../../../model/verbs';
+import { type Verb, verbOf } from '../../../model/verbs';
 import { readVerb } from '../../../reading/en/verb-words';
 import * as lexicon from './lexicon';
-import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, type Way } from './operations';
 import type { Reading } from './reading';
 import type { Sentence } from './sentence';
@@ -15,6 +15,8 @@ export interface Meant {
   /** The word behind what it is about. */
   readonly aboutEnd?: number | undefined;
   readonly how?: string | undefined;
+  /** What it is done with is what is put in: "secure it with the bolts". */
+  readonly isByWhat?: boolean;
 }
 
 export function verbMeant(
@@ -36,12 +38,14 @@ export function verbMeant(
   if (phrase === 'look' && ways.length === 0)
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
+  if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
   if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
   if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
   if (/^(?:pull|draw)$/.test(phrase) && ways.includes('up') && FASTENER.test(objectText)) return { verb: 'torque' };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
+  if (phrase === 'wind' && ways.includes('in') && FASTENER.test(objectText)) return { verb: 'start-by-hand' };
   if (/^(?:turn|switch)$/.test(phrase) && POWERED.test(objectText)) {
     if (ways.includes('out')) return { verb: 'isolate' };
     if (ways.includes('on')) return { verb: 'restore' };
@@ -57,6 +61,7 @@ export function verbMeant(
     if (ways.includes('out')) return { verb: 'isolate' };
     if (ways.includes('on')) return { verb: 'restore' };
   }
+  if (/^(?:pull|remove|take|draw)$/.test(phrase) && MAINS_PLUG.test(objectText)) return { verb: 'isolate' };
   if (phrase === 'pull' && objectText === 'plug' && object?.known === undefined && at >= sentence.words.length)
     return { verb: 'isolate' };
   if (/^(?:pull|remove|take|draw)$/.test(phrase) && /\bfuses?\b/.test(objectText)) return { verb: 'isolate' };
@@ -69,13 +74,16 @@ export function verbMeant(
     return { verb: 'apply-compound' };
   if (
     /^(?:set|place|lay|lower|put|stand|rest|position)$/.test(phrase) &&
-    /^(?:on|onto|in|down|over)/.test(sentence.lows[at] ?? '') &&
+    /^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[at] ?? '') &&
     !ways.includes('aside')
   ) {
     if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[at] ?? '')) return { verb: 'hold' };
     if (lexicon.CLOTH.test(bench)) return { verb: 'put-aside' };
     if (lexicon.BENCH.test(bench)) return { verb: 'lay' };
   }
+  // "Push up on the clip": on what, and not on to what.
+  const [, upOrDown] = /^(?:push|press|pull|lift) (up|down) on\b/.exec(told) ?? [];
+  if (upOrDown) return { verb: 'move', how: upOrDown };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
   const saidWay = toldWay === 'along' ? (place ?? toldWay) : (toldWay ?? place);
@@ -103,9 +111,14 @@ export function verbMeant(
     return { verb: 'torque', keepWay: true };
   if (/^(?:turn|rotate)$/.test(phrase) && (way === undefined || verb === 'turn'))
     return verb && { verb, keepWay: true };
-  // By hand, or finger tight, a thread is only started.
-  if ((verb === 'fit' || verb === 'place') && FASTENER.test(objectText) && BY_HAND.test(told))
-    return { verb: 'start-by-hand' };
+  // "Set the head on and press it down": what is being put on goes on further, and is not moved away.
+  if (verb === 'move' && way === 'down' && PRESSES.test(phrase) && putOnBefore(reading, objects))
+    return { verb: 'press', keepWay: true };
+  if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
+  if (verb && goesToHolder(verb, bench)) return { verb: 'hold' };
+  // "Roll the ball over a flat surface": nothing of the pump is there.
+  if (verb && verbOf(verb).effect === 'refits' && FLAT.test(bench))
+    return LOOKS.test(told) ? { verb: 'inspect' } : undefined;
   return (
     verb && {
       verb,
@@ -120,6 +133,32 @@ const MACHINE = new RegExp(`\\b(?:${MACHINES})\\b`);
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
 const BY_HAND = /\b(?:finger|hand)[- ]tight\b|\bby hand\b/;
 const LOCKS = /^(?:(?:own|personal|safety|red) )*(?:pad)?locks?$|\btags?$|^lock-?outs?\b/;
+const MAINS_PLUG = /\b(?:mains|power|supply) (?:plug|lead|cord|cable)s?$/;
+const PRESSES = /^(?:press|push|tap|knock|drive|force|drift|hammer)$/;
+/** What holds a part while it is worked on: putting it there puts nothing back into the pump. */
+const HOLDERS =
+  /^(?:in|into|on|onto|from|between) (?:\w+ ){0,3}?(?:hoist|crane|slings?|chains?|vice|vise|jaws|clamp|chuck|fixture|jack|trolley|stand)\b/;
+
+const FLAT =
+  /^(?:in|into|on|onto|over|across|along) (?:the |a |an )?(?:\w+ )?(?:bench|table|workbench|surface|surface plate|glass plate|flat plate|glass|floor)\b/;
+const LOOKS = /\bto (?:see|check|feel|find)\b/;
+
+function goesToHolder(verb: Verb, behind: string): boolean {
+  return (verb === 'fit' || verb === 'place' || verb === 'connect') && HOLDERS.test(behind);
+}
+
+/** By hand, or finger tight, a thread is only started. */
+function isStartedOnly(verb: Verb, objectText: string, told: string): boolean {
+  return (verb === 'fit' || verb === 'place') && FASTENER.test(objectText) && BY_HAND.test(told);
+}
+
+function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean {
+  const last = reading.acts.at(-1);
+  const [object] = objects;
+  if (!last || !object || verbOf(last.verb).effect !== 'refits') return false;
+  return object.pronoun === true || last.parts.some(({ name }) => name === object.name);
+}
+
 /** "Run the pump": the words go on saying that it runs. */
 export const RUNS = new RegExp(`^(?:run|start) (?:the )?(?:${MACHINES})\\b`);
 
@@ -209,8 +248,11 @@ function plainVerb(
     object &&
     !lexicon.isSubstance(object.words) &&
     /^(?:to|onto|on|in|into)$/.test(sentence.lows[at] ?? '')
-  )
-    return { verb: 'fit' };
+  ) {
+    // "Stick a gasket on with grease": on, and nothing named.
+    const isWay = isJoint(sentence.words[at + 1]);
+    return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
+  }
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
   if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
@@ -242,7 +284,12 @@ function plainVerb(
     };
   if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
   if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
-  if (verb === 'cap' && phrase === 'plug' && /\bin$/.test(told)) return { verb: 'connect' };
+  if (
+    verb === 'cap' &&
+    phrase === 'plug' &&
+    (/\bin$/.test(told) || /^(?:back )?in\b/.test(sentence.lows.slice(at).join(' ')))
+  )
+    return plainVerb(reading, sentence, 'connect', phrase, objectText, object, at, told);
   if ((phrase === 'assemble' || phrase === 'reassemble') && /\b(?:onto|into|on|in|to)\b/.test(told))
     return { verb: 'fit' };
   if (phrase === 'assemble') return { verb: 'join' };
@@ -251,7 +298,7 @@ function plainVerb(
   if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
   // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
   if (phrase === 'try' && !/\b(?:start|button|switch|again|run)\b/.test(told)) return undefined;
-  if (phrase === 'use') return undefined;
+  if (phrase === 'use' || (phrase === 'swap' && SWAPPED.test(told))) return undefined;
   if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
@@ -266,9 +313,18 @@ function plainVerb(
   if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
   if (verb === 'disconnect' && usual === 'isolate') return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
-  return { verb };
+  if (verb === 'pin' && SECURED_BY.test(told)) return { verb: 'fit', isByWhat: object?.pronoun === true };
+  if (verb === 'fit' && goesToHolder(verb, placeText(sentence, at))) return { verb: 'hold' };
+  const pluggedIn =
+    verb === 'connect' && phrase === 'plug' ? /^(?:back )?in\b/.exec(sentence.lows.slice(at).join(' ')) : null;
+  if (pluggedIn) return { verb, aboutEnd: at + pluggedIn[0].split(' ').length };
+  return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
 }
 
+/** Put the other way about, and not renewed. */
+const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;
+/** Bolts and screws are put in; pins, clips and wire lock. */
+const SECURED_BY = /\bwith (?:\w+ ){0,4}?(?:bolt|screw|nut|stud)s?\b/;
 /** By the litre it is filled in; a drop or a film is put on. */
 const POURED = /^\w+ (?:in )?(?:about )?[\w.,/]+ (?:l|ml|lit(?:re|er)s?|gallons?|quarts?|pints?)\b/;
 /** What shows only under pressure or while it runs. */
@@ -296,8 +352,9 @@ function lockedOut(sentence: Sentence, object: NounPhrase | undefined, at: numbe
 }
 
 /** "Let the oil drain", "let the spring relax", "let the sealant cure". */
-function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant {
+function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
   const happens = HAPPENS.exec(told)?.[0];
+  if (happens === undefined) return undefined;
   if (happens !== undefined && RELAXES.test(happens))
     return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
   const from = sentence.lows.indexOf('let') + 1;

@@ -34,7 +34,19 @@ export function wordsOf(text: string): Word[] {
     const low = said.toLowerCase().replaceAll('’', "'");
     return { low, parts: partsOf(low), ...(/^\d/.test(low) && { value: numberIn(low) }), ...at };
   });
+  abbreviated(single);
   return single.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(single, text) : single;
+}
+
+/** "w/ both O-rings", "w/o sealant". */
+function abbreviated(words: Word[]): void {
+  for (let at = 0; at + 1 < words.length; at += 1) {
+    const [word, slash, next] = [words[at], words[at + 1], words[at + 2]];
+    if (word?.low !== 'w' || slash?.low !== '/') continue;
+    const isWithout = next?.low === 'o' && next.from === slash.to;
+    const low = isWithout ? 'without' : 'with';
+    words.splice(at, isWithout ? 3 : 2, { ...word, to: (isWithout ? next : slash).to, low, parts: [low], as: low });
+  }
 }
 
 function withNumbers(words: readonly Word[], text: string): Word[] {
