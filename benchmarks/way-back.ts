@@ -7,7 +7,8 @@ import type { Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 import { sameFacing } from '#core/orientation/faces';
 import { sayQuantity } from '#core/quantity/quantity';
-import { type WrittenJob, workbookOf } from './jobs/written-job';
+import { seriesTyped, type WrittenJob, workbookOf } from './jobs/written-job';
+import { typedKeys } from './typed-keys';
 
 /** What of a drafted step would have to be changed by hand. */
 export type Change = 'not-wanted' | 'verb' | 'places' | 'tool' | 'facing' | 'order';
@@ -77,9 +78,10 @@ export function draftedAgain(workbook: Workbook): WayBack {
 }
 
 /**
- * The keys for a whole job against the letters of the same instruction as plain text: lines of the way down as they were
- * typed, `b`, a key to confirm each drafted step, the figures, greases and facings that are filled in there, and a whole
- * line for each step that has to be changed or that no draft has. Looks and sources, filled in by field, are in neither.
+ * The keys for a whole job against the letters of the same instruction as plain text: lines of the way down as they are
+ * typed with what the line offers, `b`, a key to confirm each drafted step, the figures, greases and facings that are
+ * filled in there, and a line for each step that has to be changed or that no draft has. Looks and sources, filled in by
+ * field, are in neither.
  */
 export function keystrokes(job: WrittenJob): { readonly keys: number; readonly letters: number } {
   const workbook = workbookOf(job);
@@ -87,17 +89,21 @@ export function keystrokes(job: WrittenJob): { readonly keys: number; readonly l
   const told = (step: Step) =>
     [sayStep(step, series), step.detail, step.why, ...step.cautions.map(({ text }) => text)].filter(Boolean).join(' ');
   const { drafted, others } = draftedAgain(workbook);
-  const typed = procedure.steps.reduce(
-    (sum, step, i) => sum + (isBack(step) ? 0 : (job.lines[i]?.line.length ?? 0) + 1),
-    0,
-  );
+  const index = new Map(procedure.steps.map(({ id }, i) => [id, i]));
+  /** Typed when the lines before it are: they have named what it offers. */
+  const typed = ({ id }: Step) => {
+    const i = index.get(id) ?? 0;
+    return typedKeys(job.lines[i]?.line ?? '', seriesTyped(job, i));
+  };
+  const down = procedure.steps.filter((step) => !isBack(step)).map(typed);
   const figures = procedure.steps.flatMap(({ torque }) => (torque ? [sayQuantity(torque.figure).length + 1] : []));
   const changed = drafted.map(({ step, changes, written }) =>
-    changes.length > 0 ? told(written ?? step).length + 1 : 1 + filledIn(step, written, series),
+    // One that nobody wants is deleted.
+    changes.length === 0 ? 1 + filledIn(step, written, series) : written ? typed(written) : 1,
   );
-  const added = others.map((step) => told(step).length + 1);
+  const added = others.map(typed);
   return {
-    keys: [...figures, ...changed, ...added].reduce((sum, keys) => sum + keys, typed + 1),
+    keys: [...down, ...figures, ...changed, ...added].reduce((sum, keys) => sum + keys, 1),
     letters: procedure.steps.reduce((sum, step) => sum + told(step).length + 1, 0),
   };
 }

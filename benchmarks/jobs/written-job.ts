@@ -67,7 +67,16 @@ export function places(name: string, ...names: readonly string[]): PositionSet {
  * is not understood throws.
  */
 export function workbookOf(job: WrittenJob, known?: Pick<Series, 'tools' | 'consumables'>): Workbook {
-  const blank: Workbook = {
+  return filledIn(typed(job.lines, blankOf(job, known), known ? 'again' : 'line'), job);
+}
+
+/** What the series holds when so many lines are typed and nothing is filled in. */
+export function seriesTyped(job: WrittenJob, lines: number): Series {
+  return typed(job.lines.slice(0, lines), blankOf(job), 'line').series;
+}
+
+function blankOf(job: WrittenJob, known?: Pick<Series, 'tools' | 'consumables'>): Workbook {
+  return {
     series: Series.parse({
       id: 'series',
       name: job.name,
@@ -79,7 +88,6 @@ export function workbookOf(job: WrittenJob, known?: Pick<Series, 'tools' | 'cons
     }),
     procedure: { id: 'procedure', seriesId: 'series', title: job.name, steps: [] },
   };
-  return filledIn(typed(job.lines, blank, known ? 'again' : 'line'), job);
 }
 
 /** The lines typed last and what came of each: jobs that differ in one line share those before it. */

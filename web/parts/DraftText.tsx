@@ -1,5 +1,6 @@
-import { Textarea, TextInput } from '@mantine/core';
+import { Textarea } from '@mantine/core';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import styles from './DraftText.module.css';
 
 interface DraftTextProps {
   readonly value: string;
@@ -9,13 +10,17 @@ interface DraftTextProps {
   readonly placeholder?: string;
   readonly error?: string | undefined;
   readonly readOnly?: boolean;
+  /** Text of several lines; Enter begins a new one, and Ctrl+Enter hands it over. */
   readonly lines?: boolean;
   readonly maxLength?: number;
   readonly autoFocus?: boolean;
   readonly className?: string | undefined;
 }
 
-/** A text field that hands over its text on Enter or on leaving, so that one correction is one undoable edit. */
+/**
+ * A text field that hands over its text on Enter or on leaving, so that one correction is one undoable edit. It is as
+ * high as its words need: none of them is cut.
+ */
 export function DraftText({ value, onCommit, ariaLabel, lines, error, ...rest }: DraftTextProps) {
   const [text, setText] = useState(value);
   useEffect(() => setText(value), [value]);
@@ -34,13 +39,17 @@ export function DraftText({ value, onCommit, ariaLabel, lines, error, ...rest }:
     value: text,
     onChange: (event: { currentTarget: { value: string } }) => {
       handed.current = undefined;
-      setText(event.currentTarget.value);
+      const typed = event.currentTarget.value;
+      setText(lines ? typed : typed.replaceAll(/\s*\n\s*/g, ' '));
     },
     onBlur: commit,
     onKeyDown: (event: KeyboardEvent) => {
-      if (event.key === 'Enter' && (!lines || event.ctrlKey || event.metaKey)) commit();
+      if (event.key === 'Enter' && (!lines || event.ctrlKey || event.metaKey)) {
+        event.preventDefault();
+        commit();
+      }
       if (event.key === 'Escape') setText(value);
     },
   };
-  return lines ? <Textarea {...props} autosize minRows={1} maxRows={6} /> : <TextInput {...props} />;
+  return <Textarea {...props} rows={1} classNames={{ input: styles.grows }} />;
 }

@@ -1,4 +1,4 @@
-import { Button, Group, List, Modal, Table, Text, Title, UnstyledButton } from '@mantine/core';
+import { Button, Group, List, Modal, NumberInput, Table, Text, TextInput, Title, UnstyledButton } from '@mantine/core';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -232,23 +232,33 @@ function without(series: Series, list: 'components' | 'positionSets', id: string
 function AddPositions({ onAdd }: { onAdd: (name: string, count: number) => void }) {
   const { t } = useTranslation();
   const [name, setName] = useState('');
-  const [count, setCount] = useState('2');
+  const [count, setCount] = useState(2);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    onAdd(name, Math.min(48, Math.max(1, Number.parseInt(count, 10) || 1)));
+    onAdd(name.trim(), count);
     setName('');
   };
   return (
     <form onSubmit={submit}>
       <Group gap="xs">
-        <DraftText
-          ariaLabel={t('newSeries.repeats')}
+        <TextInput
+          aria-label={t('newSeries.repeats')}
           placeholder={t('newSeries.repeatsExample')}
           value={name}
-          onCommit={setName}
+          maxLength={60}
+          onChange={(event) => setName(event.currentTarget.value)}
         />
-        <DraftText ariaLabel={t('newSeries.count')} value={count} onCommit={setCount} />
-        <Button type="submit" variant="default" disabled={!name}>
+        <NumberInput
+          aria-label={t('newSeries.count')}
+          min={1}
+          max={48}
+          allowDecimal={false}
+          clampBehavior="strict"
+          w={80}
+          value={count}
+          onChange={(value) => setCount(Number(value) || 1)}
+        />
+        <Button type="submit" variant="default" disabled={!name.trim()}>
           {t('series.addPositions')}
         </Button>
       </Group>

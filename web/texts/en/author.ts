@@ -261,6 +261,8 @@ export const authorTexts = {
     noAccept: 'Go to a warning or an advice first (g). What blocks release cannot be accepted.',
     none: 'No findings. The cloth is empty at the end.',
     noneHandedOn: 'No findings. The next procedure continues from here.',
+    others_one: 'Show {{count}} more like this',
+    others_other: 'Show {{count}} more like this',
     goTo: 'Go there',
     stop: 'Blocks release',
     warn: 'Warning',

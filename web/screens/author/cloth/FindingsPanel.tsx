@@ -1,7 +1,9 @@
 import { Button, Textarea, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangleFilled, IconChevronDown, IconChevronRight, IconInfoCircleFilled } from '@tabler/icons-react';
+import type { TFunction } from 'i18next';
 import { type FormEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { byCause, type Cause } from '#core/findings/by-cause';
 import { fixFor } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
 import { isLeftForReassembly, isReassemblyBegun } from '#core/findings/still-to-do';
@@ -56,14 +58,57 @@ export const FindingsPanel = memo(function FindingsPanel({ writes }: { writes: b
             <span className="number">{those.length}</span>
           </UnstyledButton>
           {!closed.includes(group) &&
-            those.map((finding) => <FindingRow key={findingKey(finding)} finding={finding} writes={writes} />)}
+            byCause(those, (finding) => reasonSaid(finding, t)).map((cause) => (
+              <CauseRows key={`${cause.findings[0]?.id} ${cause.reason}`} cause={cause} writes={writes} />
+            ))}
         </div>
       ))}
     </section>
   );
 });
 
-function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) {
+const reasonSaid = (finding: Finding, t: TFunction) =>
+  finding.accepted ? t('findings.accepted', { reason: finding.accepted }) : sayReason(finding);
+
+/** Of one cause so many places are shown before one asks for the others. */
+const SHOWN = 3;
+
+/** One cause and where it shows: the reason is told once. */
+function CauseRows({ cause: { reason, findings }, writes }: { cause: Cause; writes: boolean }) {
+  const { t } = useTranslation();
+  const [isOpen, setOpen] = useState(false);
+  const isHidden = useAuthorView((state) =>
+    findings.slice(SHOWN).some((finding) => findingKey(finding) === state.finding),
+  );
+  const showsAll = isOpen || isHidden || findings.length <= SHOWN + 1;
+  const shown = showsAll ? findings : findings.slice(0, SHOWN);
+  return (
+    <div className={styles.cause}>
+      {shown.map((finding, i) => (
+        <FindingRow
+          key={findingKey(finding)}
+          finding={finding}
+          reason={i === shown.length - 1 ? reason : undefined}
+          writes={writes}
+        />
+      ))}
+      {findings.length > shown.length && (
+        <button type="button" className={`${styles.go} ${styles.others}`} onClick={() => setOpen(true)}>
+          {t('findings.others', { count: findings.length - shown.length })}
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface FindingRowProps {
+  readonly finding: Finding;
+  /** Absent where the row below tells it for both. */
+  readonly reason: string | undefined;
+  readonly writes: boolean;
+}
+
+function FindingRow({ finding, reason, writes }: FindingRowProps) {
   const { t } = useTranslation();
   const { severity, stepId, accepted } = finding;
   const workbook = useSettledWorkbook();
@@ -82,7 +127,7 @@ function FindingRow({ finding, writes }: { finding: Finding; writes: boolean }) 
       <Icon size={18} className={styles[severity]} aria-label={t(`findings.${severity}`)} />
       <div>
         <p>{sayFinding(finding, workbook)}</p>
-        <p className={styles.reason}>{accepted ? t('findings.accepted', { reason: accepted }) : sayReason(finding)}</p>
+        {reason && <p className={styles.reason}>{reason}</p>}
         {accepting && <AcceptForm finding={finding} />}
         <div className={styles.actions}>
           {fix && writes && !accepted && (
