@@ -89,7 +89,7 @@ export const stepTexts = {
     also: 'The same figure in another unit',
     alsoHint: '33 lbf·ft',
     thread: 'Thread condition',
-    threadHint: 'Dry, or with which compound',
+    threadHint: 'Thread: dry or with',
     threadDry: 'dry thread',
     threadWith: 'thread with {{name}}',
     amount: 'How much',
