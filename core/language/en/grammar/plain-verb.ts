@@ -1,0 +1,158 @@
+import { byName } from '../../../model/names';
+import type { Verb } from '../../../model/verbs';
+import { readVerb } from '../../../reading/en/verb-words';
+import * as lexicon from './lexicon';
+import { BY_HAND, goesToHolder, isStartedOnly, LOCKS, lockedOut, type Meant, POWERED, placeText } from './meant';
+import { isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import type { Reading } from './reading';
+import type { Sentence } from './sentence';
+
+/** What a verb means that is no movement, where what it is said of decides. */
+export function plainVerb(
+  reading: Reading,
+  sentence: Sentence,
+  verb: Verb,
+  phrase: string,
+  objectText: string,
+  object: NounPhrase | undefined,
+  at: number,
+  told: string,
+): Meant | undefined {
+  // Words of the object decide between some readings, as everywhere in the program.
+  const usual = readVerb(told.replaceAll(' ,', ','))?.verb;
+  if (phrase === 'replace' || phrase === 'change') {
+    if (
+      /\bwhere (?:it|they) (?:came|was|were|belong)\b|\bback\b(?!-)|\bin (?:its|their) (?:place|original)\b|\bon (?:its|their) own\b/.test(
+        told,
+      )
+    )
+      return { verb: 'fit' };
+    if (phrase === 'change' || /\bnew\b/.test(told) || object?.known === undefined || WEARS.test(objectText))
+      return { verb: 'renew' };
+    const from = sentence.lows.indexOf('replace');
+    reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
+    return { verb: 'renew' };
+  }
+  if (
+    /^(?:stick|glue)$/.test(phrase) &&
+    object &&
+    !lexicon.isSubstance(object.words) &&
+    /^(?:to|onto|on|in|into)$/.test(sentence.lows[at] ?? '')
+  ) {
+    // "Stick a gasket on with grease": on, and nothing named.
+    const isWay = isJoint(sentence.words[at + 1]);
+    return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
+  }
+  if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
+  if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
+  if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
+  if (phrase === 'let')
+    return letHappen(
+      sentence,
+      told,
+      object,
+      reading
+        .meant()
+        .map(({ name }) => name)
+        .join(' and '),
+    );
+  if (/^(?:look|watch|listen|feel)$/.test(phrase)) {
+    const on = / for .* (?:on|in|at|of) /.test(told) && !RUNNING.test(told) ? lookedAt(sentence) : undefined;
+    if (on) return { verb: 'inspect' };
+  }
+  if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
+  if (/^(?:watch|listen)$/.test(phrase)) return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (verb === 'close-valve' && object?.known?.kind === 'part' && !CLOSED.test(objectText)) {
+    reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
+    return { verb };
+  }
+  if (/^look (?:whether|if)$/.test(phrase))
+    return {
+      verb: RUNNING_SIGNS.test(told) ? 'test' : 'inspect',
+      about: sentence.text(sentence.lows.indexOf('look') + 1, sentence.words.length),
+      aboutEnd: sentence.words.length,
+    };
+  if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
+  if (
+    verb === 'cap' &&
+    phrase === 'plug' &&
+    (/\bin$/.test(told) || /^(?:back )?in\b/.test(sentence.lows.slice(at).join(' ')))
+  )
+    return plainVerb(reading, sentence, 'connect', phrase, objectText, object, at, told);
+  if ((phrase === 'assemble' || phrase === 'reassemble') && /\b(?:onto|into|on|in|to)\b/.test(told))
+    return { verb: 'fit' };
+  if (phrase === 'assemble') return { verb: 'join' };
+  if ((phrase === 'fill' || phrase === 'pack') && object?.known?.kind === 'part' && /grease/.test(told))
+    return { verb: 'lubricate' };
+  if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
+  // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
+  if (phrase === 'try' && !/\b(?:start|button|switch|again|run)\b/.test(told)) return undefined;
+  if (phrase === 'use' || (phrase === 'swap' && SWAPPED.test(told))) return undefined;
+  if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
+    return { verb: 'hold' };
+  if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
+  if (verb === 'split' && phrase === 'open')
+    return {
+      verb:
+        readVerb(`open ${objectText}`, (words) => byName(reading.series.components, words) !== undefined)?.verb ?? verb,
+    };
+  if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) return { verb: 'test' };
+  if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
+  if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
+  if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
+  if (verb === 'disconnect' && usual === 'isolate') return { verb: 'isolate' };
+  if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
+  if (verb === 'pin' && SECURED_BY.test(told)) return { verb: 'fit', isByWhat: object?.pronoun === true };
+  if (verb === 'fit' && goesToHolder(verb, placeText(sentence, at))) return { verb: 'hold' };
+  const pluggedIn =
+    verb === 'connect' && phrase === 'plug' ? /^(?:back )?in\b/.exec(sentence.lows.slice(at).join(' ')) : null;
+  if (pluggedIn) return { verb, aboutEnd: at + pluggedIn[0].split(' ').length };
+  return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
+}
+
+/** Put the other way about, and not renewed. */
+const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;
+/** Bolts and screws are put in; pins, clips and wire lock. */
+const SECURED_BY = /\bwith (?:\w+ ){0,4}?(?:bolt|screw|nut|stud)s?\b/;
+/** By the litre it is filled in; a drop or a film is put on. */
+const POURED = /^\w+ (?:in )?(?:about )?[\w.,/]+ (?:l|ml|lit(?:re|er)s?|gallons?|quarts?|pints?)\b/;
+/** What shows only under pressure or while it runs. */
+const RUNNING_SIGNS = /\b(?:leaks?|leaking|leakage|drips?|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
+const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
+
+const CLOSED =
+  /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;
+
+/** The part that signs are looked for on: "look for scratches on the seal faces". */
+function lookedAt(sentence: Sentence): NounPhrase | undefined {
+  for (let at = 2; at < sentence.words.length - 1; at += 1) {
+    if (!/^(?:on|in|at|of)$/.test(sentence.lows[at] ?? '')) continue;
+    const found = nounPhraseAt(sentence, at + 1);
+    if (found?.phrase.known?.kind === 'part') return found.phrase;
+  }
+  return undefined;
+}
+
+/** "Let the oil drain", "let the spring relax", "let the sealant cure". */
+function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
+  const happens = HAPPENS.exec(told)?.[0];
+  if (happens === undefined) return undefined;
+  if (happens !== undefined && RELAXES.test(happens))
+    return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
+  const from = sentence.lows.indexOf('let') + 1;
+  const to = happens === undefined ? -1 : sentence.lows.indexOf(happens);
+  const about = object?.pronoun && meant !== '' ? meant : to > from ? sentence.text(from, to) : object?.name;
+  if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: to + 1 };
+  return {
+    verb: happens === 'drain' ? 'drain' : 'wait',
+    ...(about && { about, aboutEnd: to > from ? to + 1 : undefined, how: happens === 'drain' ? undefined : happens }),
+  };
+}
+
+const RELAXES = /^(?:relax|decompress|expand)$/;
+const HAPPENS =
+  /\b(?:relax|decompress|expand|run|drain|cure|dry|set|cool|cool down|stand|soak|settle|harden|warm up|run out|drip)\b/;
+
+const WEARS =
+  /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

@@ -1,0 +1,35 @@
+import { partsOf, type Word } from './words';
+
+/* Words by which it is known how work is told. */
+
+const NO_OWNERS = /^(?:that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
+/** "Comes", "has to come". */
+export const COMES = /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|go|goes) /;
+/** What is not known yet is at least known to be in there when it comes out. */
+export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
+export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
+/** "Cap back on", "the cover off", and then nothing more or something else. */
+export const BARE =
+  /^((?:(?:the|both|all) )?[a-z-]+(?: [a-z-]+)?) (back on|back in|off|out)(?= ?(?:[,.;]|and\b|then\b|$))/;
+export const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;
+export const USING = /^(?:using|starting|working|holding|beginning)$/;
+export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;
+/** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
+export const DOER =
+  /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
+/** What one feels or sees is no order to feel or see. */
+export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
+/** What is done to something; with what makes it an order in brackets. */
+export const PASSIVE =
+  /^(?:is|are|was|were|gets?|(must be|should be|can be|can now be|has to be|have to be|needs to be|need to be|will be|is to be|are to be|needs?|wants?))(?= (?!not|never|no longer))/;
+/** Participles that say how something is, unless it is "then" done. */
+export const STATES =
+  /^(?:held|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
+export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;
+
+/** "The screw's flanks" are the flanks of the screw. */
+export function withoutOwner(word: Word): Word {
+  const owner = /^([a-z-]{3,})'s$/.exec(word.low)?.[1];
+  if (!owner || NO_OWNERS.test(owner)) return word;
+  return { ...word, low: owner, parts: partsOf(owner), as: owner };
+}
