@@ -80,6 +80,13 @@ function withProposal(
   return { ...narration, proposals };
 }
 
+/** What is usually repeated of some steps: the pump is made safe once before it, and tested once behind it. */
+export function usuallyRepeated<T extends Pick<Step, 'stage'>>(steps: readonly T[]): readonly T[] {
+  const isOnce = ({ stage }: T) => stage === 'make-safe' || stage === 'prove';
+  const from = steps.findIndex((step) => !isOnce(step));
+  return from < 0 ? steps : steps.slice(from, steps.findLastIndex((step) => !isOnce(step)) + 1);
+}
+
 /** What "do the same on the other side" means: these steps, at these places. */
 export interface Repeat {
   readonly fromStepId: string;

@@ -4,7 +4,7 @@ import type { Narration } from '../model/narration';
 import { Procedure, type Workbook } from '../model/procedure';
 import { typed } from '../testing/workbook';
 import { accepting, changingNarration, clipOf, gapsIn, passageStates, readDesk } from './desk';
-import { merging, proposing, repeating, rewriting, settingAside, splitting } from './editing';
+import { merging, proposing, repeating, rewriting, settingAside, splitting, usuallyRepeated } from './editing';
 import { proposalsFrom } from './propose';
 import { readPasted, readSource, SourceFault } from './source';
 
@@ -223,6 +223,12 @@ test('"do the same on the other side" becomes a block over the steps it repeats'
   ]);
   expect(after.series.components.find(({ name }) => name === 'pilot cap')?.positionSetId).toBe('side');
   expect(passageStates(after, after.procedure.narrations![0]!).get('p7')?.is).toBe('in-step');
+});
+
+test('a repeat leaves out what makes safe before the work and tests behind it', () => {
+  const { steps } = typed(['isolate the drive', 'take off cover', 'fit cover', 'restore the drive']).procedure;
+  expect(usuallyRepeated(steps).map(({ verb }) => verb)).toEqual(['take-off', 'fit']);
+  expect(usuallyRepeated(steps.slice(0, 1))).toHaveLength(1);
 });
 
 test('with a video a step has the stretch in which it is said', async () => {

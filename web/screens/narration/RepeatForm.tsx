@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { titleOf } from '#core/language/en/sentence';
 import type { Narration } from '#core/model/narration';
 import type { PositionSet } from '#core/model/series';
-import { repeating } from '#core/narration/editing';
+import { repeating, usuallyRepeated } from '#core/narration/editing';
 import { tellDone } from '../../ground/notify';
 import { useAuthor } from '../../state/author-store';
 import styles from './Narration.module.css';
@@ -16,13 +16,14 @@ const NEW = 'new';
 export function RepeatForm({ narration, proposalId }: { narration: Narration; proposalId: string }) {
   const { t } = useTranslation();
   const { series, procedure } = useAuthor((state) => state.workbook);
-  const steps = procedure.steps.flatMap((step, i) =>
-    step.source?.narrationId === narration.id && !step.blockId
-      ? [{ value: step.id, label: `${i + 1} ${titleOf(step, series)}` }]
-      : [],
-  );
-  const [from, setFrom] = useState<string | null>(steps[0]?.value ?? null);
-  const [to, setTo] = useState<string | null>(steps.at(-1)?.value ?? null);
+  const told = procedure.steps.filter((step) => step.source?.narrationId === narration.id && !step.blockId);
+  const steps = told.map((step) => ({
+    value: step.id,
+    label: `${procedure.steps.indexOf(step) + 1} ${titleOf(step, series)}`,
+  }));
+  const usual = usuallyRepeated(told);
+  const [from, setFrom] = useState<string | null>(usual[0]?.id ?? null);
+  const [to, setTo] = useState<string | null>(usual.at(-1)?.id ?? null);
   const [setId, setSetId] = useState<string>(series.positionSets[0]?.id ?? NEW);
   const [places, setPlaces] = useState('');
   const [mirrored, setMirrored] = useState(false);
