@@ -64,7 +64,13 @@ export function withWhat(place: Place): number | undefined {
     act.how.push(...phrase.state);
     return found.end;
   }
-  const isAlong = /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
+  // "Take the housing off with the bearing": what comes along is named, and fasteners may be what pulls.
+  const isWhole =
+    phrase.known?.kind === 'part' &&
+    !FASTENS.test(phrase.name) &&
+    /^(?:|,|;|and|then|from|so|by)$/.test(sentence.lows[found.end] ?? '');
+  const comesAlong = isWhole && joint === 'with' && verbOf(act.verb).effect === 'takes';
+  const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
 }

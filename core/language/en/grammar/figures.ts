@@ -60,7 +60,9 @@ function rangeAt(sentence: Sentence, start: number): (Measured & { tolerancePerc
   const low = sentence.words[at]?.value;
   const unit = low === undefined ? undefined : measureAt(sentence, at);
   const joint = unit ? unit.end : at + 1;
-  if (low === undefined || !/^(?:-|–|to|and|\.\.\.?)$/.test(sentence.lows[joint] ?? '')) return undefined;
+  // "50, 100 and 150" is no range.
+  const joints = at > start ? /^(?:-|–|to|and)$/ : /^(?:-|–|to|\.\.\.?)$/;
+  if (low === undefined || !joints.test(sentence.lows[joint] ?? '')) return undefined;
   const high = measureAt(sentence, joint + 1);
   if (!high || high.value <= low || (unit && unit.unit !== high.unit)) return undefined;
   const middle = (low + high.value) / 2;

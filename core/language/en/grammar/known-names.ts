@@ -90,7 +90,8 @@ function lengthOf(parts: readonly string[], words: readonly Word[], at: number):
   while (i < parts.length) {
     const word = words[at + length];
     if (!word) return 0;
-    const said = word.low.split('-');
+    // "Stage three" is stage 3.
+    const said = word.value === undefined || parts[i] === word.low ? word.low.split('-') : [String(word.value)];
     const last = i + said.length === parts.length;
     const same = said.every((one, n) => one === parts[i + n] || (last && word.parts[n] === parts[i + n]));
     if (!same) return 0;

@@ -48,7 +48,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over', 'spread'],
   discard: ['throw out', 'bin', 'dispose of', 'get rid of', 'chuck', 'chuck out'],
-  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside', 'retain'],
+  'put-aside': ['put away', 'set to one side', 'put to one side', 'lay aside', 'retain', 'collect', 'gather'],
   clean: [
     'degrease',
     'clean and dry',

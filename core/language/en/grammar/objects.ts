@@ -84,9 +84,13 @@ function isDirt(words: readonly string[]): boolean {
   return lexicon.DIRT.test(last) && !/^(?:gaskets?|marks?|tape|scale|product|film)$/.test(last);
 }
 
+/** "Metal parts", "the loose bits". */
+const ANY_KIND = /^(?:metal|rubber|plastic|loose|small|other|remaining|removed|internal|inner|moving|wet|dirty|worn)$/;
+
 /** "All parts", "the rest": no part of the list. */
 function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
-  return !known && !quoted && words.length === 1 && lexicon.ANY_PARTS.test(words[0] ?? '');
+  const isOne = words.length === 1 || (words.length === 2 && ANY_KIND.test(words[0] ?? ''));
+  return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
 }
 
 /** A bore, a thread, an edge: unless a part is called so. */

@@ -147,6 +147,9 @@ export function readAct(
       low === 'over' && /^(?:to|toward|towards)$/.test(sentence.lows[at + 1] ?? '') ? 'along' : (WAY_WORDS[low] as Way),
     );
     at += 1;
+    // "Down and out" is two ways in one.
+    const isAnother = WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined && isJoint(sentence.words[at + 2]);
+    if (/^(?:and|then)$/.test(sentence.lows[at] ?? '') && isAnother) at += 1;
   }
 }
 

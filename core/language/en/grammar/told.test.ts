@@ -75,6 +75,12 @@ test.each<[string, string, readonly (readonly [string, string, string])[]]>([
       ['press', 'front cover', 'down, evenly'],
     ],
   ],
+  [
+    'what comes along is taken off as well',
+    'lift the front cover off with the oil pan',
+    [['take-off', 'front cover, oil pan', '']],
+  ],
+  ['two ways in one', 'pull the filter spring down and out', [['draw', 'filter spring', '']]],
   ['pushed up on, it is moved', 'push up on the filter spring', [['move', 'filter spring', 'up']]],
   ['hung on a hoist, it is held', 'hang the front cover on the hoist', [['hold', 'front cover', 'on the hoist']]],
   ['finger tight is started', 'fit the cover nuts finger tight', [['start-by-hand', 'cover nut', 'finger tight']]],
@@ -82,6 +88,17 @@ test.each<[string, string, readonly (readonly [string, string, string])[]]>([
   ['"w/" is with', 'fit the front cover w/ the cover nuts', [['fit', 'front cover, cover nut', '']]],
   ['a place without a word before it', 'fit rotor shaft 1', [['fit', 'rotor', '']]],
 ])('%s', (_what, line, made) => expect(steps(line)).toEqual(made));
+
+test('of a torque in passes the last figure holds, and all are told', () => {
+  const [step] = read('tighten the cover nuts in three passes, 15, 30 and 45 N·m').steps;
+  expect(step?.torque?.figure).toEqual({ value: 45, unit: 'N·m' });
+  expect(step?.detail).toBe('in three passes, 15, 30 and 45 N·m');
+});
+
+test('places are named by their number in words as well', () => {
+  const { positions } = series.positionSets.find(({ name }) => name === 'shaft')!;
+  expect(read('fit the rotor at shaft two').steps[0]?.positionIds).toEqual([positions[1]?.id]);
+});
 
 test('a figure said behind the action belongs to it', () => {
   expect(read('snug the cover nuts up, then 45 N·m').steps[0]?.torque?.figure).toEqual({ value: 45, unit: 'N·m' });

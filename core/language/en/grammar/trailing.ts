@@ -127,6 +127,23 @@ const CONSTRUCTIONS: readonly Construction[] = [
     },
   },
   {
+    name: 'a torque in passes: "50, 100 and 150 N·m"',
+    read: ({ sentence, at, act }) => {
+      if (act.verb !== 'torque' || sentence.words[at]?.value === undefined || torqueAt(sentence, at)) return undefined;
+      let last = at;
+      while (/^(?:,|and|then|to)$/.test(sentence.lows[last + 1] ?? '') && !torqueAt(sentence, last)) {
+        last += 1;
+        while (/^(?:,|and|then|to|finally)$/.test(sentence.lows[last] ?? '')) last += 1;
+        if (sentence.words[last]?.value === undefined) return undefined;
+      }
+      const said = torqueAt(sentence, last);
+      if (!said) return undefined;
+      act.how.push(sentence.text(at, said.end));
+      act.figure = said.figure;
+      return said.end;
+    },
+  },
+  {
     name: 'a torque: "to 44 foot pounds"',
     read: ({ reading, sentence, at, act }) => {
       const from = /^(?:to|at|=|of)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
