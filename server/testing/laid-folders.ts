@@ -10,6 +10,7 @@ import { openStore } from '../database/open';
 const templates = fileURLToPath(new URL('../../.cache/laid-folders/', import.meta.url));
 const migrations = fileURLToPath(new URL('../database/migrations/', import.meta.url));
 const OUT_OF_USE_MS = 60 * 60_000;
+const OF_ONE_RUN = /^(?:run|making)-/;
 
 /**
  * Copies what `make` sets up into a folder, which is several times quicker than setting it up: it is made once under
@@ -18,7 +19,7 @@ const OUT_OF_USE_MS = 60 * 60_000;
 export async function lay(name: string, folder: string, make: (made: string) => Promise<void>): Promise<string> {
   const template = join(templates, name);
   if (!existsSync(template)) {
-    await clearAway(templates);
+    await clearAway();
     const made = join(templates, `making-${randomUUID()}`);
     await mkdir(made, { recursive: true });
     await make(made);
@@ -40,11 +41,12 @@ export async function layEmptyDatabase(folder: string): Promise<void> {
   });
 }
 
-/** Removes what runs of the tests long ago left. */
-async function clearAway(folder: string): Promise<void> {
-  for (const name of await readdir(folder).catch(() => [])) {
-    const made = await stat(join(folder, name)).catch(() => undefined);
+/** Removes what runs long ago laid for themselves. What serves every run stays: another suite may be copying it. */
+async function clearAway(): Promise<void> {
+  for (const name of await readdir(templates).catch(() => [])) {
+    if (!OF_ONE_RUN.test(name)) continue;
+    const made = await stat(join(templates, name)).catch(() => undefined);
     const isOld = made && Date.now() - made.mtimeMs > OUT_OF_USE_MS;
-    if (isOld) await rm(join(folder, name), { recursive: true, force: true });
+    if (isOld) await rm(join(templates, name), { recursive: true, force: true });
   }
 }

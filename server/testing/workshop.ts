@@ -78,7 +78,7 @@ const COOKIES = 'cookies.json';
 
 /** Lays a data folder with one person of each role, all signed in; gives their cookies. Made once in each run. */
 async function layPeople(folder: string): Promise<Cookies> {
-  const template = await lay(`people-${process.env.FUKUSA_TEST_RUN}`, folder, async (made) => {
+  const template = await lay(`run-${process.env.FUKUSA_TEST_RUN}`, folder, async (made) => {
     await layEmptyDatabase(made);
     const running = await serve({ dataFolder: made, port: 0 });
     const cookies = await Promise.all(

@@ -138,10 +138,9 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
 function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
   const happens = HAPPENS.exec(told)?.[0];
   if (happens === undefined) return undefined;
-  if (happens !== undefined && RELAXES.test(happens))
-    return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
+  if (RELAXES.test(happens)) return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
   const from = sentence.lows.indexOf('let') + 1;
-  const to = happens === undefined ? -1 : sentence.lows.indexOf(happens);
+  const to = sentence.lows.indexOf(happens);
   const about = object?.pronoun && meant !== '' ? meant : to > from ? sentence.text(from, to) : object?.name;
   if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: to + 1 };
   return {

@@ -101,8 +101,7 @@ function readClause(reading: Reading, sentence: Sentence): void {
   else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told))
     reading.doubt('condition', sentence, at, end);
   else if (lexicon.REMARK_OPENING.test(told)) {
-    if (hidesAct(sentence, at)) reading.doubt('verb', sentence, at, at + 1);
-    else keepRemark(reading, text);
+    if (!asksForAct(reading, sentence, at)) keepRemark(reading, text);
   } else readAction(reading, sentence, at);
 }
 
@@ -182,14 +181,21 @@ function readWithoutVerb(
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn = reading.acts.length > 0 && (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b/.test(told));
-  if (STATEMENT.test(told) && hidesAct(sentence, at)) reading.doubt('verb', sentence, at, at + 1);
-  else if (STATEMENT.test(told) && !TO_BE_DONE.test(told)) keepStatement(reading, told, text);
-  // "..., then a quarter turn more" goes on with what was said.
-  else if (goesOn) reading.keepHow(text);
-  else reading.doubt('verb', sentence, at, at + 1);
+  if (STATEMENT.test(told) && !TO_BE_DONE.test(told)) {
+    if (!asksForAct(reading, sentence, at)) keepStatement(reading, told, text);
+  } else if (goesOn) {
+    // "..., then a quarter turn more" goes on with what was said.
+    reading.keepHow(text);
+  } else reading.doubt('verb', sentence, at, at + 1);
 }
 
 /** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
+function asksForAct(reading: Reading, sentence: Sentence, at: number): boolean {
+  const hides = hidesAct(sentence, at);
+  if (hides) reading.doubt('verb', sentence, at, at + 1);
+  return hides;
+}
+
 function hidesAct(sentence: Sentence, start: number): boolean {
   for (let at = start; at < sentence.words.length; at += 1) {
     if (torqueAt(sentence, at)) return true;
