@@ -45,9 +45,6 @@ export function withWhat(place: Place): number | undefined {
     }
     return takeSubstance(act, found.end, phrase);
   }
-  // "With new ones" says nothing more of a renewal.
-  if (act.verb === 'renew' && /^with (?:a )?new (?:ones?|parts?)\b/.test(told))
-    return start + (sentence.lows[start] === 'a' ? 3 : 2);
   if (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name)) {
     act.parts.push(partOf(phrase));
     return found.end;
@@ -148,7 +145,9 @@ export function whereTo(place: Place): number | undefined {
   const joint = /^(?:back |down |up )?(?:into|onto|on to|in to|in|on|over|inside|through|to)(?= )/.exec(told)?.[0];
   if (joint === undefined) return undefined;
   const start = at + joint.split(' ').length;
-  if (act.verb === 'soak' && /^in\b/.test(told)) return substanceIn(place, start);
+  if (act.verb === 'soak' && joint === 'in') return substanceIn(place, start);
+  if (act.verb === 'clean' && joint === 'in' && nounPhraseAt(sentence, start)?.phrase.known?.kind === 'substance')
+    return substanceIn(place, start);
   const [put] = act.applied;
   // "Fit it with grease on the O-ring": where the grease goes.
   if (put && put.where === undefined && joint === 'on' && effect === 'refits') {

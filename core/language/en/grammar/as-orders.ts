@@ -1,15 +1,21 @@
+import { kindFromName } from '../../../reading/en/kind-words';
+import { amountAt } from './applied';
 import { type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
+import { endsIn } from './name-doubts';
+import { isJoint, nounPhraseAt, STATE } from './noun-phrase';
 import { objectsAt } from './objects';
 import { ALSO_NOUN, verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import { Sentence } from './sentence';
 import {
   BARE,
+  BARE_WAY,
   COMES,
   COMES_OUT,
   COMES_WHERE,
   DOER,
   JOINED,
+  MEANS,
   NAMED,
   OPENINGS,
   PASSIVE,
@@ -20,7 +26,7 @@ import {
 } from './told-words';
 import { toolAt } from './tools';
 import { baseOf, type VerbForm } from './verb-forms';
-import { partsOf, type Word } from './words';
+import { endsSentence, partsOf, type Word } from './words';
 
 /**
  * What is told about work, put as the order to do it, so that one grammar reads both: "I'm loosening the nut", "the nut
@@ -29,13 +35,20 @@ import { partsOf, type Word } from './words';
 export function asOrders(line: string, words: readonly Word[], names: NameIndex): Word[] {
   const orders: Word[] = [];
   let piece: Word[] = [];
-  for (const word of words) {
+  for (const [at, word] of words.entries()) {
     piece.push(word);
-    if (!/^[.;!?]$/.test(word.low)) continue;
+    // "Seal – draw it": what it is about stands before the dash.
+    const isTopic = /^[-–—]$/.test(word.low) && isName(piece.slice(0, -1), names);
+    if (!endsSentence(words, at) || isTopic) continue;
     orders.push(...new Telling(line, piece, names).asOrder());
     piece = [];
   }
   return [...orders, ...new Telling(line, piece, names).asOrder()];
+}
+
+function isName(words: readonly Word[], names: NameIndex): boolean {
+  const start = /^(?:the|a|an)$/.test(words[0]?.low ?? '') ? 1 : 0;
+  return namesAt(names, words, start).some(({ kind, length }) => kind === 'part' && start + length === words.length);
 }
 
 /** How the actions of a sentence are told; those behind an "and" go on in the same way. */
@@ -55,7 +68,9 @@ class Telling {
 
   asOrder(): Word[] {
     if (this.words.length < 2) return this.words;
+    this.nameOwned();
     this.partDoer();
+    this.partMeans();
     this.putAt(this.skipFillers(0), true);
     for (let at = 1; at < this.words.length; at += 1) {
       if (!/^(?:and|then|,)$/.test(this.low(at - 1)) || /^(?:and|then|,)$/.test(this.low(at))) continue;
@@ -73,11 +88,52 @@ class Telling {
     );
   }
 
+  /** "The cover and its four screws": the cover screws, where the series knows such. */
+  private nameOwned(): void {
+    for (let at = this.words.length - 2; at > 0; at -= 1) {
+      if (!/^(?:its|their)$/.test(this.low(at))) continue;
+      const phrase = nounPhraseAt(this.sentence(), at)?.phrase;
+      if (!phrase || phrase.known) continue;
+      const name = this.owned(at, partsOf(phrase.words.join(' ')));
+      const first = this.words.findIndex(({ from }) => from === phrase.from);
+      if (name === undefined || first < at) continue;
+      const { from, to } = this.words[first] as Word;
+      const named = name.split(' ').map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
+      this.words.splice(first, phrase.words.length, ...named);
+    }
+  }
+
+  /** The part that is meant: that of the thing named before, or the only one that is called so. */
+  private owned(at: number, words: readonly string[]): string | undefined {
+    const parts = [...this.names.values()].flat().filter(({ kind, parts }) => kind === 'part' && endsIn(parts, words));
+    if (parts.length === 1) return parts[0]?.name;
+    for (let before = at - 1; before >= 0; before -= 1) {
+      const owner = namesAt(this.names, this.words, before).find(({ kind }) => kind === 'part');
+      const key = owner && [...partsOf(owner.name), ...words].join(' ');
+      const own = parts.find((one) => one.parts.join(' ') === key);
+      if (own) return own.name;
+    }
+    return undefined;
+  }
+
+  /** "Drain the oil by removing the plug": the plug comes first. */
+  private partMeans(): void {
+    const by = this.words.findIndex(({ low }, i) => i > 1 && low === 'by' && MEANS.test(this.low(i + 1)));
+    if (by < 0 || !verbAt(this.lowsFrom(this.skipFillers(0)), 0)) return;
+    const named = nounPhraseAt(this.sentence(), by + 2);
+    if (!named || named.phrase.pronoun) return;
+    const stop = this.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
+    const end = stop < 0 ? this.words.length : stop;
+    const means = [this.based(by + 1, 'ing'), ...this.words.slice(by + 2, end)];
+    this.words.splice(by, end - by);
+    this.words.unshift(...means, this.as(0, 'then', true));
+  }
+
   private putAt(at: number, isStart: boolean): void {
     if (at >= this.words.length) return;
     if (this.doer(at) || this.goesOn(at)) return;
-    if (isStart && (this.gerund(at) || this.fetched(at) || this.heading(at))) return;
-    if (this.inverted(at) || ((isStart || this.manner === 'bare') && this.bare(at))) return;
+    if (isStart && (this.gerund(at) || this.pastAlone(at) || this.fetched(at) || this.heading(at))) return;
+    if (this.inverted(at) || ((isStart || this.manner === 'bare') && this.bare(at)) || this.bareBehind(at)) return;
     if (isStart || this.manner === 'order' || this.manner === 'done') this.saidOfThing(at);
   }
 
@@ -129,12 +185,30 @@ class Telling {
     return true;
   }
 
+  /** "Loosened both clamps": who did it is left out. */
+  private pastAlone(at: number): boolean {
+    const low = this.low(at);
+    if (baseOf(low, 'past') === undefined || this.knows(at) || verbAt([low], 0)) return false;
+    const isNamed = NAMED.test(this.low(at + 1)) || this.words[at + 1]?.value !== undefined;
+    // "Greased seal" says in which state it is.
+    if (!isNamed && (STATE.test(low) || !(this.knows(at + 1) || this.isWay(at + 1)))) return false;
+    this.words[at] = this.based(at, 'past');
+    this.manner = 'past';
+    return true;
+  }
+
+  private isWay(at: number): boolean {
+    return WAY_WORDS[this.low(at)] !== undefined;
+  }
+
   /** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
   private fetched(at: number): boolean {
     const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(this.lows(at))?.[0];
     if (said === undefined) return false;
     const verb = at + said.split(' ').length;
     const tool = toolAt(this.sentence(), verb);
+    const ready = tool ? (/^(?:in there|in|ready|out|under there)(?= )/.exec(this.lows(tool.end))?.[0] ?? '') : '';
+    if (ready !== '' && tool) this.words.splice(tool.end, ready.split(' ').length);
     const joint = tool ? this.low(tool.end) : '';
     if (!tool || this.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
     if (said === 'use' && joint === 'to') return false;
@@ -168,12 +242,43 @@ class Telling {
     return true;
   }
 
-  /** "Cap back on", "cover off": nothing but what it is and which way. */
+  /** "Cap back on", "cover off", "both seals out with the pick": what it is and which way, without a verb. */
   private bare(at: number): boolean {
+    if (this.words[at]?.quoted) return false;
+    return this.bareKnown(at) || this.bareWords(at) || this.bareNew(at) || this.bareSubstance(at);
+  }
+
+  private bareKnown(at: number): boolean {
+    const verb = verbAt(this.lowsFrom(at), 0);
+    if (verb && !this.knows(at)) return false;
+    const things = objectsAt(this.sentence(), at);
+    const way = BARE_WAY.exec(this.lows(things.end))?.[1];
+    if (way === undefined || lexicon.MANNER_PHRASE.test(this.lows(things.end))) return false;
+    const isNamed = things.phrases.every(
+      ({ known, feature, fromCount, name }) =>
+        feature === undefined &&
+        (known?.kind === 'part' || (fromCount !== undefined && kindFromName(name) !== 'other')),
+    );
+    if (things.phrases.length === 0 || !isNamed) return false;
+    this.orderBare(at, things.end, way);
+    return true;
+  }
+
+  /** "Put the strainer in, the strainer cover on, and ...": the verb is not said again. */
+  private bareBehind(at: number): boolean {
+    const things = objectsAt(this.sentence(), at);
+    const way = BARE_WAY.exec(this.lows(things.end))?.[0];
+    const isListed = this.low(at - 1) !== ',' && WAY_WORDS[this.low(at - 2)] === undefined;
+    if (way === undefined || this.manner !== 'order' || isListed) return false;
+    const behind = this.low(things.end + way.split(' ').length);
+    return /^(?:,|and|then|\.|;|)$/.test(behind) && this.bareKnown(at);
+  }
+
+  /** What is not known yet is named by a word or two, with nothing behind its way. */
+  private bareWords(at: number): boolean {
     const said = BARE.exec(this.lows(at));
-    if (!said || this.words[at]?.quoted) return false;
+    if (!said) return false;
     const [, name = '', way = ''] = said;
-    const length = name.split(' ').length;
     const first = verbAt(this.lowsFrom(at), 0);
     if (
       first &&
@@ -182,12 +287,40 @@ class Telling {
         !/^(?:back|off)/.test(way))
     )
       return false;
-    const wayLength = way.split(' ').length;
-    const named = this.words.slice(at, at + length);
-    const ways = this.words.slice(at + length, at + length + wayLength);
-    const verb = this.as(at, /^(?:off|out)/.test(way) ? 'take' : 'put', true);
-    this.words.splice(at, length + wayLength, verb, ...named, ...ways);
+    this.orderBare(at, at + name.split(' ').length, way);
+    return true;
+  }
+
+  /** Puts the verb before what is named; the way stands behind it as before. */
+  private orderBare(at: number, end: number, way: string): void {
+    const verb = this.as(at, /^(?:off|out|away)/.test(way) ? 'take' : 'put', true);
+    this.words.splice(at, end - at, verb, ...this.words.slice(at, end));
     this.manner = 'bare';
+  }
+
+  /** "New shaft seal, new hose". */
+  private bareNew(at: number): boolean {
+    if (this.low(at) !== 'new' || at > this.skipFillers(0)) return false;
+    const things = objectsAt(this.sentence(), at);
+    const areNew = things.phrases.every(({ known, state }) => known?.kind === 'part' && state.includes('new'));
+    if (things.phrases.length === 0 || !areNew || !this.isLast(things.end - 1)) return false;
+    this.words.splice(at, 0, this.as(at, 'renew', true));
+    return true;
+  }
+
+  /** "A drop of thread locker on each bolt", "anti-seize on the threads". */
+  private bareSubstance(at: number): boolean {
+    if (verbAt(this.lowsFrom(at), 0) || this.knows(at)) return false;
+    const sentence = this.sentence();
+    const named = nounPhraseAt(sentence, at);
+    const isStuff = named?.phrase.known?.kind === 'substance' || lexicon.isSubstance(named?.phrase.words ?? []);
+    const end = amountAt(sentence, at)?.end ?? (isStuff ? named?.end : undefined);
+    if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(this.low(end)))
+      return false;
+    const place = nounPhraseAt(sentence, end + 1);
+    if (place?.phrase.known?.kind !== 'part' && !lexicon.isFeature(place?.phrase.words ?? [])) return false;
+    if (place && !isJoint(this.words[place.end]) && !lexicon.isManner(this.low(place.end))) return false;
+    this.words.splice(at, 0, this.as(at, 'apply', true));
     return true;
   }
 
@@ -256,7 +389,7 @@ class Telling {
 
   /** "While it drains I loosen the nut": what one does begins a new part of the sentence. */
   private partDoer(): void {
-    if (!OPENINGS.test(this.low(0))) return;
+    if (!OPENINGS.test(this.low(0)) && this.low(0) !== 'to') return;
     const at = this.words.findIndex((_, i) => i > 2 && !JOINED.test(this.low(i - 1)) && DOER.test(this.lows(i)));
     if (at > 0 && this.words.slice(0, at).every(({ low }) => low !== ','))
       this.words.splice(at, 0, this.as(at, ',', true));

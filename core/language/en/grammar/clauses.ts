@@ -4,6 +4,7 @@ import {
   CONDITION_OPENING,
   EASY_CONDITION,
   FILLERS,
+  isFeature,
   isManner,
   isSubstance,
   REASON_OPENING,
@@ -11,15 +12,15 @@ import {
 } from './lexicon';
 import { ALSO_NOUN, verbAt } from './operations';
 import type { Sentence } from './sentence';
+import { endsSentence, singular } from './words';
 
 const NAMED_NEXT =
   /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
-  /^(?:before|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|working|if|where|use|holding|keeping)$/;
+  /^(?:before|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping)$/;
 /** What is noted or kept beside what is done: "..., and note which way the lips look". */
 const REMARKS =
   /^(?:note (?:that|which|how|where)|make (?:sure|certain)|remember|leave (?:the|it|them|one|two)|keep (?:the|it|them)|save (?:the|it|them)|be (?:very )?careful|take care|do not|don't|never)\b/;
-const HARD_STOP = /^[.;!?]$/;
 
 /** Cuts a line into what is done one after the other; each piece is read by itself. */
 export function clausesOf(sentence: Sentence): Sentence[] {
@@ -30,7 +31,7 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     start = next;
   };
   for (let at = 0; at < sentence.words.length; at += 1) {
-    if (HARD_STOP.test(sentence.lows[at] ?? '')) {
+    if (endsSentence(sentence.words, at)) {
       cut(at, at + 1);
       continue;
     }
@@ -90,11 +91,23 @@ function isKnownNext(sentence: Sentence, at: number): boolean {
   );
 }
 
+/** "Drain it and flush with water": what could be a noun is a verb where no part is called so. */
+function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string): boolean {
+  if (!/^(?:with|using|until|for)$/.test(next)) return false;
+  const noun = singular(lows[at] ?? '');
+  const isCalled = [...names.values()].some((list) => list.some(({ parts }) => parts.at(-1) === noun));
+  return !isCalled && !isFeature([noun]) && words[at]?.quoted === undefined;
+}
+
 function opensAct(sentence: Sentence, start: number, from: number, afterComma: boolean): boolean {
   let at = from;
   while (
     (isManner(sentence.lows[at] ?? '') || FILLERS.has(sentence.lows[at] ?? '')) &&
-    !(verbAt(sentence.lows, at) && NAMED_NEXT.test(sentence.lows[at + 1] ?? '') && sentence.lows[at - 2] !== 'clean')
+    !(
+      verbAt(sentence.lows, at) &&
+      (isNounOfNone(sentence, at, sentence.lows[at + 1] ?? '') ||
+        (NAMED_NEXT.test(sentence.lows[at + 1] ?? '') && sentence.lows[at - 2] !== 'clean'))
+    )
   )
     at += 1;
   if (!afterComma && REMARKS.test(sentence.lows.slice(at).join(' '))) return true;
@@ -102,7 +115,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
   // What opened with "before you" or "with the rod in" belongs to what follows its comma.
   let first = start;
-  while (FILLERS.has(sentence.lows[first] ?? '')) first += 1;
+  while (FILLERS.has(sentence.lows[first] ?? '') && sentence.lows[first] !== 'to') first += 1;
   if (afterComma && OPENS.test(sentence.lows[first] ?? '') && !sentence.lows.slice(start, from - 1).includes(','))
     return false;
   let behind = at + verb.length;
@@ -124,6 +137,6 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       next.low === 'the' ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
     );
-  if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named;
+  if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named || isNounOfNone(sentence, at, next.low);
   return named || !isSubstance([next.low]);
 }

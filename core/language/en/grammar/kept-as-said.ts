@@ -1,10 +1,13 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
+import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
-import { nounPhraseAt, saysWhatItDoes } from './noun-phrase';
+import { endsIn } from './name-doubts';
+import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { verbAt } from './operations';
 import { type Construction, keep, toComma, toJoint } from './place';
 import { partOf } from './reading';
+import { partsOf } from './words';
 
 /** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
 export const KEPT_AS_SAID: readonly Construction[] = [
@@ -21,7 +24,9 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
       )
         end += 1;
-      return keep(place, at, end);
+      // "..., still fine" is a remark that begins with such a word.
+      const isRemark = sentence.lows[at - 1] === ',' && sentence.lows[at] === 'still' && !isJoint(sentence.words[end]);
+      return keep(place, at, isRemark ? toComma(sentence, end) : end);
     },
   },
   {
@@ -113,6 +118,21 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       act.parts.push(partOf(more.phrase));
       act.how.push(...more.phrase.state);
       return more.end;
+    },
+  },
+  {
+    name: 'something behind a comma that may be one of the parts: "rotor on, nut"',
+    read: ({ reading, sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      const alone = nounPhraseAt(sentence, at);
+      const words = partsOf(alone?.phrase.words.join(' ') ?? '');
+      if (!alone || alone.phrase.known || !/^(?:|,|and)$/.test(sentence.lows[alone.end] ?? '')) return undefined;
+      const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
+      if (alike.length === 0) return undefined;
+      // Which of them is asked where it is named.
+      act.parts.push(partOf(alone.phrase));
+      act.how.push(...alone.phrase.state);
+      return alone.end;
     },
   },
   {

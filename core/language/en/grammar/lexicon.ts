@@ -15,7 +15,7 @@ const TOOL_HEADS = set(`wrench spanner socket ratchet driver screwdriver puller 
   handle needle spatula spreader tester magnet multimeter thermometer tachometer sandpaper wheel`);
 /** Words that are tools only with one of these before them: a key in a shaft is none. */
 const TOOL_PAIRS =
-  /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|guide sleeve|lifting eye|eye bolts?)$/;
+  /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|straight ?edges?|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|guide sleeve|lifting eye|eye bolts?)$/;
 
 /** Whether a name is that of a tool, by its last words. */
 export function isToolName(words: readonly string[]): boolean {
@@ -80,7 +80,7 @@ export function isManner(word: string): boolean {
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|the same number of turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
 
 /** What fasteners do: "the screws *securing* the cover". */
 export const SECURES =
@@ -88,7 +88,8 @@ export const SECURES =
 
 /** What opens a caution that stands as a sentence. */
 export const CAUTION_OPENING =
-  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|avoiding|guarding against|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
@@ -107,7 +108,7 @@ export const REPEAT_OPENING =
 
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
-  /^(?:so (?=the )|(?:the|our|your) (?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
+  /^(?:so (?=the )|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
 /** Words said before the verb that say nothing. */
 export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);

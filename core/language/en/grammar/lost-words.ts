@@ -34,7 +34,9 @@ export function lostWords(
   const numbers = new Set(acts.flatMap(numbersOf));
   // What belongs to a figure or a time is read with it.
   const isMeasured = acts.some(({ figure, minutes }) => figure !== undefined || minutes !== undefined);
-  const lost = words.filter(({ low, value, parts }) => {
+  const lost = words.filter(({ low, value, parts }, i) => {
+    // "(12)" stands behind its number, or points at a drawing.
+    if (value !== undefined && words[i - 1]?.low === '(' && words[i + 1]?.low === ')') return false;
     if (value !== undefined) return !isMeasured && !kept.has(low) && !kept.has(String(value)) && !numbers.has(value);
     if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low)) return false;
     return (

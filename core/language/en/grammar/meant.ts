@@ -1,5 +1,6 @@
 import type { Verb } from '../../../model/verbs';
 import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import type { Reading } from './reading';
 import type { Sentence } from './sentence';
 
 export interface Meant {
@@ -24,6 +25,14 @@ export const FASTENER =
 const HOLDERS =
   /^(?:in|into|on|onto|from|between) (?:\w+ ){0,3}?(?:hoist|crane|slings?|chains?|vice|vise|jaws|clamp|chuck|fixture|jack|trolley|stand)\b/;
 
+/** Places away from the pump: what is put there is not in it. */
+const ELSEWHERE =
+  /^(?:in|into|on|onto) (?:\w+ ){0,3}?(?:oven|hot ?plate|freezer|fridge|bath|washer tank|parts washer|bucket|bowl|drawer|bag|tub|sink|pan)\b/;
+
+export function goesElsewhere(behind: string): boolean {
+  return ELSEWHERE.test(behind);
+}
+
 export function goesToHolder(verb: Verb, behind: string): boolean {
   return (verb === 'fit' || verb === 'place' || verb === 'connect') && HOLDERS.test(behind);
 }
@@ -41,8 +50,12 @@ export function placeText(sentence: Sentence, start: number): string {
 }
 
 /** "Hang your lock on the valve" locks out the valve. */
-export function lockedOut(sentence: Sentence, object: NounPhrase | undefined, at: number): Meant {
+export function lockedOut(reading: Reading, sentence: Sentence, object: NounPhrase | undefined, at: number): Meant {
   const on = sentence.lows[at] === 'on' ? nounPhraseAt(sentence, at + 1) : undefined;
-  if (!on || on.phrase.pronoun || !object) return { verb: 'lock-out' };
+  if (!on || !object) return { verb: 'lock-out' };
+  const before = reading.acts.at(-1);
+  if (on.phrase.pronoun && before?.verb === 'lock-out') return { verb: 'lock-out' };
+  if (on.phrase.pronoun)
+    return { verb: 'lock-out', about: before?.about ?? 'it', aboutEnd: on.end, how: `with ${object.name}` };
   return { verb: 'lock-out', about: sentence.text(at + 1, on.end), aboutEnd: on.end, how: `with ${object.name}` };
 }

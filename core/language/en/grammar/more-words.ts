@@ -2,7 +2,7 @@ import type { Verb } from '../../../model/verbs';
 
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
-  loosen: ['slacken off', 'free off'],
+  loosen: ['slacken off', 'free off', 'make loose'],
   isolate: [
     'switch the power off',
     'unplug',
@@ -85,7 +85,12 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'look behind',
     'look whether',
     'look if',
+    'listen whether',
+    'listen if',
+    'hear if',
+    'hear whether',
     'watch',
+    'control',
     'listen',
     'see if',
     'see whether',
@@ -124,7 +129,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   measure: ['mic', 'mike', 'take the size of', 'calliper', 'caliper'],
   compare: ['hold up against', 'match up'],
   soak: ['steep', 'immerse', 'dip'],
-  renew: ['swap', 'swap out', 'use new', 'use a new'],
+  renew: ['exchange', 'swap', 'swap out', 'use new', 'use a new'],
   lubricate: [
     'repack',
     'regrease',
@@ -153,6 +158,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'squeeze',
     'dab',
   ],
+  press: ['tamp', 'tamp down'],
   fit: ['offer up', 'hang', 'bolt on', 'bolt up', 'reassemble', 'close up', 'work in', 'assemble'],
   seat: ['bed', 'bed in', 'bottom'],
   align: ['match', 'centre', 'center', 'square up', 'time', 'index'],
@@ -173,6 +179,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'snug down',
     'pinch up',
     'cinch',
+    'fasten',
+    'fasten up',
+    'fasten down',
     'cinch down',
     'do up',
     'pull up',
@@ -184,7 +193,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   join: ['pre-assemble', 'preassemble', 'put together', 'build up', 'make up'],
   split: ['disassemble', 'take apart', 'strip down', 'break down'],
   photo: ['take pictures of', 'take photos of', 'take photographs of', 'take a photograph of', 'snap a picture of'],
-  wait: ['let'],
+  wait: ['let', 'allow'],
   test: ['try', 'try out'],
   restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
   'release-pressure': [

@@ -2,7 +2,7 @@ import { type KnownName, namesAt } from './known-names';
 import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from './lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import type { Sentence } from './sentence';
-import type { Word } from './words';
+import { isPlural, type Word } from './words';
 
 /** Something named in a sentence: how many of it, under which name, and what it is known as. */
 export interface NounPhrase {
@@ -27,8 +27,10 @@ export interface NounPhrase {
 }
 
 const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
+/** "Press in the new one": what was named, in another state. */
+const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b/;
 /** Words before a name that are no part of it. */
-const STATE =
+export const STATE =
   /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
 const PRONOUN = /^(?:it|them|they|these|those|this|that|everything|all|both|one|ones)$/;
 /** "The remaining two", "the outside two": words that say which of several, beside a number. */
@@ -66,9 +68,26 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       end: at + 1,
     };
   }
+  const newOne = NEW_ONE.exec(lows.slice(at, at + 3).join(' '))?.[0];
+  if (newOne) {
+    const end = at + newOne.split(' ').length;
+    const [from, to] = [(words[at] as Word).from, (words[end - 1] as Word).to];
+    return {
+      phrase: { name: 'it', words: ['it'], state: [newOne.includes('new') ? 'new' : 'old'], pronoun: true, from, to },
+      end,
+    };
+  }
   for (let turns = 0; turns < 8; turns += 1) {
     const low = lows[at] ?? '';
     const word = words[at];
+    const inBrackets = bracketedAt(sentence, at);
+    // "Twelve (12) bolts", "(8) bolts".
+    if (inBrackets !== undefined && (count === undefined || count === inBrackets) && !isJoint(words[at + 3])) {
+      count = inBrackets;
+      fromCount ??= word?.from;
+      at += 3;
+      continue;
+    }
     if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
     if (DETERMINERS.test(low)) at += 1;
     else if (/^(?:all|each|every|both)$/.test(low)) {
@@ -82,7 +101,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       count = 2;
       at += 2;
     } else if (low === 'set' && lows[at + 1] === 'of') at += 2;
-    else if (word?.value !== undefined && Number.isInteger(word.value) && !UNITS.test(lows[at + 1] ?? '')) {
+    else if (word?.value !== undefined && Number.isInteger(word.value) && isCounting(sentence, at)) {
       if (count === undefined || every) count = word.value;
       fromCount ??= word.from;
       at += 1;
@@ -143,6 +162,15 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   }
   const last = words[end - 1] as Word;
   const from = (words[at] as Word).from;
+  // "Screws (3)" are three of them; "the guard (3)" is the third on a drawing.
+  const behindName = bracketedAt(sentence, end);
+  if (behindName !== undefined && !named.quoted) {
+    if (count === undefined && isPlural(lows[end - 1] ?? '')) {
+      count = behindName;
+      fromCount = from;
+    }
+    end += 3;
+  }
   return {
     phrase: {
       name: known?.name ?? named.name(end),
@@ -169,6 +197,17 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       return { total: number.value, end: behind + 1 };
     return behind > of + 1 ? { total: undefined, end: behind } : undefined;
   }
+}
+
+/** A number that counts parts, and measures nothing: "four foot bolts" are no feet. */
+function isCounting(sentence: Sentence, at: number): boolean {
+  return !UNITS.test(sentence.lows[at + 1] ?? '') || namesHere(sentence, at + 1, 'part');
+}
+
+/** "(12)". */
+function bracketedAt({ words, lows }: Sentence, at: number): number | undefined {
+  const value = words[at + 1]?.value;
+  return lows[at] === '(' && lows[at + 2] === ')' && value !== undefined && Number.isInteger(value) ? value : undefined;
 }
 
 function namesHere(sentence: Sentence, at: number, kind?: KnownName['kind']): boolean {
@@ -243,7 +282,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
 
 /** A verb that says what the part does: "check that the spacer *moves* freely". */
 export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|can|cannot|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
     low,
   );
 }

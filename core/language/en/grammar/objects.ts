@@ -105,7 +105,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   const { effect } = verbOf(act.verb);
   for (const phrase of phrases) {
     if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
-    act.how.push(...phrase.state);
+    act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
     if (phrase.pronoun) {
       const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
       if (meant.length === 0)
@@ -140,6 +140,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   if (phrases.length === 0) {
     const last = reading.acts.at(-2);
     if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...last.parts);
+    // "Drain the casing and flush with water".
+    else if (last?.about !== undefined && act.verb === 'clean') act.about = last.about;
   }
 }
 

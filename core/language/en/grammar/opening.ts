@@ -13,6 +13,8 @@ export type Opened = { readonly end: number; readonly how: string[]; readonly ac
 /** What is said before the verb: "using a socket,", "with the rod in,", "on the right end", "before you pull the seal". */
 export function openingOf(reading: Reading, sentence: Sentence, at: number): Opened | undefined {
   const low = sentence.lows[at] ?? '';
+  const aim = aimAt(sentence, at);
+  if (aim) return aim;
   const use = /^use$/.test(low);
   if (
     !use &&
@@ -51,6 +53,13 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   };
 }
 
+/** "To stop the shaft from turning, hold the fan": what it is done for. */
+function aimAt(sentence: Sentence, at: number): Opened | undefined {
+  const comma = sentence.lows.indexOf(',', at);
+  if (sentence.lows[at] !== 'to' || comma < 0 || !verbAt(sentence.lows, comma + 1)) return undefined;
+  return { end: comma + 1, how: [], act: { why: [sentence.text(at, comma)] } };
+}
+
 /** Where an action begins that was not parted by a comma: a verb behind something named. */
 function nextVerb(sentence: Sentence, start: number): number | undefined {
   for (let at = start + 2; at < sentence.words.length; at += 1) {
@@ -71,7 +80,7 @@ export function skipFillers(sentence: Sentence, start: number): number {
   let at = start;
   for (;;) {
     const low = sentence.lows[at] ?? '';
-    if (lexicon.EXPECTATION.test(sentence.lows.slice(at).join(' '))) return at;
+    if (lexicon.EXPECTATION.test(sentence.lows.slice(at).join(' ')) || aimAt(sentence, at)) return at;
     const phrase = lexicon.FILLER_PHRASE.exec(sentence.lows.slice(at).join(' '));
     if (phrase) at += phrase[0].trim().split(' ').length;
     else if (low === ',' || low === 'and' || lexicon.FILLERS.has(low)) at += 1;

@@ -75,7 +75,7 @@ const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
 const MOVEMENTS: readonly Movement[] = [
   { words: 'take get', ways: { out: 'take-off', down: 'take-off', apart: 'split', aside: 'put-aside' } },
   {
-    words: 'remove detach unscrew unbolt undo unclip unhook dismount unfasten strip',
+    words: 'remove detach unscrew unbolt undo unclip unhook dismount demount unfasten strip retrieve',
     alone: 'take-off',
     ways: { out: 'take-off', loose: 'loosen' },
   },
@@ -87,7 +87,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...COMES_OUT, in: 'fit', on: 'fit', back: 'fit', over: 'fit', up: 'connect' },
   },
   {
-    words: 'pull draw withdraw fish dig pick drag extract suck',
+    words: 'pull draw withdraw fish dig pick drag extract suck yank tug',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
   },
@@ -121,7 +121,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
-    words: 'tap knock drift punch hammer bump jack squeeze shove',
+    words: 'tap knock drift punch hammer bump jack squeeze shove chisel',
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
@@ -251,13 +251,14 @@ export function verbAt(lows: readonly string[], at: number, most = Number.POSITI
 function isMoreThanMovement(words: readonly string[], lows: readonly string[], at: number): boolean {
   if (words.length === 1) return false;
   const phrase = words.join(' ');
+  if (/^pull (?:up|down)$/.test(phrase) && /\b(?:from|off|out)\b/.test(lows.slice(at).join(' '))) return false;
   if (KEPT_WHOLE.test(phrase)) return !/^turn on$/.test(phrase) || POWERED.test(lows.slice(at).join(' '));
   return words.length > 2 || WAY_WORDS[words[1] ?? ''] === undefined;
 }
 
 /** Verbs that are nouns as well: they open an action only before something that is named. */
 export const ALSO_NOUN =
-  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
 const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|water|air|switch|current)\b/;
 
 /** Every word that begins a verb, for telling an action from a list. */

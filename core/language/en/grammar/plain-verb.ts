@@ -2,7 +2,17 @@ import { byName } from '../../../model/names';
 import type { Verb } from '../../../model/verbs';
 import { readVerb } from '../../../reading/en/verb-words';
 import * as lexicon from './lexicon';
-import { BY_HAND, goesToHolder, isStartedOnly, LOCKS, lockedOut, type Meant, POWERED, placeText } from './meant';
+import {
+  BY_HAND,
+  FASTENER,
+  goesToHolder,
+  isStartedOnly,
+  LOCKS,
+  lockedOut,
+  type Meant,
+  POWERED,
+  placeText,
+} from './meant';
 import { isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import type { Reading } from './reading';
 import type { Sentence } from './sentence';
@@ -43,10 +53,10 @@ export function plainVerb(
     const isWay = isJoint(sentence.words[at + 1]);
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }
-  if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
+  if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
-  if (phrase === 'let')
+  if (phrase === 'let' || phrase === 'allow')
     return letHappen(
       sentence,
       told,
@@ -62,14 +72,16 @@ export function plainVerb(
   }
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
   if (/^(?:watch|listen)$/.test(phrase)) return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
-  if (verb === 'close-valve' && object?.known?.kind === 'part' && !CLOSED.test(objectText)) {
+  const isStopper = /\b(?:plug|cap|cover|bolt|screw)s?$/.test(objectText);
+  if (verb === 'close-valve' && object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText))) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
     return { verb };
   }
-  if (/^look (?:whether|if)$/.test(phrase))
+  const looked = /^(look|listen|hear) (?:whether|if)$/.exec(phrase)?.[1];
+  if (looked)
     return {
-      verb: RUNNING_SIGNS.test(told) ? 'test' : 'inspect',
-      about: sentence.text(sentence.lows.indexOf('look') + 1, sentence.words.length),
+      verb: looked !== 'look' || RUNNING_SIGNS.test(told) ? 'test' : 'inspect',
+      about: sentence.text(sentence.lows.indexOf(looked) + 1, sentence.words.length),
       aboutEnd: sentence.words.length,
     };
   if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
@@ -92,17 +104,17 @@ export function plainVerb(
   if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
-  if (verb === 'split' && phrase === 'open')
-    return {
-      verb:
-        readVerb(`open ${objectText}`, (words) => byName(reading.series.components, words) !== undefined)?.verb ?? verb,
-    };
+  if (verb === 'split' && phrase === 'open') return opened(reading, sentence, objectText, object, at);
+  if (phrase === 'check' && object?.feature !== undefined && MEASURED.test(object.feature) && INSTRUMENT.test(told))
+    return { verb: 'measure' };
   if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) return { verb: 'test' };
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
   if (verb === 'disconnect' && usual === 'isolate') return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
+  if (phrase === 'fasten' && !FASTENER.test(objectText))
+    return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
   if (verb === 'pin' && SECURED_BY.test(told)) return { verb: 'fit', isByWhat: object?.pronoun === true };
   if (verb === 'fit' && goesToHolder(verb, placeText(sentence, at))) return { verb: 'hold' };
   const pluggedIn =
@@ -111,10 +123,31 @@ export function plainVerb(
   return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
 }
 
+const MEASURED =
+  /^(?:play|runout|backlash|clearance|gap|height|depth|thickness|width|diameter|length|float|wear|preload|lift|pressure)$/;
+const INSTRUMENT = /\b(?:gauges?|gages?|indicator|microm\w+|calliper\w*|caliper\w*|ruler|feelers?)\b/;
+
 /** Put the other way about, and not renewed. */
 const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;
 /** Bolts and screws are put in; pins, clips and wire lock. */
 const SECURED_BY = /\bwith (?:\w+ ){0,4}?(?:bolt|screw|nut|stud)s?\b/;
+/** "Open the cover" takes apart, "open the drain plug" drains, "open the filler cap" takes it off. */
+function opened(
+  reading: Reading,
+  sentence: Sentence,
+  objectText: string,
+  object: NounPhrase | undefined,
+  at: number,
+): Meant {
+  const read = readVerb(`open ${objectText}`, (words) => byName(reading.series.components, words) !== undefined);
+  const verb = read?.verb ?? 'split';
+  if (verb === 'drain' && object) {
+    const first = sentence.words.findIndex(({ from }) => from === object.from);
+    return { verb, aboutEnd: at, how: `at the ${sentence.text(first, at)}` };
+  }
+  return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock)s?$/.test(objectText) ? 'take-off' : verb };
+}
+
 /** By the litre it is filled in; a drop or a film is put on. */
 const POURED = /^\w+ (?:in )?(?:about )?[\w.,/]+ (?:l|ml|lit(?:re|er)s?|gallons?|quarts?|pints?)\b/;
 /** What shows only under pressure or while it runs. */
@@ -134,24 +167,32 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
   return undefined;
 }
 
-/** "Let the oil drain", "let the spring relax", "let the sealant cure". */
+/** "Let the oil drain", "let the spring relax", "allow the sealant to cure". */
 function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
   const happens = HAPPENS.exec(told)?.[0];
   if (happens === undefined) return undefined;
-  if (RELAXES.test(happens)) return { verb: 'ease', aboutEnd: sentence.lows.indexOf(happens) + 1 };
-  const from = sentence.lows.indexOf('let') + 1;
-  const to = sentence.lows.indexOf(happens);
-  const about = object?.pronoun && meant !== '' ? meant : to > from ? sentence.text(from, to) : object?.name;
-  if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: to + 1 };
+  const words = happens.split(' ');
+  const at = sentence.lows.findIndex((_, i) => words.every((word, n) => sentence.lows[i + n] === word));
+  const aboutEnd = at + words.length;
+  if (RELAXES.test(happens)) return { verb: 'ease', aboutEnd };
+  const from = sentence.lows.findIndex((low) => /^(?:let|allow)$/.test(low)) + 1;
+  const to = sentence.lows[at - 1] === 'to' ? at - 1 : at;
+  // "Let run the pump" names it behind.
+  const named = to > from ? undefined : nounPhraseAt(sentence, aboutEnd);
+  const thing = named ? sentence.text(aboutEnd, named.end) : to > from ? sentence.text(from, to) : object?.name;
+  const about = object?.pronoun && meant !== '' ? meant : thing;
+  const end = named?.end ?? aboutEnd;
+  if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: end };
+  const drains = /^(?:drain|flow|run (?:out|off|dry|empty))/.test(happens);
   return {
-    verb: happens === 'drain' ? 'drain' : 'wait',
-    ...(about && { about, aboutEnd: to > from ? to + 1 : undefined, how: happens === 'drain' ? undefined : happens }),
+    verb: drains ? 'drain' : 'wait',
+    ...(about && { about, aboutEnd: end, how: drains ? undefined : happens }),
   };
 }
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:relax|decompress|expand|run|drain|cure|dry|set|cool|cool down|stand|soak|settle|harden|warm up|run out|drip)\b/;
+  /\b(?:relax|decompress|expand|run (?:out|off|dry|empty)|run|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

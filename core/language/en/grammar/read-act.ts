@@ -45,6 +45,15 @@ export function readAct(
       at += 3;
     }
   }
+  // "Remove carefully the drive screw".
+  while (
+    /..ly$/.test(sentence.lows[at] ?? '') &&
+    lexicon.isManner(sentence.lows[at] ?? '') &&
+    nounPhraseAt(sentence, at + 1)
+  ) {
+    act.how.push(sentence.text(at, at + 1));
+    at += 1;
+  }
   const objects = objectsAt(sentence, at);
   at = objects.end;
   // "Take the cover off": the way stands behind what is named.
@@ -77,7 +86,7 @@ export function readAct(
   }
   act.verb = meant.verb;
   reading.verbs.push(verb.phrase, ...wayWords);
-  if (meant.aboutEnd !== undefined) reading.verbs.push(sentence.lows[meant.aboutEnd - 1] ?? '');
+  if (meant.aboutEnd !== undefined) reading.verbs.push(...sentence.lows.slice(meant.aboutEnd - 2, meant.aboutEnd));
   if (meant.keepWay && wayWords.length > 0) act.how.push(wayWords.join(' '));
   else
     act.how.push(
@@ -118,7 +127,7 @@ export function readAct(
       if (about) act.about = about;
       trailing(reading, sentence, at, act);
     } else if (meant.aboutEnd !== undefined) {
-      act.about = meant.about ?? '';
+      if (meant.about !== undefined) act.about = meant.about;
       trailing(reading, sentence, meant.aboutEnd, act);
       // "Run the pump" goes on saying that it runs.
     } else readAbout(reading, sentence, start + (RUNS.test(told) ? 0 : verb.length), act);
@@ -224,7 +233,9 @@ function readAbout(reading: Reading, sentence: Sentence, start: number, act: Ope
     const low = sentence.lows[at] ?? '';
     return (
       lexicon.isManner(low) &&
-      (/..ly$/.test(low) || (/^(?:first|again|last|once|twice)$/.test(low) && isJoint(sentence.words[at + 1])))
+      (/..ly$/.test(low) ||
+        (/^(?:first|again|last|once|twice|(?:counter-?|anti-?)?clockwise)$/.test(low) &&
+          isJoint(sentence.words[at + 1])))
     );
   }
 

@@ -181,7 +181,7 @@ function readWithoutVerb(
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn = reading.acts.length > 0 && (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b/.test(told));
-  if (STATEMENT.test(told) && !TO_BE_DONE.test(told)) {
+  if (STATEMENT.test(told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
     if (!asksForAct(reading, sentence, at)) keepStatement(reading, told, text);
   } else if (goesOn) {
     // "..., then a quarter turn more" goes on with what was said.
@@ -246,6 +246,10 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
 /** What can hurt, said as a statement: "it gets hot". */
 const DANGEROUS =
   /\b(?:gets?|is|are|stays?|may be|can be|will be|still) (?:\w+ )?(?:hot|heavy|sharp|slippery|under (?:pressure|tension|load)|live|poisonous|corrosive|acid)\b/;
+
+/** "The new one goes on with the carbon outward" puts something there, whatever it is called. */
+const MOVES_THERE =
+  /^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;

@@ -4,13 +4,17 @@ import { partsOf, type Word } from './words';
 
 const NO_OWNERS = /^(?:that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
 /** "Comes", "has to come". */
-export const COMES = /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|go|goes) /;
+export const COMES =
+  /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|came|go|goes|went) /;
 /** What is not known yet is at least known to be in there when it comes out. */
 export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: [a-z-]+)?) (back on|back in|off|out)(?= ?(?:[,.;]|and\b|then\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: [a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|$))/;
+export const BARE_WAY = /^(back on|back in|back off|off|out|away|in|on|back)(?: |$)/;
+/** With which something else is reached: that comes first. */
+export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching)$/;
 export const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;
 export const USING = /^(?:using|starting|working|holding|beginning)$/;
 export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;
@@ -21,7 +25,7 @@ export const DOER =
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */
 export const PASSIVE =
-  /^(?:is|are|was|were|gets?|(must be|should be|can be|can now be|has to be|have to be|needs to be|need to be|will be|is to be|are to be|needs?|wants?))(?= (?!not|never|no longer))/;
+  /^(?:(must be|should be|can be|can now be|has to be|have to be|needs to be|need to be|will be|is to be|are to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
   /^(?:held|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;

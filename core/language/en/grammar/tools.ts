@@ -2,7 +2,7 @@ import { singularName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { measureAt } from './figures';
 import * as lexicon from './lexicon';
-import { nounPhraseAt } from './noun-phrase';
+import { isJoint, nounPhraseAt } from './noun-phrase';
 import type { SaidTool } from './said';
 import type { Sentence } from './sentence';
 import { sizeKey } from './tool-doubts';
@@ -27,19 +27,22 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
       at = second.end;
     }
   }
+  const numbered = numberedTool(sentence, at);
+  if (numbered && size === undefined && count === undefined) return numbered;
   const found = nounPhraseAt(sentence, at);
   if (!found) return undefined;
   const { phrase } = found;
   if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words)) return undefined;
   if (phrase.known && phrase.known.kind !== 'tool') return undefined;
+  // "The 22 socket": the one of that size, where the series has it.
+  const sized = size === undefined && count !== undefined ? toolOfNumber(sentence, phrase.words, count) : undefined;
+  if (sized) return { tool: sized, end: found.end };
   // "A 22 socket" leaves its unit out; it is one socket, and is asked about.
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
     return { tool: { name: `${count} ${phrase.words.join(' ')}` }, end: found.end };
   let { end } = found;
   // Behind an instrument a length is what it shall show.
-  const behind = INSTRUMENT.test(phrase.words.at(-1) ?? '')
-    ? undefined
-    : sizeAt(sentence, sentence.lows[end] === ',' ? end + 1 : end);
+  const behind = INSTRUMENT.test(phrase.words.at(-1) ?? '') ? undefined : sizeBehind(sentence, end);
   if (behind && size === undefined) {
     size = behind.size;
     end = behind.end;
@@ -54,6 +57,33 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
     },
     end,
   };
+}
+
+/** "Socket 17". */
+function numberedTool(sentence: Sentence, at: number): { tool: SaidTool; end: number } | undefined {
+  const end = sentence.words.findIndex(({ value }, i) => i > at && i < at + 4 && value !== undefined);
+  const number = sentence.words[end]?.value;
+  if (number === undefined || !isJoint(sentence.words[end + 1])) return undefined;
+  const tool = toolOfNumber(sentence, sentence.lows.slice(at, end), number);
+  return tool && { tool, end: end + 1 };
+}
+
+/** "Socket, 13 mm"; "hoist, 40 kg" is what hangs on it. */
+function sizeBehind(sentence: Sentence, end: number): ReturnType<typeof sizeAt> {
+  const size = sizeAt(sentence, sentence.lows[end] === ',' ? end + 1 : end);
+  return size && sentence.lows[end] === ',' && / kg$/.test(size.size) ? undefined : size;
+}
+
+/** The one tool that is called so and has this number for its size. */
+function toolOfNumber({ names }: Sentence, words: readonly string[], number: number): SaidTool | undefined {
+  const last = words.at(-1) ?? '';
+  if (isPlural(last)) return undefined;
+  const fitting = (names.get(words[0] ?? '') ?? []).filter(
+    ({ kind, parts }) =>
+      kind === 'tool' && words.every((word, i) => parts[i] === word) && parts[words.length] === String(number),
+  );
+  const [name = '', ...size] = fitting.length === 1 ? (fitting[0]?.name.split(', ') ?? []) : [];
+  return name === '' ? undefined : { name, ...(size.length > 0 && { size: size.join(', ') }) };
 }
 
 const INSTRUMENT = /^(?:gauges?|gages?|indicators?|microm\w+|calliper\w*|caliper\w*|rulers?)$/;

@@ -1,11 +1,13 @@
 import { verbOf } from '../../../model/verbs';
-import { putOn, whereTo, withWhat } from './applied';
+import { amountAt, putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { measureAt, torqueAt } from './figures';
 import { KEPT_AS_SAID } from './kept-as-said';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
+import { FASTENER } from './meant';
 import { isJoint } from './noun-phrase';
+import { verbAt } from './operations';
 import type { Construction } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
@@ -78,10 +80,15 @@ const CONSTRUCTIONS: readonly Construction[] = [
         /^(?:(?:and )?(?:never|not)|but (?:do not|don't|never)|(?:it|they) (?:must|should|may|can) (?:not|never))\b/.test(
           told,
         );
-      if (!never && !lexicon.CAUTION_OPENING.test(told)) return undefined;
+      const signal = lexicon.SIGNAL_WORD.test(sentence.lows[at] ?? '');
+      if (!never && !signal && !lexicon.CAUTION_OPENING.test(told)) return undefined;
+      const from = signal || /^(?:but|and)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       act.cautions.push({
         signal: 'CAUTION',
-        text: sentence.text(/^(?:but|and)$/.test(sentence.lows[at] ?? '') ? at + 1 : at, sentence.words.length),
+        text: sentence.text(
+          sentence.lows[from] === ',' || sentence.lows[from] === ':' ? from + 1 : from,
+          sentence.words.length,
+        ),
       });
       return sentence.words.length;
     },
@@ -97,6 +104,20 @@ const CONSTRUCTIONS: readonly Construction[] = [
       )
         return undefined;
       if (/^since\b/.test(told) && /^since \d/.test(told)) return undefined;
+      act.why.push(sentence.text(at, sentence.words.length));
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'what it is done for: "to lock the housing", "to ensure proper reassembly"',
+    read: ({ sentence, at, act, told }) => {
+      const purpose =
+        /^to ([a-z-]+) (?:the|a|an|it|them|any|all|your|its|their|each|that|sure|certain|proper|correct|free|more)\b/.exec(
+          told,
+        )?.[1];
+      if (purpose === undefined || sentence.lows[at - 1] === 'up') return undefined;
+      if (!/^(?:be|ensure|insure|assure|prevent|get|make|find|bring|help)$/.test(purpose) && !verbAt([purpose], 0))
+        return undefined;
       act.why.push(sentence.text(at, sentence.words.length));
       return sentence.words.length;
     },
@@ -146,11 +167,17 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'a torque: "to 44 foot pounds"',
     read: ({ reading, sentence, at, act }) => {
-      const from = /^(?:to|at|=|of)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      const from = /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       const said = torqueAt(sentence, from);
       if (said) {
         // "To 120, then to 240 N·m": the last one holds, the others are said along.
         if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
+        // "Fit the cover, screws crosswise, 6 N·m" is no figure of the cover.
+        if (
+          act.verb !== 'torque' &&
+          (namesPart(sentence, at) || !act.parts.some(({ name }) => FASTENER.test(name.toLowerCase())))
+        )
+          reading.doubt('unread', sentence, at, said.end);
         act.figure = said.figure;
         return said.end;
       }
@@ -183,6 +210,15 @@ const CONSTRUCTIONS: readonly Construction[] = [
     },
   },
   {
+    name: 'how much of what, behind a comma: "fill the gearbox, 1.5 l of gear oil"',
+    read: ({ sentence, at, act }) => {
+      const puts = act.applied.length === 0 && /^(?:fill|lubricate|apply-compound)$/.test(act.verb);
+      const said = puts && sentence.lows[at - 1] === ',' ? amountAt(sentence, at) : undefined;
+      if (said) act.applied.push(said.applied);
+      return said?.end;
+    },
+  },
+  {
     name: 'how long: "for ten minutes"',
     read: (place) => {
       const { sentence, at, act } = place;
@@ -212,6 +248,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
       if (namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'place'))
         return places(reading, sentence, at, act);
       if (!/^(?:in|at|on|from|of|to|for|off|and|out|per|into)$/.test(low)) return undefined;
+      // Put in from one side it comes to sit on another.
+      if (/^(?:from|to)$/.test(low) && !/^(?:takes|opens)$/.test(verbOf(act.verb).effect)) return undefined;
       const from = low === 'out' && sentence.lows[at + 1] === 'of' ? at + 2 : at + 1;
       return places(reading, sentence, from, act);
     },
@@ -222,9 +260,17 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const from = /^(?:with|using) the (?=\d)/.test(sentence.lows.slice(at).join(' ')) ? at + 2 : at;
       const said = OPENS_OR_CLOSES.includes(act.verb) ? toolOfSizeAt(sentence, from, reading.series) : undefined;
       // "With the 6 mm hex key" names its tool.
-      if (from > at && !isJoint(sentence.words[said?.end ?? at])) return undefined;
+      if (!isJoint(sentence.words[said?.end ?? at])) return undefined;
       if (said) act.tools.push(said.tool);
       return said?.end;
+    },
+  },
+  {
+    name: 'renewed "with new ones", "against a new one": nothing more than the renewal says',
+    read: ({ reading, at, act, told }) => {
+      const said = act.verb === 'renew' ? /^(?:with|against|by|for) (?:an? )?new (?:ones?|parts?)\b/.exec(told) : null;
+      if (said) reading.verbs.push(...said[0].split(' '));
+      return said ? at + said[0].split(' ').length : undefined;
     },
   },
   {
@@ -276,7 +322,14 @@ const OPENS_OR_CLOSES: readonly OpenAct['verb'][] = ['take-off', 'loosen', 'torq
 /** One word that goes on with a list: it begins nothing else. */
 function isBareWord(sentence: Sentence, at: number): boolean {
   const word = sentence.words[at];
-  if (!word || isJoint(word) || word.value !== undefined || lexicon.isManner(word.low)) return false;
+  if (
+    !word ||
+    isJoint(word) ||
+    lexicon.SIGNAL_WORD.test(word.low) ||
+    word.value !== undefined ||
+    lexicon.isManner(word.low)
+  )
+    return false;
   const next = sentence.words[at + 1];
   return next === undefined || /^(?:and|or|,|with|using)$/.test(next.low);
 }
@@ -284,6 +337,16 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 /** "A quarter of an hour", "half an hour", "a minute", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;
 const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
+
+/** Whether something behind a comma is called as fasteners are: "..., screws crosswise, 6 N·m". */
+function namesPart(sentence: Sentence, end: number): boolean {
+  return sentence.lows.some(
+    (low, i) => i < end && i > 0 && sentence.lows[i - 1] === ',' && /^(?:bolt|screw|nut|stud|cap|plug)s?$/.test(low),
+  );
+}
+
+/** What goes on behind a comma and is no sign to look for. */
+const SAYS_MORE = /^(?:still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
 /** Up to what is looked at: "for scratches *on the faces*". */
 function toPlace(sentence: Sentence, at: number): number {
@@ -296,7 +359,8 @@ function toHelp(sentence: Sentence, at: number): number {
   let end = at + 1;
   while (
     end < sentence.words.length &&
-    !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '')
+    !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '') &&
+    !(sentence.lows[end] === ',' && SAYS_MORE.test(sentence.lows[end + 1] ?? ''))
   )
     end += 1;
   return end;

@@ -1,6 +1,16 @@
 import { verbOf } from '../../../model/verbs';
 import * as lexicon from './lexicon';
-import { FASTENER, goesToHolder, isStartedOnly, LOCKS, lockedOut, type Meant, POWERED, placeText } from './meant';
+import {
+  FASTENER,
+  goesElsewhere,
+  goesToHolder,
+  isStartedOnly,
+  LOCKS,
+  lockedOut,
+  type Meant,
+  POWERED,
+  placeText,
+} from './meant';
 import { type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, type Way } from './operations';
 import { plainVerb } from './plain-verb';
@@ -22,16 +32,23 @@ export function verbMeant(
   const objectText = named.join(' ').toLowerCase();
   if (read.is === 'verb') return plainVerb(reading, sentence, read.verb, read.phrase, objectText, object, at, told);
   const place = placeBehind(sentence, at);
-  const bench = placeText(sentence, at);
+  // A "centre block" of the pump is no block on the bench.
+  const isInPart = nounPhraseAt(sentence, at + 1)?.phrase.known?.kind === 'part';
+  const bench = isInPart ? '' : placeText(sentence, at);
   const { movement, phrase } = read;
   if (phrase === 'look' && ways.length === 0)
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
   if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
+  if (/^run (?:dry|empty|unloaded|for|at|without|\d)/.test(told) && ways.length === 0)
+    return { verb: 'test', about: 'run', aboutEnd: sentence.lows.indexOf('run') + 1 };
+  // Pulled through, it may come out or go in.
+  if (/^(?:pull|draw)$/.test(phrase) && ways.length === 0 && sentence.lows[at] === 'through') return undefined;
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
   if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
-  if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText)) return lockedOut(sentence, object, at);
+  if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText))
+    return lockedOut(reading, sentence, object, at);
   if (/^(?:pull|draw)$/.test(phrase) && ways.includes('up') && FASTENER.test(objectText)) return { verb: 'torque' };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
   if (phrase === 'wind' && ways.includes('in') && FASTENER.test(objectText)) return { verb: 'start-by-hand' };
@@ -73,11 +90,24 @@ export function verbMeant(
   // "Push up on the clip": on what, and not on to what.
   const [, upOrDown] = /^(?:push|press|pull|lift) (up|down) on\b/.exec(told) ?? [];
   if (upOrDown) return { verb: 'move', how: upOrDown };
+  if (
+    /^(?:knock|tap|hammer|flatten|push|press|lever|pry|prise)$/.test(phrase) &&
+    TABS.test(objectText) &&
+    ways.some((way) => /^(?:back|down|over|up)$/.test(way))
+  )
+    return { verb: 'bend', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
-  const saidWay = toldWay === 'along' ? (place ?? toldWay) : (toldWay ?? place);
-  if (/^(?:turn|rotate|swing)$/.test(phrase) && saidWay === 'over' && TURNS.test(objectText))
+  // "Pull it down from the shaft" takes it off.
+  const isOff = /^(?:down|up)$/.test(toldWay ?? '') && place === 'out' && movement.ways.out === 'draw';
+  const saidWay = toldWay === 'along' || isOff ? (place ?? toldWay) : (toldWay ?? place);
+  if (
+    /^(?:turn|rotate|swing|spin|roll)$/.test(phrase) &&
+    saidWay === 'over' &&
+    (TURNS.test(objectText) || REVOLVES.test(told))
+  )
     return { verb: 'turn', keepWay: true };
+  if (/^(?:turn|roll)$/.test(phrase) && /\bupside down\b/.test(told)) return { verb: 'lay' };
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
   const way =
     /^(?:turn|rotate|spin)$/.test(phrase) &&
@@ -104,6 +134,8 @@ export function verbMeant(
   if (verb === 'move' && way === 'down' && PRESSES.test(phrase) && putOnBefore(reading, objects))
     return { verb: 'press', keepWay: true };
   if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
+  if (verb && verbOf(verb).effect === 'refits' && goesElsewhere(bench))
+    return /\b(?:oven|hot ?plate)\b/.test(bench) ? { verb: 'heat' } : undefined;
   if (verb && goesToHolder(verb, bench)) return { verb: 'hold' };
   // "Roll the ball over a flat surface": nothing of the pump is there.
   if (verb && verbOf(verb).effect === 'refits' && FLAT.test(bench))
@@ -116,9 +148,12 @@ export function verbMeant(
   );
 }
 
+const TABS = /\b(?:tab|lock|locking|lockwasher|tongue)(?: (?:washer|plate))?s?$|\btabs?\b/;
 const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
-const MACHINE = new RegExp(`\\b(?:${MACHINES})\\b`);
+const MACHINE = new RegExp(`\\b(?:${MACHINES})$`);
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
+/** "Turn it over by hand a couple of times". */
+const REVOLVES = /\bby hand\b|\btimes\b|\b(?:full|complete) (?:turns?|revolutions?)\b/;
 const MAINS_PLUG = /\b(?:mains|power|supply) (?:plug|lead|cord|cable)s?$/;
 const PRESSES = /^(?:press|push|tap|knock|drive|force|drift|hammer)$/;
 const FLAT =
@@ -160,7 +195,7 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
       next?.phrase.known?.kind === 'place' || (next?.phrase.known?.kind === 'places' && next.phrase.every);
     if (isPosition && (low === 'on' || low === 'in')) continue;
     if (
-      /^(?:a|two|three|the right|the same|pairs|turn|line|order|one)\b/.test(
+      /^(?:a|two|three|the right|the same|pairs|turn|line|order|one|direction|the direction)\b/.test(
         sentence.lows.slice(at + 1, at + 3).join(' '),
       ) &&
       low === 'in'
@@ -169,8 +204,8 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
     if (
       way === 'out' &&
       low === 'from' &&
-      /^(?:behind|inside|the inside|the other|the outside|the drive|the front|the rear|below|above)\b/.test(
-        sentence.lows.slice(at + 1, at + 3).join(' '),
+      /^(?:behind|inside|the inside|the other|the outside|the drive (?:side|end)|the front|the rear|the back|the backside|below|above)\b/.test(
+        sentence.lows.slice(at + 1, at + 4).join(' '),
       )
     )
       continue;

@@ -17,26 +17,84 @@ export interface Word {
   readonly quoted?: true;
 }
 
-const TOKEN = /"[^"]+"|\d+(?:[.,/]\d+)*|[\p{L}\p{M}]+(?:['’·./-][\p{L}\p{M}\d]+)*|\S/gu;
+/** An inch mark stands behind its number; a quote stands before what it quotes. */
+const TOKEN = /(?<=\d)["″”](?!\w)|"[^"]+"|'em(?!\p{L})|\d+(?:[.,/]\d+)*|[\p{L}\p{M}]+(?:['’·./-][\p{L}\p{M}\d]+)*|\S/gu;
 const NUMBER_WORD =
   /^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?|hundred|thousand|dozen)$/;
 const NUMBER_JOINT = /^(?:hundred|thousand|and|point)$/;
 /** "A new one" counts nothing. */
 const NO_NUMBER_BEFORE = /^(?:new|old|other|another|sound|good|spare|this|that|the|each|every|which|any|right|wrong)$/;
 
+/** Whether a word ends a sentence: a full stop, or a dash with room on both sides that is no "from - to". */
+export function endsSentence(words: readonly Word[], at: number): boolean {
+  const [before, word, next] = [words[at - 1], words[at], words[at + 1]];
+  if (!word || /^[.;!?]$/.test(word.low)) return word !== undefined;
+  if (!before || !next || !/^[-–—]$/.test(word.low)) return false;
+  const isRange = before.value !== undefined || next.value !== undefined;
+  return before.to < word.from && word.to < next.from && !isRange;
+}
+
+/** Words as they are typed in a hurry. */
+const SHORT: Readonly<Record<string, string>> = {
+  thru: 'through',
+  em: 'them',
+  "'em": 'them',
+  assy: 'assembly',
+  alu: 'aluminium',
+};
+
 /** Reads words, marks and numbers, also numbers said in words. */
-export function wordsOf(text: string): Word[] {
+export function wordsOf(text: string): readonly Word[] {
   const single = [...text.matchAll(TOKEN)].map((hit): Word => {
     const [said] = hit;
     const at = { from: hit.index, to: hit.index + said.length };
+    if (/^["″”]$/.test(said) && /\d/.test(text[hit.index - 1] ?? ''))
+      return { low: 'inch', parts: ['inch'], as: ' in', ...at };
     if (said.startsWith('"'))
       return { low: said.toLowerCase(), parts: partsOf(said.slice(1, -1)), quoted: true, ...at };
-    const low = said.toLowerCase().replaceAll('’', "'");
-    return { low, parts: partsOf(low), ...(/^\d/.test(low) && { value: numberIn(low) }), ...at };
+    const typed = said.toLowerCase().replaceAll('’', "'");
+    const low = SHORT[typed] ?? typed;
+    return {
+      low,
+      parts: partsOf(low),
+      ...(/^\d/.test(low) && { value: numberIn(low) }),
+      ...(low !== typed && { as: low }),
+      ...at,
+    };
   });
   abbreviated(single);
-  return single.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(single, text) : single;
+  withoutAbbreviationDots(single);
+  const words = withoutReferences(single);
+  return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
 }
+
+/** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
+function withoutAbbreviationDots(words: Word[]): void {
+  for (let at = words.length - 2; at > 0; at -= 1) {
+    const [before, word] = [words[at - 1] as Word, words[at] as Word];
+    if (word.low !== '.' || before.to !== word.from) continue;
+    const isUnit = words[at - 2]?.value !== undefined && DOTTED_UNIT.test(before.low);
+    if (isUnit || DOTTED.test(before.low)) words.splice(at, 1);
+  }
+}
+
+const DOTTED_UNIT = /^(?:ft|lbs?|in|min|sec|hr|approx|deg|mm|nm|l)$/;
+const DOTTED = /^(?:no|nr|nos|approx|ca|dia|incl|max|fig|pos|qty|temp|press|resp|vs)$/;
+
+/** "The guard (item 12)" points at a drawing that stands elsewhere. */
+function withoutReferences(words: readonly Word[]): readonly Word[] {
+  if (!words.some(({ low }) => low === '(')) return words;
+  const left: Word[] = [];
+  for (let at = 0; at < words.length; at += 1) {
+    const end = words.findIndex(({ low }, i) => i > at && low === ')');
+    const isReference = words[at]?.low === '(' && end > at && REFERENCE.test(words[at + 1]?.low ?? '');
+    if (isReference && end - at < 5) at = end;
+    else left.push(words[at] as Word);
+  }
+  return left;
+}
+
+const REFERENCE = /^(?:item|items|pos|position|ref|part|no|nr|#)$/;
 
 /** "w/ both O-rings", "w/o sealant". */
 function abbreviated(words: Word[]): void {
