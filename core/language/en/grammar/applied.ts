@@ -158,7 +158,7 @@ export function whereTo(place: Place): number | undefined {
     }
   }
   if ((effect !== 'refits' && effect !== 'joins') || act.into !== undefined) return undefined;
-  if (/\bto$/.test(joint) && joint === 'to' && act.verb !== 'connect') return undefined;
+  if ((joint === 'to' && act.verb !== 'connect') || joint === 'up to') return undefined;
   if (lexicon.MANNER_PHRASE.test(told)) return undefined;
   const found = nounPhraseAt(sentence, start);
   if (!found || found.phrase.pronoun) return undefined;

@@ -118,7 +118,7 @@ class Telling {
 
   /** "Drain the oil by removing the plug": the plug comes first. */
   private partMeans(): void {
-    const by = this.words.findIndex(({ low }, i) => i > 1 && low === 'by' && MEANS.test(this.low(i + 1)));
+    const by = this.words.findIndex(({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.test(this.low(i + 1)));
     if (by < 0 || !verbAt(this.lowsFrom(this.skipFillers(0)), 0)) return;
     const named = nounPhraseAt(this.sentence(), by + 2);
     if (!named || named.phrase.pronoun) return;
@@ -132,7 +132,8 @@ class Telling {
   private putAt(at: number, isStart: boolean): void {
     if (at >= this.words.length) return;
     if (this.doer(at) || this.goesOn(at)) return;
-    if (isStart && (this.gerund(at) || this.pastAlone(at) || this.fetched(at) || this.heading(at))) return;
+    if (isStart && (this.gerund(at) || this.pastAlone(at) || this.given(at) || this.fetched(at) || this.heading(at)))
+      return;
     if (this.inverted(at) || ((isStart || this.manner === 'bare') && this.bare(at)) || this.bareBehind(at)) return;
     if (isStart || this.manner === 'order' || this.manner === 'done') this.saidOfThing(at);
   }
@@ -145,6 +146,11 @@ class Telling {
     const manners: Word[] = [];
     while (lexicon.isManner(this.low(verb))) manners.push(this.words[verb++] as Word);
     const low = this.low(verb);
+    // "I'm just gonna grab a pick and ...".
+    if (/^(?:grab|fetch|get|take|use)$/.test(low) && toolAt(this.sentence(), verb + 1)) {
+      this.words.splice(at, verb - at, ...manners);
+      return this.fetched(at + manners.length);
+    }
     if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
     if (verbAt([low], 0) && !baseOf(low, 'past')) {
       this.words.splice(at, verb - at, ...manners);
@@ -219,6 +225,20 @@ class Telling {
     const manners = this.words.slice(tool.end + 1, next).filter(({ low }) => low !== 'then');
     this.words.splice(tool.end, next - tool.end, this.as(tool.end, ','), ...manners);
     this.words.splice(at, verb - at, this.as(at, 'using'));
+    return true;
+  }
+
+  /** "Give the faces a quick wipe": wipe them. */
+  private given(at: number): boolean {
+    const things = this.low(at) === 'give' ? objectsAt(this.sentence(), at + 1) : undefined;
+    const said =
+      things &&
+      /^(?:a|an|another) (?:(?:good|quick|light|final|little|proper) )?([a-z]+)(?= |$)/.exec(this.lows(things.end));
+    if (!things || !said?.[1] || !verbAt([said[1]], 0)) return false;
+    const verb = things.end + said[0].split(' ').length - 1;
+    const manners = this.words.slice(things.end + 1, verb).filter(({ low }) => low !== 'another');
+    this.words.splice(things.end, verb - things.end + 1, ...manners);
+    this.words[at] = this.as(at, said[1]);
     return true;
   }
 
@@ -332,6 +352,9 @@ class Telling {
     const things = objectsAt(sentence.slice(at, stop), 0);
     const [thing] = things.phrases;
     if (!thing || thing.pronoun || !this.areAdverbs(at + things.end, stop)) return;
+    // "The cover and the seal, then pull the pin" begins another action.
+    const isThen = this.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
+    if (isThen && verbAt([this.low(stop)], 0)) return;
     this.words.splice(at + things.end, stop - at - things.end);
     this.saidOf(at, at + things.end, thing.known?.kind === 'part');
   }
@@ -339,6 +362,7 @@ class Telling {
   private saidOf(at: number, stop: number, isKnown: boolean): void {
     if (!isKnown && !NAMED.test(this.low(at))) return;
     const told = this.lows(stop);
+    if (isKnown && DOER.test(told)) return this.fronted(at, stop);
     const passive = PASSIVE.exec(told);
     if (passive) this.passive(at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
     else if (isKnown && /^[:–-]$/.test(this.low(stop))) this.topic(at, stop);
@@ -360,6 +384,18 @@ class Telling {
     const thing = this.words.slice(at, stop);
     this.words.splice(at, verb - at + 1, ...manners, this.based(verb, form), ...thing);
     this.manner = 'done';
+  }
+
+  /** "The seal I pushed out with a drift". */
+  private fronted(at: number, stop: number): void {
+    const thing = this.words.splice(at, stop - at);
+    if (!this.doer(at)) {
+      this.words.splice(at, 0, ...thing);
+      return;
+    }
+    let verb = at;
+    while (lexicon.isManner(this.low(verb))) verb += 1;
+    this.words.splice(verb + 1, 0, ...thing);
   }
 
   private topic(at: number, stop: number): void {
@@ -429,6 +465,7 @@ class Telling {
     const low = this.low(at);
     if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
       return true;
+    if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
     return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
   }
 

@@ -4,7 +4,7 @@ import { keep, type Place, toComma } from './place';
 import type { Sentence } from './sentence';
 
 const FACING =
-  /^(.*?)\s*(?:is\s+)?(?:(?:pointing|looking|turned|facing)\s+(?=(?:to|toward|towards|away|up|down|in|out|inward|outward|upward|downward)))?(?:(toward|towards|to|facing|pointing)\s+(.+)|(away from .+)|((?:up|down|in|out)(?:wards?)?|inwards?|outwards?|upwards?|downwards?))$/i;
+  /^(.*?)\s*(?:is\s+)?(?:(?:pointing|looking|turned|facing)\s+(?=(?:to|toward|towards|away|up|down|in|out|inward|outward|upward|downward|inside|outside)))?(?:(toward|towards|to|facing|pointing|against)\s+(.+)|(away from .+)|((?:up|down|in|out)(?:wards?|side)?|inwards?|outwards?|upwards?|downwards?))$/i;
 
 export function facing(place: Place): number | undefined {
   const { sentence, at, act } = place;
@@ -40,8 +40,9 @@ function directionEnd(sentence: Sentence, start: number): number | undefined {
     !/^(?:line|the|a|its)$/.test(sentence.lows[at + 1] ?? '')
   )
     return at + 1;
+  if (faces && /^(?:inside|outside)$/.test(sentence.lows[at] ?? '') && isJoint(sentence.words[at + 1])) return at + 1;
   const away = sentence.lows[at] === 'away' && sentence.lows[at + 1] === 'from';
-  const to = /^(?:to|toward|towards)$/.test(sentence.lows[at] ?? '');
+  const to = /^(?:to|toward|towards|against)$/.test(sentence.lows[at] ?? '');
   if (!away && !to && !faces) return undefined;
   const toward = nounPhraseAt(sentence, away ? at + 2 : to ? at + 1 : at);
   return toward?.end;

@@ -64,7 +64,8 @@ export function isEnd(word: string): boolean {
 
 export const BENCH =
   /\b(?:bench|table|surface|floor|blocks?|stand|wood|pallet|trestle|ground|its (?:side|face|back|end)|side|workbench)\b/;
-export const CLOTH = /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat|rack|trolley|basket|bin)\b/;
+export const CLOTH =
+  /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat|rack|trolley|basket|bin|hook|nail|peg|drawer|bag|tub)\b/;
 export const VICE = /\b(?:vice|vise|jaws|clamp|chuck|fixture)\b/;
 
 const MANNERS =
@@ -93,7 +94,7 @@ export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|note (?:that|which|how|where)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
 /** What one will find, which is nothing to do. */
 export const EXPECTATION =
   /^(?:you|we) (?:need|will need)\b(?! to)|^you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find)\b/;

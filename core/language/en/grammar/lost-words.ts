@@ -12,7 +12,7 @@ const EMPTY = new Set(
   does make sure ahead remember forget try time thing step again new fresh old used same original existing spare
   replacement pair set both but plus per not n't if whether signs sign facing pointing toward towards good idea best better important
   worth easier necessary too as minutes minute min mins hour hours h seconds second sec half quarter percent cent minus goes comes come danger
-  warning caution notice attention important through around side dozen round looking turned there job work bit`
+  warning caution notice attention important through around side dozen round looking turned there job work bit against clean pcs pc`
     .split(/\s+/)
     .filter(Boolean),
 );
@@ -36,7 +36,8 @@ export function lostWords(
   const isMeasured = acts.some(({ figure, minutes }) => figure !== undefined || minutes !== undefined);
   const lost = words.filter(({ low, value, parts }, i) => {
     // "(12)" stands behind its number, or points at a drawing.
-    if (value !== undefined && words[i - 1]?.low === '(' && words[i + 1]?.low === ')') return false;
+    if (value !== undefined && words[i - 1]?.low === '(' && /^(?:\)|pcs?|pieces?|off)$/.test(words[i + 1]?.low ?? ''))
+      return false;
     if (value !== undefined) return !isMeasured && !kept.has(low) && !kept.has(String(value)) && !numbers.has(value);
     if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low)) return false;
     return (

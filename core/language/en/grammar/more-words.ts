@@ -4,6 +4,8 @@ import type { Verb } from '../../../model/verbs';
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   loosen: ['slacken off', 'free off', 'make loose'],
   isolate: [
+    'stop',
+    'shut down',
     'switch the power off',
     'unplug',
     'cut the power to',
@@ -91,6 +93,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'hear whether',
     'watch',
     'control',
+    'control if',
+    'control whether',
+    'control that',
     'listen',
     'see if',
     'see whether',

@@ -82,10 +82,9 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     const word = words[at];
     const inBrackets = bracketedAt(sentence, at);
     // "Twelve (12) bolts", "(8) bolts".
-    if (inBrackets !== undefined && (count === undefined || count === inBrackets) && !isJoint(words[at + 3])) {
-      count = inBrackets;
+    if (inBrackets && (count === undefined || count === inBrackets.count) && !isJoint(words[inBrackets.end])) {
+      ({ count, end: at } = inBrackets);
       fromCount ??= word?.from;
-      at += 3;
       continue;
     }
     if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
@@ -94,7 +93,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       every = true;
       if (low === 'both') count = 2;
       at += lows[at + 1] === 'of' ? 2 : 1;
-    } else if (STATE.test(low)) {
+    } else if (STATE.test(low) || (low === 'clean' && namesHere(sentence, at + 1, 'substance'))) {
       state.push(low);
       at += 1;
     } else if (low === 'pair' && lows[at + 1] === 'of') {
@@ -164,12 +163,12 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   const from = (words[at] as Word).from;
   // "Screws (3)" are three of them; "the guard (3)" is the third on a drawing.
   const behindName = bracketedAt(sentence, end);
-  if (behindName !== undefined && !named.quoted) {
+  if (behindName && !named.quoted) {
     if (count === undefined && isPlural(lows[end - 1] ?? '')) {
-      count = behindName;
+      ({ count } = behindName);
       fromCount = from;
     }
-    end += 3;
+    ({ end } = behindName);
   }
   return {
     phrase: {
@@ -204,10 +203,13 @@ function isCounting(sentence: Sentence, at: number): boolean {
   return !UNITS.test(sentence.lows[at + 1] ?? '') || namesHere(sentence, at + 1, 'part');
 }
 
-/** "(12)". */
-function bracketedAt({ words, lows }: Sentence, at: number): number | undefined {
-  const value = words[at + 1]?.value;
-  return lows[at] === '(' && lows[at + 2] === ')' && value !== undefined && Number.isInteger(value) ? value : undefined;
+/** "(12)", "(10 pcs)". */
+function bracketedAt({ words, lows }: Sentence, at: number): { count: number; end: number } | undefined {
+  const count = words[at + 1]?.value;
+  const close = /^(?:pcs?|pieces?|off|each|x)$/.test(lows[at + 2] ?? '') ? at + 3 : at + 2;
+  return lows[at] === '(' && lows[close] === ')' && count !== undefined && Number.isInteger(count)
+    ? { count, end: close + 1 }
+    : undefined;
 }
 
 function namesHere(sentence: Sentence, at: number, kind?: KnownName['kind']): boolean {

@@ -54,6 +54,10 @@ export function plainVerb(
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
+  // "Stop the rotor with a bar" holds it.
+  if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
+  if (phrase === 'stop' && !POWERED.test(objectText)) return undefined;
+  if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };
   if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
   if (phrase === 'let' || phrase === 'allow')
@@ -71,7 +75,8 @@ export function plainVerb(
     if (on) return { verb: 'inspect' };
   }
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
-  if (/^(?:watch|listen)$/.test(phrase)) return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (/^(?:watch|listen)$/.test(phrase))
+    return /^(?:for|to)$/.test(sentence.lows[at] ?? '') ? { verb: 'test' } : undefined;
   const isStopper = /\b(?:plug|cap|cover|bolt|screw)s?$/.test(objectText);
   if (verb === 'close-valve' && object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText))) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
@@ -183,7 +188,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
   const about = object?.pronoun && meant !== '' ? meant : thing;
   const end = named?.end ?? aboutEnd;
   if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: end };
-  const drains = /^(?:drain|flow|run (?:out|off|dry|empty))/.test(happens);
+  const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {
     verb: drains ? 'drain' : 'wait',
     ...(about && { about, aboutEnd: end, how: drains ? undefined : happens }),
@@ -192,7 +197,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:relax|decompress|expand|run (?:out|off|dry|empty)|run|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
+  /\b(?:relax|decompress|expand|run (?:out|off|dry|empty)|run|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

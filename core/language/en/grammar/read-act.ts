@@ -47,7 +47,7 @@ export function readAct(
   }
   // "Remove carefully the drive screw".
   while (
-    /..ly$/.test(sentence.lows[at] ?? '') &&
+    /..ly$|^twice$/.test(sentence.lows[at] ?? '') &&
     lexicon.isManner(sentence.lows[at] ?? '') &&
     nounPhraseAt(sentence, at + 1)
   ) {
@@ -201,6 +201,7 @@ function pronounText(reading: Reading, act: OpenAct): string {
 /** A place follows, so that "on" or "in" belongs to it: "on the shaft". */
 function isPlaceNext(sentence: Sentence, at: number): boolean {
   const low = sentence.lows[at] ?? '';
+  if (low === 'up' && sentence.lows[at + 1] === 'to') return sentence.words[at + 2]?.value === undefined;
   if (WAY_BEFORE_PLACE[low] === undefined) return false;
   const next = sentence.words[at + 1];
   if (next?.low === 'of') return true;
@@ -217,7 +218,7 @@ function readAbout(reading: Reading, sentence: Sentence, start: number, act: Ope
     !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
     !measured(sentence, end)
   ) {
-    if (end > start && endsAbout(end)) break;
+    if (end > start && (endsAbout(end) || isWayOut(end))) break;
     if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
     end += 1;
   }
@@ -226,7 +227,12 @@ function readAbout(reading: Reading, sentence: Sentence, start: number, act: Ope
   if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
     act.how.push(about);
   else if (about) act.about = about;
-  trailing(reading, sentence, end, act);
+  trailing(reading, sentence, isWayOut(end) ? end + 1 : end, act);
+
+  /** "Tag the pump out before work begins". */
+  function isWayOut(at: number): boolean {
+    return /^(?:lock-out|isolate)$/.test(act.verb) && /^(?:out|off)$/.test(sentence.lows[at] ?? '');
+  }
 
   /** "The valve slowly", "the suction valve first"; but "the last step". */
   function endsAbout(at: number): boolean {

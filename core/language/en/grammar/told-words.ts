@@ -11,7 +11,7 @@ export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: [a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|off|out|away|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching)$/;
@@ -25,7 +25,7 @@ export const DOER =
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */
 export const PASSIVE =
-  /^(?:(must be|should be|can be|can now be|has to be|have to be|needs to be|need to be|will be|is to be|are to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
+  /^(?:((?:must|should|can|may|will)(?: (?:then|now|also|next))? be|has to be|have to be|needs to be|need to be|is to be|are to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
   /^(?:held|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;

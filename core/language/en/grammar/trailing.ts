@@ -6,13 +6,14 @@ import { KEPT_AS_SAID } from './kept-as-said';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
-import { isJoint } from './noun-phrase';
+import { isJoint, nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
-import type { Construction } from './place';
+import { type Construction, keep } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
 import { toolAt, toolOfSizeAt } from './tools';
+import { isThousands } from './words';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
 export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
@@ -179,6 +180,17 @@ const CONSTRUCTIONS: readonly Construction[] = [
         )
           reading.doubt('unread', sentence, at, said.end);
         act.figure = said.figure;
+        const typed = sentence.lows[from] ?? '';
+        if (isThousands(typed)) {
+          const values = [typed.replaceAll(',', ''), typed.replace(',', '.')].map(Number);
+          reading.doubt(
+            'unit',
+            sentence,
+            from,
+            said.end,
+            values.map((value) => `${value} ${said.figure.unit}`),
+          );
+        }
         return said.end;
       }
       const number = sentence.words[from]?.value;
@@ -216,6 +228,42 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const said = puts && sentence.lows[at - 1] === ',' ? amountAt(sentence, at) : undefined;
       if (said) act.applied.push(said.applied);
       return said?.end;
+    },
+  },
+  {
+    name: 'what is put on as well: "seals in, grease on the lips"',
+    read: ({ sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || act.applied.length > 0) return undefined;
+      const stuff = nounPhraseAt(sentence, at);
+      const isStuff = stuff?.phrase.known?.kind === 'substance' || lexicon.isSubstance(stuff?.phrase.words ?? []);
+      const said =
+        amountAt(sentence, at) ??
+        (stuff && isStuff ? { applied: { name: stuff.phrase.name }, end: stuff.end } : undefined);
+      if (
+        said &&
+        'amount' in said.applied &&
+        isJoint(sentence.words[said.end]) &&
+        /^(?:,|)$/.test(sentence.lows[said.end] ?? '')
+      ) {
+        act.applied.push(said.applied);
+        return said.end;
+      }
+      if (!said || !/^(?:on|onto|in|into|to|around|round|between|under)$/.test(sentence.lows[said.end] ?? ''))
+        return undefined;
+      const where = nounPhraseAt(sentence, said.end + 1);
+      if (!where || where.phrase.known || !lexicon.isFeature(where.phrase.words)) return undefined;
+      act.applied.push({ ...said.applied, where: where.phrase.name });
+      return where.end;
+    },
+  },
+  {
+    name: 'how far: "about 12 mm"',
+    read: (place) => {
+      const { sentence, at, act } = place;
+      const from = /^(?:about|by|some|another|a good|at least)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      const far = measureAt(sentence, from);
+      if (!far || !/^(?:mm|cm|in)$/.test(far.unit) || OPENS_OR_CLOSES.includes(act.verb)) return undefined;
+      return verbOf(act.verb).object === 'parts' ? keep(place, at, far.end) : undefined;
     },
   },
   {

@@ -37,7 +37,7 @@ const IRREGULAR: Readonly<Record<string, readonly string[]>> = {
   blow: ['blew', 'blown'],
   feed: ['fed'],
   run: ['ran', 'run'],
-  wet: ['wet'],
+  wet: ['wet', 'wetted'],
   bring: ['brought'],
   keep: ['kept'],
 };

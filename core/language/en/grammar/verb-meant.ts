@@ -173,6 +173,8 @@ function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean 
 function strongest(ways: readonly Way[], backFits: boolean): Way | undefined {
   const goesIn = ways.find((way) => way === 'in' || way === 'on');
   if (ways.includes('back') && goesIn && !backFits) return goesIn;
+  // "Slide both off together": at the same time.
+  if (ways.includes('together')) ways = ways.length > 1 ? ways.filter((way) => way !== 'together') : ways;
   return (
     ['aside', 'apart', 'together', 'over', 'loose', 'back', 'out', 'in', 'on', 'down', 'up', 'along'] as const
   ).find((way) => ways.includes(way));

@@ -45,7 +45,9 @@ const SHORT: Readonly<Record<string, string>> = {
 
 /** Reads words, marks and numbers, also numbers said in words. */
 export function wordsOf(text: string): readonly Word[] {
-  const single = [...text.matchAll(TOKEN)].map((hit): Word => {
+  const mark = LIST_MARK.exec(text)?.[0].length ?? 0;
+  const tokens = [...text.matchAll(TOKEN)].filter(({ index }) => index >= mark);
+  const single = tokens.map((hit): Word => {
     const [said] = hit;
     const at = { from: hit.index, to: hit.index + said.length };
     if (/^["″”]$/.test(said) && /\d/.test(text[hit.index - 1] ?? ''))
@@ -67,6 +69,9 @@ export function wordsOf(text: string): readonly Word[] {
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
 }
+
+/** What a line of a list begins with: "1.", "a)", "Step 12:", a dash or a dot. */
+const LIST_MARK = /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|step\s+\d{1,3}(?:\s*[.:)–—-])?|[-–—•·▪●◦‣](?=\s))\s*/i;
 
 /** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
 function withoutAbbreviationDots(words: Word[]): void {
@@ -140,8 +145,13 @@ function isNumber(word: Word | undefined): boolean {
 /** "3,5", "1/2" and "17" as numbers. */
 export function numberIn(said: string): number {
   const [over = '', under] = said.split('/');
-  const value = Number(over.replace(',', '.'));
+  const value = Number(isThousands(over) ? over.replaceAll(',', '') : over.replace(',', '.'));
   return under ? value / Number(under) : value;
+}
+
+/** "1,000" may be a thousand, or one in the way of other countries. */
+export function isThousands(said: string): boolean {
+  return /^[1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?$/.test(said);
 }
 
 const singulars = new Map<string, string>();
