@@ -1,3 +1,4 @@
+import { pluralName } from '../../../model/names';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { amountAt } from './applied';
 import { type NameIndex, namesAt } from './known-names';
@@ -26,7 +27,7 @@ import {
 } from './told-words';
 import { toolAt } from './tools';
 import { baseOf, type VerbForm } from './verb-forms';
-import { endsSentence, partsOf, type Word } from './words';
+import { endsSentence, isPlural, partsOf, type Word } from './words';
 
 /**
  * What is told about work, put as the order to do it, so that one grammar reads both: "I'm loosening the nut", "the nut
@@ -90,6 +91,7 @@ class Telling {
 
   /** "The cover and its four screws": the cover screws, where the series knows such. */
   private nameOwned(): void {
+    if (lexicon.REMARK_OPENING.test(this.lows(0)) || lexicon.CAUTION_OPENING.test(this.lows(0))) return;
     for (let at = this.words.length - 2; at > 0; at -= 1) {
       if (!/^(?:its|their)$/.test(this.low(at))) continue;
       const phrase = nounPhraseAt(this.sentence(), at)?.phrase;
@@ -98,7 +100,10 @@ class Telling {
       const first = this.words.findIndex(({ from }) => from === phrase.from);
       if (name === undefined || first < at) continue;
       const { from, to } = this.words[first] as Word;
-      const named = name.split(' ').map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
+      const isMany = isPlural(phrase.words.at(-1) ?? '');
+      const named = (isMany ? pluralName(name) : name)
+        .split(' ')
+        .map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
       this.words.splice(first, phrase.words.length, ...named);
     }
   }

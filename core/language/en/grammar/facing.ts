@@ -2,6 +2,7 @@ import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { keep, type Place, toComma } from './place';
 import type { Sentence } from './sentence';
+import { baseOf } from './verb-forms';
 
 const FACING =
   /^(.*?)\s*(?:is\s+)?(?:(?:pointing|looking|turned|facing)\s+(?=(?:to|toward|towards|away|up|down|in|out|inward|outward|upward|downward|inside|outside)))?(?:(toward|towards|to|facing|pointing|against)\s+(.+)|(away from .+)|((?:up|down|in|out)(?:wards?|side)?|inwards?|outwards?|upwards?|downwards?))$/i;
@@ -23,6 +24,8 @@ export function facing(place: Place): number | undefined {
     if (end === undefined) continue;
     const said = FACING.exec(sentence.text(start, end));
     if (!said) continue;
+    // "..., pushing the lip in" says how.
+    if (baseOf(sentence.lows[start] ?? '', 'ing') !== undefined) return undefined;
     if (act.faces) return keep(place, at, end);
     act.faces = { end: said[1] ?? '', toward: (said[3] ?? said[4] ?? said[5] ?? '').trim() };
     return end;

@@ -72,7 +72,7 @@ const MANNERS =
   set(`crosswise crossways diagonally alternately square squarely straight flush home tight snug level dry clean
   clockwise counterclockwise counter-clockwise anticlockwise anti-clockwise together first last again once twice fully
   slowly evenly gently carefully hand-tight finger-tight sideways upright overnight lengthwise vertically horizontally
-  only well hard still forward backward backwards further alone opposite loosely`);
+  only well hard still forward backward backwards further alone opposite loosely slow even easy quick`);
 
 /** A word that says how: most end in "-ly". */
 export function isManner(word: string): boolean {

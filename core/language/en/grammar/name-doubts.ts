@@ -39,7 +39,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
     );
   // A known name with a word behind it that names no kind of part: "flange bolts loosely".
   const begun = known.filter((other) => begins(parts, other.parts)).map((other) => other.name);
-  if (begun.length > 0 && kindFromName(name) === 'other') return asked('odd-name', begun);
+  if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
   const run = parts.join('');
   const near = known.filter((other) => isNear(other, parts, run)).map((other) => other.name);
   if (near.length > 0) return asked('near-part', near);

@@ -102,7 +102,7 @@ const MOVEMENTS: readonly Movement[] = [
   { words: 'switch', ways: { out: 'isolate', on: 'restore' } },
   { words: 'shut', alone: 'close-valve', ways: { out: 'isolate', down: 'isolate' } },
   {
-    words: 'slide slip feed guide walk coax worm stretch pop work tease manoeuvre maneuver',
+    words: 'slide slip feed guide walk coax worm stretch pop work tease tuck wriggle manoeuvre maneuver',
     ways: { ...SHIFTS, ...COMES_OUT, in: 'fit', on: 'fit', over: 'fit', together: 'join' },
   },
   {

@@ -54,6 +54,10 @@ export function plainVerb(
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
+  if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
+    return { verb: 'disconnect' };
+  // "Restore the setting" switches nothing on.
+  if (phrase === 'restore' && !POWERED.test(objectText) && !LOCKS.test(objectText)) return undefined;
   // "Stop the rotor with a bar" holds it.
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText)) return undefined;
@@ -121,6 +125,10 @@ export function plainVerb(
   if (phrase === 'fasten' && !FASTENER.test(objectText))
     return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
   if (verb === 'pin' && SECURED_BY.test(told)) return { verb: 'fit', isByWhat: object?.pronoun === true };
+  if (verb === 'pin' && object?.pronoun && sentence.lows[at] === 'with') {
+    const by = nounPhraseAt(sentence, at + 1);
+    if (by?.phrase.known?.kind === 'part') return { verb, isByWhat: true };
+  }
   if (verb === 'fit' && goesToHolder(verb, placeText(sentence, at))) return { verb: 'hold' };
   const pluggedIn =
     verb === 'connect' && phrase === 'plug' ? /^(?:back )?in\b/.exec(sentence.lows.slice(at).join(' ')) : null;
@@ -131,6 +139,9 @@ export function plainVerb(
 const MEASURED =
   /^(?:play|runout|backlash|clearance|gap|height|depth|thickness|width|diameter|length|float|wear|preload|lift|pressure)$/;
 const INSTRUMENT = /\b(?:gauges?|gages?|indicator|microm\w+|calliper\w*|caliper\w*|ruler|feelers?)\b/;
+
+const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
+const MAINS = /\b(?:mains|power|supply)\b/;
 
 /** Put the other way about, and not renewed. */
 const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;

@@ -180,7 +180,9 @@ function readWithoutVerb(
   if (readFigureOf(reading, sentence, at, opened) || readSameAgain(reading, sentence, at)) return;
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
-  const goesOn = reading.acts.length > 0 && (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b/.test(told));
+  const goesOn =
+    reading.acts.length > 0 &&
+    (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b|^(?:the )?\w+(?: ones?)? (?:first|last)$/.test(told));
   if (STATEMENT.test(told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
     if (!asksForAct(reading, sentence, at)) keepStatement(reading, told, text);
   } else if (goesOn) {

@@ -1,4 +1,5 @@
 import { type Series, toolLabel } from '../../../model/series';
+import { endsIn } from './name-doubts';
 import type { Doubt, SaidTool } from './said';
 import { partsOf, singular } from './words';
 
@@ -59,7 +60,10 @@ export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: s
   });
   if (size === undefined && sameName.length > 1) return asked(sameName);
   if (sameName.length > 0) return undefined;
-  const synonyms = series.tools.filter((tool) => sameGroup(keyOf(tool.name), key) && fits(tool));
+  // "The mallet" where there is a rubber mallet.
+  const isShort = (tool: Series['tools'][number]) =>
+    size === undefined && !/^(?:two|three|pair|set)\b/.test(tool.name) && endsIn(partsOf(tool.name), partsOf(name));
+  const synonyms = series.tools.filter((tool) => (sameGroup(keyOf(tool.name), key) || isShort(tool)) && fits(tool));
   return synonyms.length > 0 ? asked(synonyms) : undefined;
 }
 

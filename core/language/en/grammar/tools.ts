@@ -12,6 +12,8 @@ import { isPlural } from './words';
 export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end: number } | undefined {
   let at = start;
   if (/^(?:the|a|an|your|one|another)$/.test(sentence.lows[at] ?? '')) at += 1;
+  const numbered = numberedTool(sentence, at);
+  if (numbered) return numbered;
   let count: number | undefined;
   let size: string | undefined;
   const first = sizeAt(sentence, at);
@@ -27,16 +29,11 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
       at = second.end;
     }
   }
-  const numbered = numberedTool(sentence, at);
-  if (numbered && size === undefined && count === undefined) return numbered;
   const found = nounPhraseAt(sentence, at);
   if (!found) return undefined;
   const { phrase } = found;
   if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words)) return undefined;
   if (phrase.known && phrase.known.kind !== 'tool') return undefined;
-  // "The 22 socket": the one of that size, where the series has it.
-  const sized = size === undefined && count !== undefined ? toolOfNumber(sentence, phrase.words, count) : undefined;
-  if (sized) return { tool: sized, end: found.end };
   // "A 22 socket" leaves its unit out; it is one socket, and is asked about.
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
     return { tool: { name: `${count} ${phrase.words.join(' ')}` }, end: found.end };
@@ -59,13 +56,21 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   };
 }
 
-/** "Socket 17". */
+/** "Socket 17", "the 22 socket", "3/4 wrench": the one of that size, where the series has it. */
 function numberedTool(sentence: Sentence, at: number): { tool: SaidTool; end: number } | undefined {
-  const end = sentence.words.findIndex(({ value }, i) => i > at && i < at + 4 && value !== undefined);
-  const number = sentence.words[end]?.value;
-  if (number === undefined || !isJoint(sentence.words[end + 1])) return undefined;
-  const tool = toolOfNumber(sentence, sentence.lows.slice(at, end), number);
-  return tool && { tool, end: end + 1 };
+  const isFirst = sentence.words[at]?.value !== undefined;
+  const numberAt = isFirst
+    ? at
+    : sentence.words.findIndex(({ value }, i) => i > at && i < at + 4 && value !== undefined);
+  const number = sentence.lows[numberAt];
+  if (number === undefined) return undefined;
+  for (let end = at + 4; end > at + 1; end -= 1) {
+    const [from, to] = isFirst ? [at + 1, end] : [at, numberAt];
+    const tool = toolOfNumber(sentence, sentence.lows.slice(from, to), number);
+    const last = isFirst ? end : numberAt + 1;
+    if (tool && isJoint(sentence.words[last])) return { tool, end: last };
+  }
+  return undefined;
 }
 
 /** "Socket, 13 mm"; "hoist, 40 kg" is what hangs on it. */
@@ -75,12 +80,12 @@ function sizeBehind(sentence: Sentence, end: number): ReturnType<typeof sizeAt> 
 }
 
 /** The one tool that is called so and has this number for its size. */
-function toolOfNumber({ names }: Sentence, words: readonly string[], number: number): SaidTool | undefined {
+function toolOfNumber({ names }: Sentence, words: readonly string[], number: string): SaidTool | undefined {
   const last = words.at(-1) ?? '';
   if (isPlural(last)) return undefined;
   const fitting = (names.get(words[0] ?? '') ?? []).filter(
     ({ kind, parts }) =>
-      kind === 'tool' && words.every((word, i) => parts[i] === word) && parts[words.length] === String(number),
+      kind === 'tool' && words.every((word, i) => parts[i] === word) && parts[words.length] === number,
   );
   const [name = '', ...size] = fitting.length === 1 ? (fitting[0]?.name.split(', ') ?? []) : [];
   return name === '' ? undefined : { name, ...(size.length > 0 && { size: size.join(', ') }) };

@@ -38,6 +38,8 @@ export function verbMeant(
   const { movement, phrase } = read;
   if (phrase === 'look' && ways.length === 0)
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
+  if (phrase === 'shut' && ways.length === 0)
+    return plainVerb(reading, sentence, 'close-valve', phrase, objectText, object, at, told);
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
   if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
   if (/^run (?:dry|empty|unloaded|for|at|without|\d)/.test(told) && ways.length === 0)
@@ -128,6 +130,8 @@ export function verbMeant(
     return { verb: 'compress' };
   if (/^(?:turn|rotate)$/.test(phrase) && way === 'on' && place !== 'on' && object && FASTENER.test(objectText))
     return { verb: 'torque', keepWay: true };
+  if (objects.length > 0 && (verb === undefined || verbOf(verb).effect === 'stays') && COMES_AWAY.test(told))
+    return { verb: 'take-off', keepWay: true };
   if (/^(?:turn|rotate)$/.test(phrase) && (way === undefined || verb === 'turn'))
     return verb && { verb, keepWay: true };
   // "Set the head on and press it down": what is being put on goes on further, and is not moved away.
@@ -148,6 +152,9 @@ export function verbMeant(
   );
 }
 
+/** "Turn it until it comes off". */
+const COMES_AWAY =
+  /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
 const TABS = /\b(?:tab|lock|locking|lockwasher|tongue)(?: (?:washer|plate))?s?$|\btabs?\b/;
 const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
 const MACHINE = new RegExp(`\\b(?:${MACHINES})$`);
