@@ -367,9 +367,9 @@ class Telling {
   private saidOf(at: number, stop: number, isKnown: boolean): void {
     if (!isKnown && !NAMED.test(this.low(at))) return;
     const told = this.lows(stop);
-    if (isKnown && DOER.test(told)) return this.fronted(at, stop);
     const passive = PASSIVE.exec(told);
-    if (passive) this.passive(at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
+    if (isKnown && DOER.test(told)) this.fronted(at, stop);
+    else if (passive) this.passive(at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
     else if (isKnown && /^[:–-]$/.test(this.low(stop))) this.topic(at, stop);
     else if (isKnown || COMES_OUT.test(told)) this.byItself(at, stop);
   }
