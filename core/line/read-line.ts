@@ -1,7 +1,7 @@
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt } from '../language/en/grammar/said';
-import type { Workbook } from '../model/procedure';
-import { componentById } from '../model/series';
+import type { Step, Workbook } from '../model/procedure';
+import { componentById, type Series } from '../model/series';
 import { type AppliedLine, applyLine } from './apply-line';
 import { type ParsedLine, parseLine } from './parse-line';
 
@@ -20,7 +20,7 @@ export interface LineReading {
 
 /** Reads a line behind the step at `after` (-1: at the start). */
 export function readLine(text: string, workbook: Workbook, after: number): LineReading {
-  const parsed = parseLine(text, workbook.series, saidBefore(workbook, after));
+  const parsed = parsedBehind(text, workbook, after);
   let made = 0;
   const newId = () => {
     made += 1;
@@ -34,6 +34,17 @@ export function readLine(text: string, workbook: Workbook, after: number): LineR
     applied,
     fresh: { parts: added('components'), tools: added('tools'), consumables: added('consumables') },
   };
+}
+
+let last: { text: string; series: Series; step: Step | undefined; parsed: ParsedLine } | undefined;
+
+/** A line as it is parsed behind a step; what was just shown is not parsed again when it is entered. */
+export function parsedBehind(text: string, workbook: Workbook, after: number): ParsedLine {
+  const { series, procedure } = workbook;
+  const step = procedure.steps[after];
+  if (last?.text !== text || last.series !== series || last.step !== step)
+    last = { text, series, step, parsed: parseLine(text, series, saidBefore(workbook, after)) };
+  return last.parsed;
 }
 
 /** What "it" and "them" mean behind a step: the parts that the step is about. */

@@ -53,6 +53,8 @@ export const theme = createTheme({
   respectReducedMotion: true,
   components: {
     InputWrapper: { defaultProps: { withAsterisk: false } },
+    // Lists of options are made when they open: a step has a dozen of them, closed most of the time.
+    Combobox: { defaultProps: { keepMounted: false } },
     Modal: {
       defaultProps: {
         centered: true,

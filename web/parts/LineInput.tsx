@@ -19,6 +19,11 @@ interface LineInputProps {
   readonly onEscape?: () => void;
 }
 
+/** By the browser itself where it can: to measure the field costs a layout at every key. */
+const GROWING = CSS.supports('field-sizing', 'content')
+  ? { rows: 1, styles: { input: { fieldSizing: 'content' as const, maxHeight: 'calc(4lh + 20px)' } } }
+  : { autosize: true, minRows: 1, maxRows: 4 };
+
 /** A line in plain words, with names completed as it is typed: Tab takes the first, arrows choose another. */
 export function LineInput({
   id,
@@ -92,9 +97,7 @@ export function LineInput({
       <Combobox.Target withKeyboardNavigation={false}>
         <Textarea
           ref={input}
-          autosize
-          minRows={1}
-          maxRows={4}
+          {...GROWING}
           className={className}
           id={id}
           aria-label={label}

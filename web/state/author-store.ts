@@ -1,5 +1,4 @@
 import { nanoid } from 'nanoid';
-import { useDeferredValue } from 'react';
 import { create } from 'zustand';
 import { withWrench } from '#core/drafting/manner';
 import { draftPutBack } from '#core/drafting/way-back';
@@ -10,8 +9,7 @@ import { edit } from '#core/edits/validate';
 import { acceptFinding } from '#core/findings/check';
 import type { Finding, Fix } from '#core/findings/finding';
 import { applyLine } from '#core/line/apply-line';
-import { parseLine } from '#core/line/parse-line';
-import { saidBefore } from '#core/line/read-line';
+import { parsedBehind } from '#core/line/read-line';
 import type { DocumentFault } from '#core/model/faults';
 import type { Step, Workbook } from '#core/model/procedure';
 import type { Component } from '#core/model/series';
@@ -163,8 +161,7 @@ export const useAuthor = create<AuthorState>()((set, get) => {
       const { workbook, selected } = get();
       const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
       const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
-      const parsed = parseLine(line, workbook.series, saidBefore(workbook, after));
-      const applied = applyLine(workbook, parsed, after, () => nanoid(10));
+      const applied = applyLine(workbook, parsedBehind(line, workbook, after), after, () => nanoid(10));
       if (!applied) return false;
       const { elsewhere, stepId, edits } = applied;
       const moved: Edit[] = where === 'elsewhere' && elsewhere ? [{ kind: 'move', stepId, ...elsewhere }] : [];
@@ -210,14 +207,6 @@ function stillThere(before: Workbook, { procedure }: Workbook, selected: string 
   if (procedure.steps.some(({ id }) => id === selected)) return selected;
   const at = before.procedure.steps.findIndex(({ id }) => id === selected);
   return (procedure.steps[at] ?? procedure.steps.at(-1))?.id ?? null;
-}
-
-/**
- * The draft for what is computed from it: right after an edit the one before, until there is time, so that nobody waits
- * for the checks while typing.
- */
-export function useSettledWorkbook(): Workbook {
-  return useDeferredValue(useAuthor((state) => state.workbook));
 }
 
 /** Undo and redo, with how far each can go. */

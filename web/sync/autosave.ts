@@ -43,7 +43,10 @@ export const useAutosave = create<Autosave>(() => ({
 }));
 
 const PAUSE_MS = 500;
+/** An edit is on the screen before its copy is written, which takes as long as the procedure is. */
+const SHOWN_MS = 200;
 let timer: ReturnType<typeof setTimeout> | undefined;
+let copying: ReturnType<typeof setTimeout> | undefined;
 let sending: Promise<unknown> | undefined;
 
 /** A procedure as the server has it, with its series and the modules before it. */
@@ -99,20 +102,34 @@ export function watchEdits(openId: string): () => void {
     const { base, state, procedureId } = useAutosave.getState();
     if (workbook === before.workbook || !base || workbook.procedure.id !== procedureId) return;
     if (workbook === base.workbook) return;
-    const by = personHere()?.id;
-    void device.drafts.put({ procedureId, workbook, base, at: new Date().toISOString(), ...(by && { by }) });
+    copying ??= setTimeout(keepCopy, SHOWN_MS);
     if (state.kind === 'stale') return;
     if (state.kind !== 'saving') useAutosave.setState({ state: { kind: 'unsaved' } });
     schedule(PAUSE_MS);
   });
   const leave = addLane({ name: 'open procedure', send: sendOpen });
+  const flush = () => copying !== undefined && keepCopy();
+  window.addEventListener('pagehide', flush);
   return () => {
+    window.removeEventListener('pagehide', flush);
+    flush();
     stop();
     leave();
     clearTimeout(timer);
     if (useAutosave.getState().state.kind === 'unsaved') void save();
     letGo();
   };
+}
+
+/** Keeps the draft on this device as it stands, until the server has it. */
+function keepCopy(): void {
+  clearTimeout(copying);
+  copying = undefined;
+  const { base, procedureId } = useAutosave.getState();
+  const { workbook } = useAuthor.getState();
+  if (!base || !procedureId || workbook === base.workbook || workbook.procedure.id !== procedureId) return;
+  const by = personHere()?.id;
+  void device.drafts.put({ procedureId, workbook, base, at: new Date().toISOString(), ...(by && { by }) });
 }
 
 function schedule(ms: number): void {

@@ -1,32 +1,22 @@
 import { Kbd, Modal, Table } from '@mantine/core';
-import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
+import { Spotlight, type SpotlightActionData, useSpotlight } from '@mantine/spotlight';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { titleOf } from '#core/language/en/sentence';
-import { useAuthor, useSettledWorkbook } from '../../state/author-store';
+import { useAuthor } from '../../state/author-store';
 import { AUTHOR_ACTIONS, type AuthorAction } from './desk/author-actions';
 import { useAuthorView } from './desk/author-view';
+import { paletteStore } from './desk/palette';
 
 const MOST_RESULTS = 12;
 
 /** Everything that can be done, and every step to go to, by name. */
 export function AuthorPalette({ writes }: { writes: boolean }) {
   const { t } = useTranslation();
-  const { series, procedure } = useSettledWorkbook();
-  const actions: SpotlightActionData[] = [
-    ...offered(writes).map(({ id, key, run }) => ({
-      id,
-      label: t(`keys.${id}` as 'keys.line'),
-      rightSection: <Key of={key} />,
-      onClick: run,
-    })),
-    ...procedure.steps.map((step, index) => ({
-      id: step.id,
-      label: t('fold.stepLabel', { number: index + 1, title: titleOf(step, series) }),
-      onClick: () => useAuthor.getState().select(step.id),
-    })),
-  ];
+  const actions = useActions(useSpotlight(paletteStore).opened, writes);
   return (
     <Spotlight
+      store={paletteStore}
       actions={actions}
       shortcut={null}
       limit={MOST_RESULTS}
@@ -39,6 +29,31 @@ export function AuthorPalette({ writes }: { writes: boolean }) {
       searchProps={{ placeholder: t('keys.palette'), 'aria-label': t('keys.palette') }}
     />
   );
+}
+
+const NOTHING: SpotlightActionData[] = [];
+
+/** Named only while the palette is open: a long procedure has hundreds of steps to go to. */
+function useActions(opened: boolean, writes: boolean): SpotlightActionData[] {
+  const { t } = useTranslation();
+  const workbook = useAuthor((state) => (opened ? state.workbook : null));
+  return useMemo(() => {
+    if (!workbook) return NOTHING;
+    const { series, procedure } = workbook;
+    return [
+      ...offered(writes).map(({ id, key, run }) => ({
+        id,
+        label: t(`keys.${id}` as 'keys.line'),
+        rightSection: <Key of={key} />,
+        onClick: run,
+      })),
+      ...procedure.steps.map((step, index) => ({
+        id: step.id,
+        label: t('fold.stepLabel', { number: index + 1, title: titleOf(step, series) }),
+        onClick: () => useAuthor.getState().select(step.id),
+      })),
+    ];
+  }, [workbook, writes, t]);
 }
 
 /** All keys, listed under "?". */

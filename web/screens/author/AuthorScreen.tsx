@@ -10,7 +10,8 @@ import { tellProblem } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { PartsDialog } from '../../parts/PartsDialog';
 import { Tag } from '../../parts/Tag';
-import { useAuthor, useHistory, useSettledWorkbook } from '../../state/author-store';
+import { useAuthor, useHistory } from '../../state/author-store';
+import { Settled, useSettledWorkbook } from '../../state/settled';
 import { computed } from '../../state/timeline';
 import { useOpened } from '../procedure/ProcedureScreen';
 import { AuthorPalette, KeysDialog } from './AuthorPalette';
@@ -52,98 +53,114 @@ export function AuthorScreen() {
   const { id = '' } = useParams();
   const writes = mayWrite(usePerson());
   const { releases, releasedAsIs } = useOpened();
-  const history = useHistory();
 
   useEffect(() => () => useAuthorView.setState(useAuthorView.getInitialState()), []);
   useStepInHand(id, releasedAsIs);
   useAuthorKeys(writes);
   useRefusalsTold();
 
-  const workbook = useAuthor((state) => state.workbook);
-  const { series, procedure } = workbook;
-  const stops = computed(useSettledWorkbook()).findings.filter((finding) => finding.severity === 'stop').length;
+  const seriesId = useAuthor(({ workbook }) => workbook.series.id);
+  const seriesName = useAuthor(({ workbook: { series } }) => `${series.name} ${series.code}`);
+  const title = useAuthor(({ workbook }) => workbook.procedure.title);
   const [latest] = releases;
   const partsOpen = useAuthorView((state) => state.dialog === 'parts');
   return (
-    <div className={styles.screen}>
-      <TopBar
-        path={
-          <>
-            <Crumbs
-              to={[{ label: `${series.name} ${series.code}`, href: `/series/${series.id}` }]}
-              here={procedure.title}
-            />
-            <Tag>{latest ? t('author.draftAfter', { number: latest.number }) : t('shelf.draft')}</Tag>
-          </>
-        }
-        actions={
-          <Group gap="xs" wrap="nowrap">
-            {writes && (
-              <>
-                <SaveStateNote />
-                <IconAction label={t('author.undo')} disabled={!history.canUndo} onClick={history.undo}>
-                  <IconArrowBackUp size={20} />
-                </IconAction>
-                <IconAction label={t('author.redo')} disabled={!history.canRedo} onClick={history.redo}>
-                  <IconArrowForwardUp size={20} />
-                </IconAction>
-              </>
-            )}
-            <Menu position="bottom-end" width={300}>
-              <Menu.Target>
-                <ActionIcon variant="default" size={36} aria-label={t('author.more')} title={t('author.more')}>
-                  <IconDots size={20} />
-                </ActionIcon>
-              </Menu.Target>
-              <Menu.Dropdown>
-                {AUTHOR_ACTIONS.filter(({ id }) => IN_MENU.includes(id) && (writes || !ONLY_WRITERS.includes(id))).map(
-                  (action) => (
+    <Settled>
+      <div className={styles.screen}>
+        <TopBar
+          path={
+            <>
+              <Crumbs to={[{ label: seriesName, href: `/series/${seriesId}` }]} here={title} />
+              <Tag>{latest ? t('author.draftAfter', { number: latest.number }) : t('shelf.draft')}</Tag>
+            </>
+          }
+          actions={
+            <Group gap="xs" wrap="nowrap">
+              {writes && (
+                <>
+                  <SaveStateNote />
+                  <UndoButtons />
+                </>
+              )}
+              <Menu position="bottom-end" width={300}>
+                <Menu.Target>
+                  <ActionIcon variant="default" size={36} aria-label={t('author.more')} title={t('author.more')}>
+                    <IconDots size={20} />
+                  </ActionIcon>
+                </Menu.Target>
+                <Menu.Dropdown>
+                  {AUTHOR_ACTIONS.filter(
+                    ({ id }) => IN_MENU.includes(id) && (writes || !ONLY_WRITERS.includes(id)),
+                  ).map((action) => (
                     <Menu.Item key={action.id} rightSection={<Kbd>{action.key}</Kbd>} onClick={action.run}>
                       {t(`keys.${action.id}` as 'keys.line')}
                     </Menu.Item>
-                  ),
-                )}
-              </Menu.Dropdown>
-            </Menu>
-            <Button component={Link} to={`/procedures/${id}/walk`} variant="default">
-              {t('author.walk')}
-            </Button>
-            {writes && (
-              <Button
-                component={Link}
-                to={`/procedures/${id}/release`}
-                color={stops > 0 ? 'gray' : 'indigo'}
-                variant={stops > 0 ? 'default' : 'filled'}
-              >
-                {stops > 0 ? t('author.releaseStops', { count: stops }) : t('author.release')}
+                  ))}
+                </Menu.Dropdown>
+              </Menu>
+              <Button component={Link} to={`/procedures/${id}/walk`} variant="default">
+                {t('author.walk')}
               </Button>
-            )}
-          </Group>
-        }
-      />
-      <main className={styles.body}>
-        <section className={`${styles.column} ${styles.fold}`} aria-label={t('fold.title')}>
-          <FoldPanel writes={writes} />
-        </section>
-        <section className={`${styles.column} ${styles.step}`} aria-label={t('step.title')}>
-          <div className={styles.stepBody}>
-            <StepPanel writes={writes} />
-          </div>
-          {writes && <TypedLine />}
-        </section>
-        <section className={`${styles.column} ${styles.cloth}`} aria-label={t('cloth.title')}>
-          <ClothPanel writes={writes} />
-        </section>
-      </main>
-      <StaleDialog />
-      <AboutDialog writes={writes} />
-      <PrintDialog />
-      <SuppliesDialog />
-      <ToolOrderDialog />
-      <PartsDialog opened={partsOpen} onClose={() => useAuthorView.setState({ dialog: null })} />
-      <KeysDialog writes={writes} />
-      <AuthorPalette writes={writes} />
-    </div>
+              {writes && <ReleaseButton id={id} />}
+            </Group>
+          }
+        />
+        <main className={styles.body}>
+          <section className={`${styles.column} ${styles.fold}`} aria-label={t('fold.title')}>
+            <FoldPanel writes={writes} />
+          </section>
+          <section className={`${styles.column} ${styles.step}`} aria-label={t('step.title')}>
+            <div className={styles.stepBody}>
+              <StepPanel writes={writes} />
+            </div>
+            {writes && <TypedLine />}
+          </section>
+          <section className={`${styles.column} ${styles.cloth}`} aria-label={t('cloth.title')}>
+            <ClothPanel writes={writes} />
+          </section>
+        </main>
+        <StaleDialog />
+        <AboutDialog writes={writes} />
+        <PrintDialog />
+        <SuppliesDialog />
+        <ToolOrderDialog />
+        <PartsDialog opened={partsOpen} onClose={() => useAuthorView.setState({ dialog: null })} />
+        <KeysDialog writes={writes} />
+        <AuthorPalette writes={writes} />
+      </div>
+    </Settled>
+  );
+}
+
+/** Undo and redo, greyed where there is nothing to undo. */
+function UndoButtons() {
+  const { t } = useTranslation();
+  const history = useHistory();
+  return (
+    <>
+      <IconAction label={t('author.undo')} disabled={!history.canUndo} onClick={history.undo}>
+        <IconArrowBackUp size={20} />
+      </IconAction>
+      <IconAction label={t('author.redo')} disabled={!history.canRedo} onClick={history.redo}>
+        <IconArrowForwardUp size={20} />
+      </IconAction>
+    </>
+  );
+}
+
+/** To the release; quiet while something stops it. */
+function ReleaseButton({ id }: { id: string }) {
+  const { t } = useTranslation();
+  const stops = computed(useSettledWorkbook()).findings.filter(({ severity }) => severity === 'stop').length;
+  return (
+    <Button
+      component={Link}
+      to={`/procedures/${id}/release`}
+      color={stops > 0 ? 'gray' : 'indigo'}
+      variant={stops > 0 ? 'default' : 'filled'}
+    >
+      {stops > 0 ? t('author.releaseStops', { count: stops }) : t('author.release')}
+    </Button>
   );
 }
 

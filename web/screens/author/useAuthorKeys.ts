@@ -1,6 +1,6 @@
-import { spotlight } from '@mantine/spotlight';
 import { useEffect } from 'react';
 import { AUTHOR_ACTIONS } from './desk/author-actions';
+import { palette } from './desk/palette';
 
 /** The keys of the author screen. Nothing happens while somebody types or a dialog is open. */
 export function useAuthorKeys(writes: boolean): void {
@@ -9,7 +9,7 @@ export function useAuthorKeys(writes: boolean): void {
       const mod = event.ctrlKey || event.metaKey;
       if (mod && event.key.toLowerCase() === 'k') {
         event.preventDefault();
-        spotlight.open();
+        palette.open();
         return;
       }
       if (event.altKey || event.defaultPrevented || isBusy(event.target, mod)) return;

@@ -1,6 +1,6 @@
 import { ActionIcon, Button, List, Popover, Slider, UnstyledButton } from '@mantine/core';
 import { IconPrinter, IconX } from '@tabler/icons-react';
-import { memo, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Cell } from '#core/bench/cells';
 import { journeyOf } from '#core/bench/journey';
@@ -15,7 +15,8 @@ import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import { Cloth } from '../../../drawings/Cloth';
 import { Tag } from '../../../parts/Tag';
-import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
+import { useAuthor } from '../../../state/author-store';
+import { useSettledStep, useSettledWorkbook } from '../../../state/settled';
 import { computed, timelineTo } from '../../../state/timeline';
 import author from '../desk/Author.module.css';
 import { useAuthorView } from '../desk/author-view';
@@ -24,7 +25,7 @@ import { FindingsPanel } from './FindingsPanel';
 
 /** The cloth after the step in hand, and what would go wrong. Going through the fold goes before both. */
 export function ClothPanel({ writes }: { writes: boolean }) {
-  const selected = useDeferredValue(useAuthor((state) => state.selected));
+  const selected = useSettledStep();
   return (
     <>
       <ClothAfter selected={selected} />

@@ -15,7 +15,8 @@ import { useTranslation } from 'react-i18next';
 import { foldSide } from '#core/fold/fold';
 import { benchMinutes, type Step } from '#core/model/procedure';
 import { showDuration } from '../../../ground/format';
-import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
+import { useAuthor } from '../../../state/author-store';
+import { useSettledWorkbook } from '../../../state/settled';
 import { computed } from '../../../state/timeline';
 import author from '../desk/Author.module.css';
 import { draftTheWayBack, fillGap } from '../desk/author-actions';
@@ -41,6 +42,8 @@ const ARROWS: Readonly<Record<string, Direction>> = {
   ArrowLeft: 'left',
   ArrowRight: 'right',
 };
+/** One object for all times: another would draw every chip anew. */
+const DRAGS_FROM = { activationConstraint: { distance: 6 } };
 const ROW_HEIGHT = 47;
 
 /** The whole procedure, folded at its middle. Only the rows in sight are drawn. */
@@ -64,7 +67,7 @@ export function FoldPanel({ writes }: { writes: boolean }) {
   const [drop, setDrop] = useState<Drop | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useSensors(useSensor(PointerSensor, DRAGS_FROM));
   const draggedItem = dragged ? itemOf(items, dragged) : -1;
   const rows = useVirtualizer({
     count: items.length,

@@ -1,5 +1,5 @@
 import { Anchor, Button, Group, Select, Text } from '@mantine/core';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usualRenewal } from '#core/edits/steps';
 import { sayFinding } from '#core/language/en/findings';
@@ -11,7 +11,8 @@ import { COMPONENT_KINDS } from '#core/model/kinds';
 import { componentById } from '#core/model/series';
 import { LineInput } from '../../../parts/LineInput';
 import { sayFault } from '../../../parts/line-faults';
-import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
+import { useAuthor } from '../../../state/author-store';
+import { useSettledWorkbook } from '../../../state/settled';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
 import styles from '../step/Step.module.css';
@@ -26,7 +27,7 @@ export function TypedLine() {
   const [tried, setTried] = useState(false);
   const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
   // One part after the other; one that was undone meanwhile is not asked about.
-  const [asked] = unknownIds.filter((id) => componentById(workbook.series, id));
+  const asked = useDeferredValue(unknownIds.find((id) => componentById(workbook.series, id)));
   const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
   const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
   const reading = useMemo(() => (text.trim() ? readLine(text, workbook, after) : undefined), [text, workbook, after]);
@@ -34,6 +35,10 @@ export function TypedLine() {
   // A caution or a figure by itself needs a step that it belongs to.
   const isHomeless = tried && reading?.parsed.note !== undefined && at < 0 && workbook.procedure.steps.length === 0;
   const [doubt] = reading?.parsed.faults.length === 0 ? reading.parsed.doubts : [];
+
+  const answered = useCallback((answeredId: string) => {
+    setUnknownIds((ids) => ids.filter((id) => id !== answeredId));
+  }, []);
 
   const offer = (words: string) => {
     if (!doubt) return;
@@ -53,13 +58,7 @@ export function TypedLine() {
   };
   return (
     <div className={styles.line}>
-      {asked && (
-        <KindQuestion
-          key={asked}
-          componentId={asked}
-          onDone={() => setUnknownIds((ids) => ids.filter((id) => id !== asked))}
-        />
-      )}
+      {asked && <KindQuestion key={asked} componentId={asked} onDone={answered} />}
       {reading && <Understood reading={reading} after={after} />}
       {reading && doubt && <DoubtQuestion doubt={doubt} asked={tried} onOffer={offer} />}
       <div className={styles.lineTop}>
@@ -92,8 +91,13 @@ export function TypedLine() {
   );
 }
 
+interface KindQuestionProps {
+  readonly componentId: string;
+  readonly onDone: (componentId: string) => void;
+}
+
 /** Asked once about a part whose name tells no kind: the checks and the drawing depend on what it is. */
-function KindQuestion({ componentId, onDone }: { componentId: string; onDone: () => void }) {
+const KindQuestion = memo(function KindQuestion({ componentId, onDone }: KindQuestionProps) {
   const { t } = useTranslation();
   const component = useAuthor((state) => componentById(state.workbook.series, componentId));
   if (!component) return null;
@@ -118,15 +122,15 @@ function KindQuestion({ componentId, onDone }: { componentId: string; onDone: ()
           const chosen = COMPONENT_KINDS.find((known) => known === kind);
           const fields = chosen && { kind: chosen, renewal: usualRenewal(chosen, component.name) };
           if (fields) useAuthor.getState().changeComponent(componentId, fields);
-          onDone();
+          onDone(componentId);
         }}
       />
-      <Button flex="none" variant="default" onClick={onDone}>
+      <Button flex="none" variant="default" onClick={() => onDone(componentId)}>
         {t('line.kindOther')}
       </Button>
     </Group>
   );
-}
+});
 
 /** What the line would do, while it is typed: where it stands, the cell it lays a part in, and what would go wrong. */
 function LineOutlook({

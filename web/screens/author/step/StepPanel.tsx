@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Group } from '@mantine/core';
 import { IconCopy, IconTrash } from '@tabler/icons-react';
-import { memo, useCallback, useDeferredValue, useLayoutEffect, useRef } from 'react';
+import { memo, type RefObject, useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { Trans, useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { stepRuns } from '#core/bench/passes';
@@ -15,8 +15,9 @@ import { CautionNote } from '../../../parts/CautionNote';
 import { StepPictures } from '../../../parts/StepPictures';
 import { FacingSaid, StepSections } from '../../../parts/StepSections';
 import { Tag } from '../../../parts/Tag';
-import { useAuthor, useSettledWorkbook } from '../../../state/author-store';
+import { useAuthor } from '../../../state/author-store';
 import { useReader } from '../../../state/reader';
+import { useSettledStep, useSettledWorkbook } from '../../../state/settled';
 import { computed, timelineTo } from '../../../state/timeline';
 import { removeStep } from '../desk/remove-step';
 import styles from './Step.module.css';
@@ -26,15 +27,10 @@ import { StepFields } from './StepFields';
 /** The step in hand: what it says stands there at once, its fields follow as soon as there is time. */
 export function StepPanel({ writes }: { writes: boolean }) {
   const chosen = useAuthor((state) => state.selected);
-  const selected = useDeferredValue(chosen);
+  const selected = useSettledStep();
   const panel = useRef<HTMLDivElement>(null);
   const fields = useRef<HTMLDivElement>(null);
-  // Another step begins at its top, wherever the one before was scrolled to.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
-  useLayoutEffect(() => {
-    const scroller = panel.current?.parentElement;
-    if (scroller) scroller.scrollTop = 0;
-  }, [chosen]);
+  useTopOf(panel, chosen);
   const reach = useCallback(
     (slot: string) =>
       fields.current?.querySelector<HTMLElement>(`[data-field="${slot}"] :is(input, textarea)`)?.focus(),
@@ -50,6 +46,24 @@ export function StepPanel({ writes }: { writes: boolean }) {
       </div>
     </div>
   );
+}
+
+/** Another step begins at its top, wherever the one before was scrolled to; one that was not is left alone, unmeasured. */
+function useTopOf(panel: RefObject<HTMLDivElement | null>, chosen: string | null): void {
+  const isScrolled = useRef(false);
+  useEffect(() => {
+    const scroller = panel.current?.parentElement;
+    const onScroll = () => {
+      isScrolled.current = true;
+    };
+    scroller?.addEventListener('scroll', onScroll, { passive: true });
+    return () => scroller?.removeEventListener('scroll', onScroll);
+  }, [panel]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the change of step that scrolls
+  useLayoutEffect(() => {
+    if (isScrolled.current) panel.current?.parentElement?.scrollTo({ top: 0 });
+    isScrolled.current = false;
+  }, [chosen]);
 }
 
 interface StepSaidProps {
