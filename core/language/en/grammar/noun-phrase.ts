@@ -200,7 +200,10 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
 
 /** A number that counts parts, and measures nothing: "four foot bolts" are no feet. */
 function isCounting(sentence: Sentence, at: number): boolean {
-  return !UNITS.test(sentence.lows[at + 1] ?? '') || namesHere(sentence, at + 1, 'part');
+  const next = sentence.lows[at + 1] ?? '';
+  if (!UNITS.test(next) || namesHere(sentence, at + 1, 'part')) return true;
+  const head = sentence.lows[at + 2] ?? '';
+  return next === 'foot' && !isJoint(sentence.words[at + 2]) && isPlural(head) && !/^(?:pounds|lbs)$/.test(head);
 }
 
 /** "(12)", "(10 pcs)". */

@@ -1,19 +1,17 @@
 import { verbOf } from '../../../model/verbs';
-import { amountAt, putOn, whereTo, withWhat } from './applied';
+import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
-import { measureAt, torqueAt } from './figures';
 import { KEPT_AS_SAID } from './kept-as-said';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
-import { FASTENER } from './meant';
-import { isJoint, nounPhraseAt } from './noun-phrase';
+import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
+import { isJoint } from './noun-phrase';
 import { verbAt } from './operations';
-import { type Construction, keep } from './place';
+import type { Construction } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
 import { toolAt, toolOfSizeAt } from './tools';
-import { isThousands } from './words';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
 export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
@@ -138,79 +136,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
       return sentence.words.length;
     },
   },
-  {
-    name: 'no figure: "to specification"',
-    read: ({ reading, sentence, at, act, told }) => {
-      const said = act.verb === 'torque' ? lexicon.NO_FIGURE.exec(told) : null;
-      if (!said) return undefined;
-      const end = at + said[0].trim().split(' ').length;
-      reading.doubt('figure', sentence, at, end);
-      return Math.min(end, sentence.words.length);
-    },
-  },
-  {
-    name: 'a torque in passes: "50, 100 and 150 N·m"',
-    read: ({ sentence, at, act }) => {
-      if (act.verb !== 'torque' || sentence.words[at]?.value === undefined || torqueAt(sentence, at)) return undefined;
-      let last = at;
-      while (/^(?:,|and|then|to)$/.test(sentence.lows[last + 1] ?? '') && !torqueAt(sentence, last)) {
-        last += 1;
-        while (/^(?:,|and|then|to|finally)$/.test(sentence.lows[last] ?? '')) last += 1;
-        if (sentence.words[last]?.value === undefined) return undefined;
-      }
-      const said = torqueAt(sentence, last);
-      if (!said) return undefined;
-      act.how.push(sentence.text(at, said.end));
-      act.figure = said.figure;
-      return said.end;
-    },
-  },
-  {
-    name: 'a torque: "to 44 foot pounds"',
-    read: ({ reading, sentence, at, act }) => {
-      const from = /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
-      const said = torqueAt(sentence, from);
-      if (said) {
-        // "To 120, then to 240 N·m": the last one holds, the others are said along.
-        if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
-        // "Fit the cover, screws crosswise, 6 N·m" is no figure of the cover.
-        if (
-          act.verb !== 'torque' &&
-          (namesPart(sentence, at) || !act.parts.some(({ name }) => FASTENER.test(name.toLowerCase())))
-        )
-          reading.doubt('unread', sentence, at, said.end);
-        act.figure = said.figure;
-        const typed = sentence.lows[from] ?? '';
-        if (isThousands(typed)) {
-          const values = [typed.replaceAll(',', ''), typed.replace(',', '.')].map(Number);
-          reading.doubt(
-            'unit',
-            sentence,
-            from,
-            said.end,
-            values.map((value) => `${value} ${said.figure.unit}`),
-          );
-        }
-        return said.end;
-      }
-      const number = sentence.words[from]?.value;
-      const isSaid = from > at || /^(?:then|finally)$/.test(sentence.lows[at - 1] ?? '');
-      if (act.verb !== 'torque' || number === undefined || !isSaid) return undefined;
-      const measured = measureAt(sentence, from);
-      if (measured && measured.unit !== 'lb') return undefined;
-      const end = measured?.end ?? from + 1;
-      if (measured === undefined && /^(?:turns?|degrees|passes|steps|stages|%)$/.test(sentence.lows[from + 1] ?? ''))
-        return undefined;
-      reading.doubt(
-        'unit',
-        sentence,
-        from,
-        end,
-        UNIT_OFFERS.map((unit) => `${number} ${unit}`),
-      );
-      return end;
-    },
-  },
+  ...MEASURES_SAID,
   {
     name: 'no direction: "same way as the others"',
     read: ({ reading, sentence, at, act, told }) => {
@@ -219,69 +145,6 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const end = Math.min(at + said.trim().split(' ').length, sentence.words.length);
       reading.doubt('facing', sentence, at, end);
       return end;
-    },
-  },
-  {
-    name: 'how much of what, behind a comma: "fill the gearbox, 1.5 l of gear oil"',
-    read: ({ sentence, at, act }) => {
-      const puts = act.applied.length === 0 && /^(?:fill|lubricate|apply-compound)$/.test(act.verb);
-      const said = puts && sentence.lows[at - 1] === ',' ? amountAt(sentence, at) : undefined;
-      if (said) act.applied.push(said.applied);
-      return said?.end;
-    },
-  },
-  {
-    name: 'what is put on as well: "seals in, grease on the lips"',
-    read: ({ sentence, at, act }) => {
-      if (sentence.lows[at - 1] !== ',' || act.applied.length > 0) return undefined;
-      const stuff = nounPhraseAt(sentence, at);
-      const isStuff = stuff?.phrase.known?.kind === 'substance' || lexicon.isSubstance(stuff?.phrase.words ?? []);
-      const said =
-        amountAt(sentence, at) ??
-        (stuff && isStuff ? { applied: { name: stuff.phrase.name }, end: stuff.end } : undefined);
-      if (
-        said &&
-        'amount' in said.applied &&
-        isJoint(sentence.words[said.end]) &&
-        /^(?:,|)$/.test(sentence.lows[said.end] ?? '')
-      ) {
-        act.applied.push(said.applied);
-        return said.end;
-      }
-      if (!said || !/^(?:on|onto|in|into|to|around|round|between|under)$/.test(sentence.lows[said.end] ?? ''))
-        return undefined;
-      const where = nounPhraseAt(sentence, said.end + 1);
-      if (!where || where.phrase.known || !lexicon.isFeature(where.phrase.words)) return undefined;
-      act.applied.push({ ...said.applied, where: where.phrase.name });
-      return where.end;
-    },
-  },
-  {
-    name: 'how far: "about 12 mm"',
-    read: (place) => {
-      const { sentence, at, act } = place;
-      const from = /^(?:about|by|some|another|a good|at least)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
-      const far = measureAt(sentence, from);
-      if (!far || !/^(?:mm|cm|in)$/.test(far.unit) || OPENS_OR_CLOSES.includes(act.verb)) return undefined;
-      return verbOf(act.verb).object === 'parts' ? keep(place, at, far.end) : undefined;
-    },
-  },
-  {
-    name: 'how long: "for ten minutes"',
-    read: (place) => {
-      const { sentence, at, act } = place;
-      const from = /^(?:for|about)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
-      const spoken = from > at || act.verb === 'wait' ? SPOKEN_TIME.exec(sentence.lows.slice(from).join(' ')) : null;
-      if (spoken) {
-        act.minutes = spoken[1] ? 15 : spoken[2] ? 30 : spoken[3] ? 1 : 60;
-        return from + spoken[0].split(' ').length;
-      }
-      const measured = measureAt(sentence, from);
-      if (!measured || !/^(?:s|min|h)$/.test(measured.unit)) return undefined;
-      if (/^(?:after|every|within)$/.test(sentence.lows[at - 1] ?? '')) return undefined;
-      act.minutes =
-        measured.unit === 'h' ? measured.value * 60 : measured.unit === 's' ? measured.value / 60 : measured.value;
-      return measured.end;
     },
   },
   {
@@ -365,8 +228,6 @@ const CONSTRUCTIONS: readonly Construction[] = [
   ...KEPT_AS_SAID,
 ];
 
-const OPENS_OR_CLOSES: readonly OpenAct['verb'][] = ['take-off', 'loosen', 'torque', 'start-by-hand'];
-
 /** One word that goes on with a list: it begins nothing else. */
 function isBareWord(sentence: Sentence, at: number): boolean {
   const word = sentence.words[at];
@@ -380,17 +241,6 @@ function isBareWord(sentence: Sentence, at: number): boolean {
     return false;
   const next = sentence.words[at + 1];
   return next === undefined || /^(?:and|or|,|with|using)$/.test(next.low);
-}
-
-/** "A quarter of an hour", "half an hour", "a minute", "an hour". */
-const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;
-const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
-
-/** Whether something behind a comma is called as fasteners are: "..., screws crosswise, 6 N·m". */
-function namesPart(sentence: Sentence, end: number): boolean {
-  return sentence.lows.some(
-    (low, i) => i < end && i > 0 && sentence.lows[i - 1] === ',' && /^(?:bolt|screw|nut|stud|cap|plug)s?$/.test(low),
-  );
 }
 
 /** What goes on behind a comma and is no sign to look for. */

@@ -1,0 +1,55 @@
+import * as lexicon from './lexicon';
+import { verbAt } from './operations';
+import type { Piece } from './piece';
+import { DOER, PERCEIVED } from './told-words';
+import { toolAt } from './tools';
+import { baseOf } from './verb-forms';
+import type { Word } from './words';
+
+/* Who does the work, and what is fetched for it: left out of the order. */
+
+/** "I'm loosening", "we then pull", "I took": who does it is left out. */
+export function doer(piece: Piece, at: number): boolean {
+  const said = DOER.exec(piece.lows(at))?.[0];
+  if (said === undefined) return false;
+  let verb = at + said.trim().split(' ').length;
+  const manners: Word[] = [];
+  while (lexicon.isManner(piece.low(verb))) manners.push(piece.words[verb++] as Word);
+  const low = piece.low(verb);
+  // "I'm just gonna grab a pick and ...".
+  if (/^(?:grab|fetch|get|take|use)$/.test(low) && toolAt(piece.sentence(), verb + 1)) {
+    piece.words.splice(at, verb - at, ...manners);
+    return fetched(piece, at + manners.length);
+  }
+  if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
+  if (verbAt([low], 0) && !baseOf(low, 'past')) {
+    piece.words.splice(at, verb - at, ...manners);
+    return true;
+  }
+  const form = (['ing', 'past'] as const).find((one) => baseOf(low, one) !== undefined);
+  if (!form) return false;
+  piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form));
+  piece.manner = form === 'ing' ? 'doing' : 'past';
+  return true;
+}
+
+/** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
+export function fetched(piece: Piece, at: number): boolean {
+  const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(piece.lows(at))?.[0];
+  if (said === undefined) return false;
+  const verb = at + said.split(' ').length;
+  const tool = toolAt(piece.sentence(), verb);
+  const ready = tool ? (/^(?:in there|in|ready|out|under there)(?= )/.exec(piece.lows(tool.end))?.[0] ?? '') : '';
+  if (ready !== '' && tool) piece.words.splice(tool.end, ready.split(' ').length);
+  const joint = tool ? piece.low(tool.end) : '';
+  if (!tool || piece.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
+  if (said === 'use' && joint === 'to') return false;
+  let next = tool.end + 1;
+  while (piece.low(next) === 'then' || (lexicon.isManner(piece.low(next)) && !verbAt(piece.lowsFrom(next), 0)))
+    next += 1;
+  if (verbAt(piece.lowsFrom(next), 0) === undefined) return false;
+  const manners = piece.words.slice(tool.end + 1, next).filter(({ low }) => low !== 'then');
+  piece.words.splice(tool.end, next - tool.end, piece.as(tool.end, ','), ...manners);
+  piece.words.splice(at, verb - at, piece.as(at, 'using'));
+  return true;
+}

@@ -1,0 +1,92 @@
+import { kindFromName } from '../../../reading/en/kind-words';
+import { amountAt } from './applied';
+import * as lexicon from './lexicon';
+import { isJoint, nounPhraseAt } from './noun-phrase';
+import { objectsAt } from './objects';
+import { verbAt, WAY_WORDS } from './operations';
+import type { Piece } from './piece';
+import { BARE, BARE_WAY } from './told-words';
+
+/* Notes: what it is and which way, without a verb. */
+
+/** "Cap back on", "cover off", "both seals out with the pick": what it is and which way, without a verb. */
+export function bare(piece: Piece, at: number): boolean {
+  if (piece.words[at]?.quoted) return false;
+  return bareKnown(piece, at) || bareWords(piece, at) || bareNew(piece, at) || bareSubstance(piece, at);
+}
+
+function bareKnown(piece: Piece, at: number): boolean {
+  const verb = verbAt(piece.lowsFrom(at), 0);
+  if (verb && !piece.knows(at)) return false;
+  const things = objectsAt(piece.sentence(), at);
+  const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
+  if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  const isNamed = things.phrases.every(
+    ({ known, feature, fromCount, name }) =>
+      feature === undefined && (known?.kind === 'part' || (fromCount !== undefined && kindFromName(name) !== 'other')),
+  );
+  if (things.phrases.length === 0 || !isNamed) return false;
+  orderBare(piece, at, things.end, way);
+  return true;
+}
+
+/** "Put the strainer in, the strainer cover on, and ...": the verb is not said again. */
+export function bareBehind(piece: Piece, at: number): boolean {
+  const things = objectsAt(piece.sentence(), at);
+  const way = BARE_WAY.exec(piece.lows(things.end))?.[0];
+  const isListed = piece.low(at - 1) !== ',' && WAY_WORDS[piece.low(at - 2)] === undefined;
+  if (way === undefined || piece.manner !== 'order' || isListed) return false;
+  const behind = piece.low(things.end + way.split(' ').length);
+  return /^(?:,|and|then|\.|;|)$/.test(behind) && bareKnown(piece, at);
+}
+
+/** What is not known yet is named by a word or two, with nothing behind its way. */
+function bareWords(piece: Piece, at: number): boolean {
+  const said = BARE.exec(piece.lows(at));
+  if (!said) return false;
+  const [, name = '', way = ''] = said;
+  const first = verbAt(piece.lowsFrom(at), 0);
+  if (
+    first &&
+    !piece.knows(at) &&
+    (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
+      !/^(?:back|off)/.test(way))
+  )
+    return false;
+  orderBare(piece, at, at + name.split(' ').length, way);
+  return true;
+}
+
+/** Puts the verb before what is named; the way stands behind it as before. */
+function orderBare(piece: Piece, at: number, end: number, way: string): void {
+  const verb = piece.as(at, /^(?:off|out|away)/.test(way) ? 'take' : 'put', true);
+  piece.words.splice(at, end - at, verb, ...piece.words.slice(at, end));
+  piece.readTo = end + 1;
+  piece.manner = 'bare';
+}
+
+/** "New shaft seal, new hose". */
+function bareNew(piece: Piece, at: number): boolean {
+  if (piece.low(at) !== 'new' || at > piece.skipFillers(0)) return false;
+  const things = objectsAt(piece.sentence(), at);
+  const areNew = things.phrases.every(({ known, state }) => known?.kind === 'part' && state.includes('new'));
+  if (things.phrases.length === 0 || !areNew || !piece.isLast(things.end - 1)) return false;
+  piece.words.splice(at, 0, piece.as(at, 'renew', true));
+  return true;
+}
+
+/** "A drop of thread locker on each bolt", "anti-seize on the threads". */
+function bareSubstance(piece: Piece, at: number): boolean {
+  if (verbAt(piece.lowsFrom(at), 0) || piece.knows(at)) return false;
+  const sentence = piece.sentence();
+  const named = nounPhraseAt(sentence, at);
+  const isStuff = named?.phrase.known?.kind === 'substance' || lexicon.isSubstance(named?.phrase.words ?? []);
+  const end = amountAt(sentence, at)?.end ?? (isStuff ? named?.end : undefined);
+  if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(piece.low(end)))
+    return false;
+  const place = nounPhraseAt(sentence, end + 1);
+  if (place?.phrase.known?.kind !== 'part' && !lexicon.isFeature(place?.phrase.words ?? [])) return false;
+  if (place && !isJoint(piece.words[place.end]) && !lexicon.isManner(piece.low(place.end))) return false;
+  piece.words.splice(at, 0, piece.as(at, 'apply', true));
+  return true;
+}

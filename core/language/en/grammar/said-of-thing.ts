@@ -1,0 +1,113 @@
+import { doer } from './doer';
+import { namesAt } from './known-names';
+import * as lexicon from './lexicon';
+import { objectsAt } from './objects';
+import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
+import type { Piece } from './piece';
+import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from './told-words';
+import { baseOf } from './verb-forms';
+import type { Word } from './words';
+
+/* Sentences about a thing: what is done to it stands behind it. */
+
+/** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
+export function saidOfThing(piece: Piece, at: number): void {
+  const sentence = piece.sentence();
+  const stop = behindThing(piece, at);
+  if (stop < 0) return;
+  const things = objectsAt(sentence.slice(at, stop), 0);
+  const [thing] = things.phrases;
+  if (!thing || thing.pronoun || !areAdverbs(piece, at + things.end, stop)) return;
+  // "The cover and the seal, then pull the pin" begins another action.
+  const isThen = piece.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
+  if (isThen && verbAt([piece.low(stop)], 0)) return;
+  piece.words.splice(at + things.end, stop - at - things.end);
+  saidOf(piece, at, at + things.end, thing.known?.kind === 'part');
+}
+
+function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
+  if (!isKnown && !NAMED.test(piece.low(at))) return;
+  const told = piece.lows(stop);
+  const passive = PASSIVE.exec(told);
+  if (isKnown && DOER.test(told)) fronted(piece, at, stop);
+  else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
+  else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);
+  else if (isKnown || COMES_OUT.test(told)) byItself(piece, at, stop);
+}
+
+function putPassive(piece: Piece, at: number, stop: number, length: number, isOrder: boolean): void {
+  let verb = stop + length;
+  const between: Word[] = [];
+  while (lexicon.isManner(piece.low(verb)) || /^(?:then|now|also|always|just|next)$/.test(piece.low(verb)))
+    between.push(piece.words[verb++] as Word);
+  const form = (['past', 'ing'] as const).find((one) => baseOf(piece.low(verb), one) !== undefined);
+  if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(piece.low(stop)))) return;
+  const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
+  // How it is, or what was done long ago, is nothing to do; what is then done is.
+  const isState = STATES.test(piece.low(verb)) || /^(?:was|were)$/.test(piece.low(stop));
+  if (!isOrder && !isThen && isState) return;
+  const manners = between.filter(({ low }) => lexicon.isManner(low));
+  const thing = piece.words.slice(at, stop);
+  piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form), ...thing);
+  piece.manner = 'done';
+}
+
+/** "The seal I pushed out with a drift". */
+function fronted(piece: Piece, at: number, stop: number): void {
+  const thing = piece.words.splice(at, stop - at);
+  if (!doer(piece, at)) {
+    piece.words.splice(at, 0, ...thing);
+    return;
+  }
+  let verb = at;
+  while (lexicon.isManner(piece.low(verb))) verb += 1;
+  piece.words.splice(verb + 1, 0, ...thing);
+}
+
+function topic(piece: Piece, at: number, stop: number): void {
+  const verb = verbAt(piece.lowsFrom(stop + 1), 0);
+  if (!verb || objectsAt(piece.sentence(), stop + 1 + verb.length).phrases.length > 0) return;
+  const thing = piece.words.slice(at, stop);
+  const said = piece.words.slice(stop + 1, stop + 1 + verb.length);
+  piece.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
+  piece.manner = 'topic';
+}
+
+/** "The cylinder unscrews from the housing": what comes off by itself is taken off. */
+function byItself(piece: Piece, at: number, stop: number): void {
+  const coming = COMES.exec(piece.lows(stop));
+  const verb = coming ? stop + coming[0].trim().split(' ').length - 1 : stop;
+  const low = piece.low(verb);
+  let behind = verb + 1;
+  while (lexicon.isManner(piece.low(behind)) || piece.low(behind) === 'right') behind += 1;
+  const way = piece.low(behind);
+  if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
+  const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
+  const base = coming ? (/^(?:out|off|away|from)$/.test(way) ? 'take' : 'put') : moves;
+  if (base === undefined || verbAt([base], 0)?.is !== 'movement' || (coming && !COMES_WHERE.test(way))) return;
+  const thing = piece.words.slice(at, stop);
+  piece.words.splice(at, verb + 1 - at, piece.as(verb, base), ...thing);
+}
+
+function areAdverbs(piece: Piece, from: number, to: number): boolean {
+  return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
+}
+
+/** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
+function behindThing(piece: Piece, start: number): number {
+  for (let at = start; at < piece.words.length; ) {
+    const named = namesAt(piece.names, piece.words, at).filter(({ kind }) => kind === 'part');
+    if (named.length > 0) at += Math.max(...named.map(({ length }) => length));
+    else if (at > start && endsThing(piece, at)) return at;
+    else at += 1;
+  }
+  return -1;
+}
+
+function endsThing(piece: Piece, at: number): boolean {
+  const low = piece.low(at);
+  if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
+    return true;
+  if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
+  return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
+}

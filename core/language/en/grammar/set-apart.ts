@@ -1,0 +1,75 @@
+import { pluralName } from '../../../model/names';
+import { namesAt } from './known-names';
+import * as lexicon from './lexicon';
+import { endsIn } from './name-doubts';
+import { nounPhraseAt } from './noun-phrase';
+import { verbAt } from './operations';
+import type { Piece } from './piece';
+import { DOER, JOINED, MEANS, OPENINGS } from './told-words';
+import { isPlural, partsOf, type Word } from './words';
+
+/* Pieces of a sentence that are named in full, or put where they are read. */
+
+/** "The cover and its four screws": the cover screws, where the series knows such. */
+export function nameOwned(piece: Piece): void {
+  if (lexicon.REMARK_OPENING.test(piece.lows(0)) || lexicon.CAUTION_OPENING.test(piece.lows(0))) return;
+  for (let at = piece.words.length - 2; at > 0; at -= 1) {
+    if (!/^(?:its|their)$/.test(piece.low(at))) continue;
+    const phrase = nounPhraseAt(piece.sentence(), at)?.phrase;
+    if (!phrase || phrase.known) continue;
+    const name = owned(piece, at, partsOf(phrase.words.join(' ')));
+    const first = piece.words.findIndex(({ from }) => from === phrase.from);
+    if (name === undefined || first < at) continue;
+    const { from, to } = piece.words[first] as Word;
+    const isMany = isPlural(phrase.words.at(-1) ?? '');
+    const named = (isMany ? pluralName(name) : name)
+      .split(' ')
+      .map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
+    piece.words.splice(first, phrase.words.length, ...named);
+  }
+}
+
+/** The part that is meant: that of the thing named before, or the only one that is called so. */
+function owned(piece: Piece, at: number, words: readonly string[]): string | undefined {
+  const parts = [...piece.names.values()].flat().filter(({ kind, parts }) => kind === 'part' && endsIn(parts, words));
+  if (parts.length === 1) return parts[0]?.name;
+  for (let before = at - 1; before >= 0; before -= 1) {
+    const owner = namesAt(piece.names, piece.words, before).find(({ kind }) => kind === 'part');
+    const key = owner && [...partsOf(owner.name), ...words].join(' ');
+    const own = parts.find((one) => one.parts.join(' ') === key);
+    if (own) return own.name;
+  }
+  return undefined;
+}
+
+/** "Drain the oil by removing the plug": the plug comes first. */
+export function partMeans(piece: Piece): void {
+  const by = piece.words.findIndex(({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.test(piece.low(i + 1)));
+  if (by < 0 || !verbAt(piece.lowsFrom(piece.skipFillers(0)), 0)) return;
+  const named = nounPhraseAt(piece.sentence(), by + 2);
+  if (!named || named.phrase.pronoun) return;
+  const stop = piece.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
+  const end = stop < 0 ? piece.words.length : stop;
+  const means = [piece.based(by + 1, 'ing'), ...piece.words.slice(by + 2, end)];
+  piece.words.splice(by, end - by);
+  piece.words.unshift(...means, piece.as(0, 'then', true));
+}
+
+/** "While it drains I loosen the nut": what one does begins a new part of the sentence. */
+export function partDoer(piece: Piece): void {
+  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'to') return;
+  const at = piece.words.findIndex((_, i) => i > 2 && !JOINED.test(piece.low(i - 1)) && DOER.test(piece.lows(i)));
+  if (at > 0 && piece.words.slice(0, at).every(({ low }) => low !== ','))
+    piece.words.splice(at, 0, piece.as(at, ',', true));
+}
+
+/** "With the cover off you can see the gear": what one will find is no part of what stands before it. */
+export function partExpectation(piece: Piece): void {
+  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'with') return;
+  for (let at = 2; at < piece.words.length; at += 1) {
+    if (!/^you(?:'ll)?$/.test(piece.low(at)) || JOINED.test(piece.low(at - 1))) continue;
+    if (!lexicon.EXPECTATION.test(piece.lows(at))) continue;
+    piece.words.splice(at, 0, piece.as(at, ',', true));
+    return;
+  }
+}
