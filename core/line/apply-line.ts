@@ -6,6 +6,7 @@ import { byName } from '../model/names';
 import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
 import { readDirection } from '../reading/en/direction-words';
+import { poseSaid } from '../reading/en/pose-words';
 import { findTool, type ParsedLine, type ParsedNote, type ParsedStep, splitTool } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
@@ -62,6 +63,8 @@ function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partia
     id: naming.tool(tool.size ? `${tool.name}, ${tool.size}` : tool.name),
     count: tool.count,
   }));
+  const [laid] = targets;
+  const lies = said.verb === 'lay' && targets.length === 1 ? poseSaid(detail ?? '', faces) : undefined;
   const counts = tools.flatMap(({ id, count = 1 }) => (count > 1 ? [[id, count] as const] : []));
   return {
     targets,
@@ -75,6 +78,7 @@ function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partia
     cautions: [...said.cautions],
     ...(counts.length > 0 && { toolCounts: Object.fromEntries(counts) }),
     ...(faces && { faces }),
+    ...(laid && lies && { pose: { componentId: laid.componentId, lies } }),
     ...(about && { about }),
     ...(into && { into }),
     ...(detail && { detail }),

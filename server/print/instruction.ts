@@ -25,7 +25,7 @@ import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/supplies/tool-list';
 import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
-import { printedSection } from './section';
+import { printedPose, printedSection } from './section';
 import { printedMoment, WORDS } from './words';
 
 export interface PrintedRelease {
@@ -176,14 +176,15 @@ function besides(lines: Content[], drawn: Content[]): Content {
   };
 }
 
-/** The section of the stack a step fits into, and its pictures below it. */
+/** The section of the stack a step fits into, how the housing lies after it, and its pictures below. */
 function drawnFor(step: Step, series: Series, poses: Poses, pictures: Content[]): Content[] {
   const ids = step.targets.map(({ componentId }) => componentId);
   const stacks = verbOf(step.verb).effect === 'refits' ? stacksWith(series, ids) : [];
   const sections = stacks.map((stack) =>
     printedSection(stack, series, ids, saidFacings(step), poseAround(stack.hostId ?? ids[0], poses, series)?.pose),
   );
-  return [...sections, ...pictures];
+  const pose = step.pose ? printedPose(step.pose.lies) : [];
+  return [...sections, ...pose, ...pictures];
 }
 
 /** Everything a step says, one line each, cautions before the act. */

@@ -7,6 +7,7 @@ import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
 import { matPdf } from './mat';
 import { recordPdf } from './record';
+import { printedPose } from './section';
 
 /** The text of a PDF as a general-purpose reader sees it. */
 async function read(pdf: Buffer): Promise<{ pages: number; sheet: string; text: string; images: number }> {
@@ -366,4 +367,11 @@ test('the record tells what was looked at and measured, place by place, and what
   expect(text).toContain('3 Renew it.: shaft 2, bore, over its limit (Mara Test');
   expect(text).toContain('Inspection skipped: No lamp at hand');
   expect(text).toMatch(/shaft 1 done 5 Jan 2026/);
+});
+
+test('how a housing lies is drawn, unless it stands as it is fitted', () => {
+  expect(printedPose('face-down')).toMatchObject([
+    { svg: expect.stringMatching(/^<svg .*<path .*<path .*<path .*<path /) },
+  ]);
+  expect(printedPose('as-fitted')).toEqual([]);
 });

@@ -2,6 +2,7 @@ import type { Content } from 'pdfmake/interfaces';
 import { sayLabel } from '#core/language/en/sections';
 import type { Pose } from '#core/model/faces';
 import type { Series, Stack } from '#core/model/series';
+import { poseDrawing } from '#core/orientation/pose-drawing';
 import { drawSection, type SectionTone } from '#core/orientation/section-drawing';
 import { type SaidFacings, stackSection } from '#core/orientation/stack-section';
 import { INK } from './document';
@@ -41,6 +42,21 @@ export function printedSection(
     width: 200,
     margin: [0, 4, 0, 4],
   };
+}
+
+/** How a housing lies after a step, as a small drawing; nothing where it stands as it is fitted. */
+export function printedPose(pose: Pose): Content[] {
+  const drawing = poseDrawing(pose);
+  if (!drawing) return [];
+  const shapes = drawing.shapes.map(({ d, tone }) => `<path d="${d}" ${PAINT[tone]}/>`);
+  const box = `0 0 ${drawing.width} ${drawing.height}`;
+  return [
+    {
+      svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${shapes.join('')}</svg>`,
+      width: 110,
+      margin: [0, 4, 0, 4],
+    },
+  ];
 }
 
 function escaped(text: string): string {

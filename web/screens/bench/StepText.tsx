@@ -7,6 +7,7 @@ import type { Pose } from '#core/model/faces';
 import type { Step, Target, Workbook } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import { stacksWith } from '#core/orientation/stack-section';
+import { PoseDrawing } from '../../drawings/PoseDrawing';
 import { Silhouette } from '../../drawings/Silhouette';
 import { CautionNote } from '../../parts/CautionNote';
 import { StepPictures } from '../../parts/StepPictures';
@@ -119,7 +120,12 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
             </p>
           ),
       )}
-      {step.pose && <p className={styles.detail}>{t('bench.pose', { pose: poseLine(step, workbook) })}</p>}
+      {step.pose && (
+        <div className={styles.pose}>
+          <PoseDrawing pose={step.pose.lies} />
+          <p className={styles.detail}>{t('bench.pose', { pose: poseLine(step, workbook) })}</p>
+        </div>
+      )}
       <StepPictures step={step} />
       {step.why && <p className={styles.why}>{step.why}</p>}
     </section>
