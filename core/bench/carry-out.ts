@@ -2,6 +2,7 @@ import type { Step, Workbook } from '../model/procedure';
 import { UNSAID_MINUTES } from '../model/procedure';
 import type { Series } from '../model/series';
 import { stepBy } from '../model/setting';
+import { facingsSaid } from '../orientation/facings-said';
 import { countIn, type Line, linesIn, saysLiquid, standsInHoles } from '../reading/words';
 import type { Surroundings } from './acting';
 import type { Carried } from './carried';
@@ -231,17 +232,6 @@ export function linesSaid(steps: readonly Step[]): Line[] {
     verb === 'release-pressure' || verb === 'close-valve' || verb === 'isolate' ? linesIn(about) : [],
   );
   return [...new Set(said)].sort();
-}
-
-/** The steps that say how a single part faces, by part. */
-function facingsSaid(steps: readonly Step[]): Map<string, Step[]> {
-  const saying = new Map<string, Step[]>();
-  for (const step of steps) {
-    const [only, more] = step.targets;
-    if (!step.faces || !only || more) continue;
-    saying.set(only.componentId, [...(saying.get(only.componentId) ?? []), step]);
-  }
-  return saying;
 }
 
 /** Sums apart by less than this are told apart no further once there are many. */

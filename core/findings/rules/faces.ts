@@ -4,6 +4,7 @@ import type { Faces } from '../../model/faces';
 import type { Procedure, Step } from '../../model/procedure';
 import { verbOf } from '../../model/verbs';
 import { placesInStacks } from '../../orientation/directions';
+import { facingsSaid } from '../../orientation/facings-said';
 import { countInStack } from '../../orientation/stack-section';
 import { asNoticed, atStep, type CheckContext, changeStep, componentOf, noticed, type Rule, stepOf } from '../rule';
 import { saysFacing } from '../words/compare-text';
@@ -14,12 +15,7 @@ const known = new WeakMap<Procedure, ReadonlyMap<string, readonly Step[]>>();
 function facingSteps(procedure: Procedure): ReadonlyMap<string, readonly Step[]> {
   const there = known.get(procedure);
   if (there) return there;
-  const saying = new Map<string, Step[]>();
-  for (const step of procedure.steps) {
-    const [only, more] = step.targets;
-    if (!step.faces || !only || more) continue;
-    saying.set(only.componentId, [...(saying.get(only.componentId) ?? []), step]);
-  }
+  const saying = facingsSaid(procedure.steps);
   known.set(procedure, saying);
   return saying;
 }

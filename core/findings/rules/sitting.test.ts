@@ -15,6 +15,10 @@ describe('faces-unsaid', () => {
     expect(found(workbook, 'faces-unsaid')).toHaveLength(1);
     expect(mended(workbook, 'faces-unsaid').procedure.steps[1]?.faces).toEqual(LIP);
   });
+  test('how it lies on the bench is nothing that the way up has to say', () => {
+    const lines = ['take off cover', 'lay the cover on the bench, face down', 'fit cover'];
+    expect(found(typed(lines), 'faces-unsaid')).toEqual([]);
+  });
   test('a part known to go in one way only is asked for even when nobody knows which', () => {
     const workbook = withComponent(typed(['take off seal', 'fit seal']), 'seal', { keyed: true });
     expect(found(workbook, 'faces-unsaid')).toMatchObject([{ facts: { what: 'end', expected: null } }]);

@@ -57,7 +57,7 @@ export function plainVerb(
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
   // "Restore the setting" switches nothing on.
-  if (phrase === 'restore' && !POWERED.test(objectText) && !LOCKS.test(objectText)) return undefined;
+  if (phrase === 'restore' && SETTING.test(objectText)) return undefined;
   // "Stop the rotor with a bar" holds it.
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText)) return undefined;
@@ -141,6 +141,7 @@ const MEASURED =
 const INSTRUMENT = /\b(?:gauges?|gages?|indicator|microm\w+|calliper\w*|caliper\w*|ruler|feelers?)\b/;
 
 const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
+const SETTING = /\b(?:settings?|strokes?|positions?|adjustments?|alignment|clearance|preload|speed|order|shape|finish)\b/;
 const MAINS = /\b(?:mains|power|supply)\b/;
 
 /** Put the other way about, and not renewed. */

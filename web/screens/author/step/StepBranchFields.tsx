@@ -1,4 +1,4 @@
-import { Button, MultiSelect, Select, TagsInput } from '@mantine/core';
+import { Button, Group, MultiSelect, Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useTranslation } from 'react-i18next';
 import { VERB_SAYS } from '#core/language/en/verbs';
@@ -253,7 +253,7 @@ export function PoseFields({ step, change, series }: FieldsProps & { series: Ser
   const { t } = useTranslation();
   const housing = step.pose?.componentId ?? step.targets[0]?.componentId;
   return (
-    <div className={styles.condition}>
+    <Group grow gap={6}>
       <Select
         aria-label={t('step.poseOf')}
         placeholder={t('step.poseOf')}
@@ -269,6 +269,6 @@ export function PoseFields({ step, change, series }: FieldsProps & { series: Ser
         value={step.pose?.lies ?? null}
         onChange={(lies) => housing && lies && change({ pose: { componentId: housing, lies: lies as Pose } })}
       />
-    </div>
+    </Group>
   );
 }
