@@ -7,7 +7,7 @@ export function PoseDrawing({ pose }: { pose: Pose }) {
   const drawing = poseDrawing(pose);
   if (!drawing) return null;
   return (
-    <svg width={118} viewBox={`0 0 ${drawing.width} ${drawing.height}`} aria-hidden="true">
+    <svg width={160} viewBox={`0 0 ${drawing.width} ${drawing.height}`} aria-hidden="true">
       {drawing.shapes.map(({ d, tone }) => (
         <path key={d} d={d} className={styles[tone]} />
       ))}

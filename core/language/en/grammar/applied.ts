@@ -13,10 +13,11 @@ import { partsOf } from './words';
 
 export function withWhat(place: Place): number | undefined {
   const { sentence, at, act, told } = place;
-  const joint = /^(?:together with|along with|with|using|by using|by means of|via|and|into)\b/.exec(told)?.[0];
+  const joint = /^(?:together with|along with|with|using|by using|by means of|by|via|and|into)\b/.exec(told)?.[0];
   if (joint === undefined || (joint === 'and' && act.tools.length === 0)) return undefined;
   const start = at + joint.split(' ').length;
   if (joint === 'into' && (act.verb !== 'drain' || toolAt(sentence, start) === undefined)) return undefined;
+  if (joint === 'by' && toolAt(sentence, start) === undefined) return undefined;
   if (act.verb === 'align' || act.verb === 'compare') return keep(place, at, toJoint(sentence, at));
   const tool = toolAt(sentence, start);
   if (tool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {

@@ -118,8 +118,7 @@ function given(piece: Piece, at: number): boolean {
     /^(?:a|an|another) (?:(?:good|quick|light|final|little|proper) )?([a-z]+)(?= |$)/.exec(piece.lows(things.end));
   if (!things || !said?.[1] || !verbAt([said[1]], 0)) return false;
   const verb = things.end + said[0].split(' ').length - 1;
-  const manners = piece.words.slice(things.end + 1, verb).filter(({ low }) => low !== 'another');
-  piece.words.splice(things.end, verb - things.end + 1, ...manners);
+  piece.words.splice(things.end, verb - things.end + 1);
   piece.words[at] = piece.as(at, said[1]);
   return true;
 }

@@ -121,6 +121,16 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'fasteners counted behind a comma where nothing is moved: "shut it, four screws"',
+    read: ({ reading, sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || verbOf(act.verb).object !== 'words') return undefined;
+      const more = nounPhraseAt(sentence, at);
+      if (more?.phrase.known?.kind !== 'part' || more.phrase.fromCount === undefined) return undefined;
+      reading.doubt('unread', sentence, at, more.end);
+      return more.end;
+    },
+  },
+  {
     name: 'something behind a comma that may be one of the parts: "rotor on, nut"',
     read: ({ reading, sentence, at, act }) => {
       if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;

@@ -33,7 +33,7 @@ export function isSubstance(words: readonly string[]): boolean {
 }
 
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
-const FEATURES = set(`bore thread groove edge face surface opening keyway slot hole port lip recess shoulder land
+const FEATURES = set(`bore thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
   leg end step pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline rim flank tooth
   play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
@@ -111,7 +111,8 @@ export const REPEAT_OPENING =
 export const FIRST_OF_ALL =
   /^(?:so (?=the )|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;
 /** Words said before the verb that say nothing. */
-export const FILLERS = set(`then next now firstly secondly finally please just simply so okay ok also and well right
+export const FILLERS =
+  set(`kindly then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
   /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|it is (?:a good idea|best|better|important|worth|easier|necessary) to|it's (?:a good idea|best|better|important|worth|easier|necessary) to|let's|let us|let me|try to|want to|need to)\s*/;

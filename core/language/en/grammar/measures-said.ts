@@ -41,7 +41,8 @@ export const MEASURES_SAID: readonly Construction[] = [
   {
     name: 'a torque: "to 44 foot pounds"',
     read: ({ reading, sentence, at, act }) => {
-      const from = /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      const isUpTo = sentence.lows[at] === 'up' && sentence.lows[at + 1] === 'to';
+      const from = isUpTo ? at + 2 : /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       const said = torqueAt(sentence, from);
       if (said) {
         // "To 120, then to 240 N·m": the last one holds, the others are said along.

@@ -77,7 +77,7 @@ function bareNew(piece: Piece, at: number): boolean {
 
 /** "A drop of thread locker on each bolt", "anti-seize on the threads". */
 function bareSubstance(piece: Piece, at: number): boolean {
-  if (verbAt(piece.lowsFrom(at), 0) || piece.knows(at)) return false;
+  if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
   const sentence = piece.sentence();
   const named = nounPhraseAt(sentence, at);
   const isStuff = named?.phrase.known?.kind === 'substance' || lexicon.isSubstance(named?.phrase.words ?? []);

@@ -28,7 +28,7 @@ export interface NounPhrase {
 
 const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
 /** "Press in the new one": what was named, in another state. */
-const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b/;
+const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b|^the same$/;
 /** Words before a name that are no part of it. */
 export const STATE =
   /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
@@ -73,7 +73,14 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     const end = at + newOne.split(' ').length;
     const [from, to] = [(words[at] as Word).from, (words[end - 1] as Word).to];
     return {
-      phrase: { name: 'it', words: ['it'], state: [newOne.includes('new') ? 'new' : 'old'], pronoun: true, from, to },
+      phrase: {
+        name: 'it',
+        words: ['it'],
+        state: newOne.includes('same') ? [] : [newOne.includes('new') ? 'new' : 'old'],
+        pronoun: true,
+        from,
+        to,
+      },
       end,
     };
   }
@@ -324,6 +331,7 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;
+  if (at > start && /^(?:is|are|was|were|has|have|should|must|will|can|may)$/.test(low)) return true;
   // "Plate a" ends with its letter.
   if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
   return at === start && /ly$/.test(low) && isManner(low);

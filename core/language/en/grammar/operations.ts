@@ -139,7 +139,7 @@ const MOVEMENTS: readonly Movement[] = [
   {
     words: 'spin',
     alone: 'turn',
-    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
+    ways: { along: 'turn', out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
   },
   {
     words: 'turn rotate',

@@ -81,6 +81,16 @@ export function plainVerb(
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
   if (/^(?:watch|listen)$/.test(phrase))
     return /^(?:for|to)$/.test(sentence.lows[at] ?? '') ? { verb: 'test' } : undefined;
+  // "Shut the cover" puts it back, and shuts no valve.
+  if (
+    verb === 'close-valve' &&
+    /\b(?:cover|lid|door|hatch|flap|box|guard)s?$/.test(objectText) &&
+    object &&
+    !object.pronoun
+  ) {
+    reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
+    return { verb };
+  }
   const isStopper = /\b(?:plug|cap|cover|bolt|screw)s?$/.test(objectText);
   if (verb === 'close-valve' && object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText))) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
@@ -104,7 +114,7 @@ export function plainVerb(
   if ((phrase === 'assemble' || phrase === 'reassemble') && /\b(?:onto|into|on|in|to)\b/.test(told))
     return { verb: 'fit' };
   if (phrase === 'assemble') return { verb: 'join' };
-  if ((phrase === 'fill' || phrase === 'pack') && object?.known?.kind === 'part' && /grease/.test(told))
+  if ((phrase === 'fill' || phrase === 'pack') && object && /\bgrease\b/.test(told) && !/\bgrease$/.test(object.name))
     return { verb: 'lubricate' };
   if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
   // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
@@ -114,8 +124,6 @@ export function plainVerb(
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
   if (verb === 'split' && phrase === 'open') return opened(reading, sentence, objectText, object, at);
-  if (phrase === 'check' && object?.feature !== undefined && MEASURED.test(object.feature) && INSTRUMENT.test(told))
-    return { verb: 'measure' };
   if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) return { verb: 'test' };
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
@@ -136,12 +144,9 @@ export function plainVerb(
   return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
 }
 
-const MEASURED =
-  /^(?:play|runout|backlash|clearance|gap|height|depth|thickness|width|diameter|length|float|wear|preload|lift|pressure)$/;
-const INSTRUMENT = /\b(?:gauges?|gages?|indicator|microm\w+|calliper\w*|caliper\w*|ruler|feelers?)\b/;
-
 const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
-const SETTING = /\b(?:settings?|strokes?|positions?|adjustments?|alignment|clearance|preload|speed|order|shape|finish)\b/;
+const SETTING =
+  /\b(?:settings?|strokes?|positions?|adjustments?|alignment|clearance|preload|speed|order|shape|finish)\b/;
 const MAINS = /\b(?:mains|power|supply)\b/;
 
 /** Put the other way about, and not renewed. */
@@ -192,6 +197,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
   const at = sentence.lows.findIndex((_, i) => words.every((word, n) => sentence.lows[i + n] === word));
   const aboutEnd = at + words.length;
   if (RELAXES.test(happens)) return { verb: 'ease', aboutEnd };
+  if (/^(?:slip|fall|drop|slide|pop|come) /.test(happens)) return { verb: 'take-off', aboutEnd };
   const from = sentence.lows.findIndex((low) => /^(?:let|allow)$/.test(low)) + 1;
   const to = sentence.lows[at - 1] === 'to' ? at - 1 : at;
   // "Let run the pump" names it behind.
@@ -209,7 +215,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:relax|decompress|expand|run (?:out|off|dry|empty)|run|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
+  /\b(?:relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

@@ -150,6 +150,12 @@ export function readAct(
 
   function takeWay(): void {
     const low = sentence.lows[at] ?? '';
+    if (isOutOfTheWay(sentence, at)) {
+      ways.push('aside');
+      wayWords.push('out of the way');
+      at += 4;
+      return;
+    }
     wayWords.push(low);
     // "Over to the left" moves it; "over the shaft" puts it there.
     ways.push(
@@ -198,11 +204,15 @@ function pronounText(reading: Reading, act: OpenAct): string {
   return about === '' ? 'it' : about;
 }
 
+function isOutOfTheWay({ lows }: Sentence, at: number): boolean {
+  return lows.slice(at, at + 4).join(' ') === 'out of the way';
+}
+
 /** A place follows, so that "on" or "in" belongs to it: "on the shaft". */
 function isPlaceNext(sentence: Sentence, at: number): boolean {
   const low = sentence.lows[at] ?? '';
   if (low === 'up' && sentence.lows[at + 1] === 'to') return sentence.words[at + 2]?.value === undefined;
-  if (WAY_BEFORE_PLACE[low] === undefined) return false;
+  if (WAY_BEFORE_PLACE[low] === undefined || isOutOfTheWay(sentence, at)) return false;
   const next = sentence.words[at + 1];
   if (next?.low === 'of') return true;
   if (!next || isJoint(next) || WAY_WORDS[next.low] !== undefined || lexicon.isManner(next.low)) return false;

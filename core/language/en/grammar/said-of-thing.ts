@@ -109,5 +109,6 @@ function endsThing(piece: Piece, at: number): boolean {
   if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
     return true;
   if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
+  if (low === 'to' && piece.low(at + 1) === 'be') return true;
   return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
 }

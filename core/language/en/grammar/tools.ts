@@ -107,6 +107,21 @@ export function toolOfSizeAt(
     : undefined;
 }
 
+/** "With the 24": the one tool of the series that has this number for its size. */
+export function toolOfBareNumberAt(
+  sentence: Sentence,
+  at: number,
+  { tools }: Series,
+): { tool: SaidTool; end: number } | undefined {
+  const number = sentence.words[at]?.value === undefined ? undefined : sentence.lows[at];
+  if (number === undefined || !isJoint(sentence.words[at + 1])) return undefined;
+  const fitting = tools.filter(({ size }) => size !== undefined && /^[\d./]+/.exec(size)?.[0] === number);
+  const [tool] = fitting;
+  return tool && fitting.length === 1
+    ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end: at + 1 }
+    : undefined;
+}
+
 /** "17 mm", "3/4 inch", "13mm", "three-quarter inch", "10-60 N·m", "5 tonne". */
 function sizeAt(sentence: Sentence, start: number): { size: string; end: number } | undefined {
   const spoken = /^(three[- ]quarters?|half|one[- ]half|quarter|one[- ]quarter)[- ](inch)\b/.exec(

@@ -11,7 +11,7 @@ import type { Construction } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
-import { toolAt, toolOfSizeAt } from './tools';
+import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from './tools';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
 export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
@@ -169,7 +169,10 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'the size of its tool alone: "the nuts, 13 mm", "with the 6 mm"',
     read: ({ reading, sentence, at, act }) => {
       const from = /^(?:with|using) the (?=\d)/.test(sentence.lows.slice(at).join(' ')) ? at + 2 : at;
-      const said = OPENS_OR_CLOSES.includes(act.verb) ? toolOfSizeAt(sentence, from, reading.series) : undefined;
+      if (!OPENS_OR_CLOSES.includes(act.verb)) return undefined;
+      const said =
+        toolOfSizeAt(sentence, from, reading.series) ??
+        (from > at ? toolOfBareNumberAt(sentence, from, reading.series) : undefined);
       // "With the 6 mm hex key" names its tool.
       if (!isJoint(sentence.words[said?.end ?? at])) return undefined;
       if (said) act.tools.push(said.tool);
