@@ -370,6 +370,22 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   await typeLines(page, ['take off wobbler @each shaft', 'take off housing @each shaft +PTFE grease']);
   await expect(kind).toBeHidden();
 
+  // Facts are asked in passing, and answered without leaving the line.
+  await typeLines(page, ['take off lid bolts']);
+  await expect(page.getByText('How many lid bolts are there?')).toBeVisible();
+  await page.keyboard.press('Alt+4');
+  await expect(page.getByText('How many lid bolts are there?')).toBeHidden();
+  await typeLines(page, ['take off lid']);
+  await expect(page.getByText('What holds the lid?')).toBeVisible();
+  await page.keyboard.press('Alt+1');
+  await expect(page.getByText('What holds the lid?')).toBeHidden();
+  await page.getByRole('button', { name: 'About lid' }).click();
+  await expect(page.getByRole('dialog').getByText('lid bolt', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'About lid bolt' })).toBeHidden();
+  await page.getByRole('button', { name: /^Step \d+, Take off lid bolts/ }).click();
+  await expect(page.getByRole('button', { name: 'About lid bolt' })).toContainText('6 in all');
+
   await page.getByRole('button', { name: /^Step 2, Take off wobblers/ }).click();
   await page.getByRole('button', { name: 'About wobbler' }).click();
   const dialog = page.getByRole('dialog');

@@ -62,7 +62,7 @@ test.each([
   ],
   ['told in the past', 'Pulled the rotor and loosened both foot bolts', ['draw: rotor', 'loosen: foot bolt']],
   ['what it is said of stands first', 'the rotor I pushed out with a rubber mallet', ['draw: rotor']],
-  ['given a wipe', 'give the rotor a quick wipe', ['clean: rotor: quick']],
+  ['given a wipe', 'give the rotor a quick wipe', ['clean: rotor']],
   [
     'a part by its owner',
     'take the front cover off and wipe its O-ring',

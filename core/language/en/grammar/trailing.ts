@@ -204,7 +204,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'what to look for: "for cuts or nicks"',
     read: ({ sentence, at, act, told }) => {
       if (
-        /^(?:is|are) not\b/.test(told) ||
+        /^(?:is|are) (?:not\b|\d)/.test(told) ||
         !/^(?:for|is|are|if|whether)\b/.test(told) ||
         !/^(?:inspect|compare)$/.test(act.verb)
       )

@@ -1,14 +1,12 @@
-import { Anchor, Button, Group, Select, Text } from '@mantine/core';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { Anchor } from '@mantine/core';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { usualRenewal } from '#core/edits/steps';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
 import { STAGE_NAMES } from '#core/language/en/verbs';
+import { namedInPlural } from '#core/line/part-questions';
 import { previewLine } from '#core/line/preview-line';
 import { type LineReading, readLine, takeOffer } from '#core/line/read-line';
-import { COMPONENT_KINDS } from '#core/model/kinds';
-import { componentById } from '#core/model/series';
 import { LineInput } from '../../../parts/LineInput';
 import { sayFault } from '../../../parts/line-faults';
 import { useAuthor } from '../../../state/author-store';
@@ -16,6 +14,7 @@ import { useSettledWorkbook } from '../../../state/settled';
 import { computed } from '../../../state/timeline';
 import { LINE_ID } from '../desk/author-actions';
 import styles from '../step/Step.module.css';
+import { type FreshPart, PartQuestions } from './PartQuestions';
 import { DoubtQuestion, Understood } from './Understood';
 
 /** The line that takes the next step as one would say it. Enter adds it, and the line is ready for the next. */
@@ -25,9 +24,7 @@ export function TypedLine() {
   const selected = useAuthor((state) => state.selected);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
-  const [unknownIds, setUnknownIds] = useState<readonly string[]>([]);
-  // One part after the other; one that was undone meanwhile is not asked about.
-  const asked = useDeferredValue(unknownIds.find((id) => componentById(workbook.series, id)));
+  const [fresh, setFresh] = useState<readonly FreshPart[]>([]);
   const at = workbook.procedure.steps.findIndex((step) => step.id === selected);
   const after = at < 0 ? workbook.procedure.steps.length - 1 : at;
   const reading = useMemo(() => (text.trim() ? readLine(text, workbook, after) : undefined), [text, workbook, after]);
@@ -35,10 +32,6 @@ export function TypedLine() {
   // A caution or a figure by itself needs a step that it belongs to.
   const isHomeless = tried && reading?.parsed.note !== undefined && at < 0 && workbook.procedure.steps.length === 0;
   const [doubt] = reading?.parsed.faults.length === 0 ? reading.parsed.doubts : [];
-
-  const answered = useCallback((answeredId: string) => {
-    setUnknownIds((ids) => ids.filter((id) => id !== answeredId));
-  }, []);
 
   const offer = (words: string) => {
     if (!doubt) return;
@@ -50,15 +43,22 @@ export function TypedLine() {
     const known = new Set(workbook.series.components.map(({ id }) => id));
     if (useAuthor.getState().addLine(text, where)) {
       const { components } = useAuthor.getState().workbook.series;
-      const fresh = components.flatMap(({ id, kind }) => (!known.has(id) && kind === 'other' ? [id] : []));
-      setUnknownIds((ids) => [...ids, ...fresh]);
+      const many = reading ? namedInPlural(reading.parsed) : new Set<string>();
+      setFresh([
+        ...fresh
+          .filter(({ componentId }) => components.some(({ id, kind }) => id === componentId && kind === 'other'))
+          .map((part) => ({ ...part, isPassed: true })),
+        ...components
+          .filter(({ id }) => !known.has(id))
+          .map(({ id, name }) => ({ componentId: id, isMany: many.has(name), isPassed: false })),
+      ]);
       setText('');
       setTried(false);
     } else setTried(true);
   };
   return (
     <div className={styles.line}>
-      {asked && <KindQuestion key={asked} componentId={asked} onDone={answered} />}
+      <PartQuestions fresh={fresh} />
       {reading && <Understood reading={reading} after={after} />}
       {reading && doubt && <DoubtQuestion doubt={doubt} asked={tried} onOffer={offer} />}
       <div className={styles.lineTop}>
@@ -90,47 +90,6 @@ export function TypedLine() {
     </div>
   );
 }
-
-interface KindQuestionProps {
-  readonly componentId: string;
-  readonly onDone: (componentId: string) => void;
-}
-
-/** Asked once about a part whose name tells no kind: the checks and the drawing depend on what it is. */
-const KindQuestion = memo(function KindQuestion({ componentId, onDone }: KindQuestionProps) {
-  const { t } = useTranslation();
-  const component = useAuthor((state) => componentById(state.workbook.series, componentId));
-  if (!component) return null;
-  const label = t('line.kind', { name: component.name });
-  return (
-    <Group gap="xs" mb={6} wrap="nowrap">
-      <Text size="sm" flex={1}>
-        {label}
-      </Text>
-      <Select
-        w={148}
-        flex="none"
-        aria-label={label}
-        placeholder={t('line.kindChoose')}
-        searchable
-        data={COMPONENT_KINDS.filter((kind) => kind !== 'other').map((kind) => ({
-          value: kind,
-          label: t(`kind.${kind}`),
-        }))}
-        value={null}
-        onChange={(kind) => {
-          const chosen = COMPONENT_KINDS.find((known) => known === kind);
-          const fields = chosen && { kind: chosen, renewal: usualRenewal(chosen, component.name) };
-          if (fields) useAuthor.getState().changeComponent(componentId, fields);
-          onDone(componentId);
-        }}
-      />
-      <Button flex="none" variant="default" onClick={() => onDone(componentId)}>
-        {t('line.kindOther')}
-      </Button>
-    </Group>
-  );
-});
 
 /** What the line would do, while it is typed: where it stands, the cell it lays a part in, and what would go wrong. */
 function LineOutlook({
