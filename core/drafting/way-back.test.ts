@@ -8,7 +8,7 @@ import { foldOf } from '../fold/fold';
 import { sayStep } from '../language/en/sentence';
 import type { Faces } from '../model/faces';
 import type { Workbook } from '../model/procedure';
-import { componentId, typed, withComponent, withStep } from '../testing/workbook';
+import { componentId, emptyWorkbook, typed, withComponent, withStep } from '../testing/workbook';
 import { withWrench } from './manner';
 import { draftPutBack as draft } from './way-back';
 
@@ -367,4 +367,59 @@ describe('for any teardown', () => {
       { numRuns: 80 },
     );
   });
+});
+
+test('a second module closes what the first one opened, and takes off its locks', () => {
+  const { series, procedure } = typed([
+    ...['isolate the motor', 'close the inlet valve', 'take off 8 cover nuts', 'take off cover'],
+    ...['take off 4 case bolts', 'draw impeller'],
+  ]);
+  const first = { ...procedure, id: 'first', steps: procedure.steps.slice(0, 4), handsOn: true as const };
+  const second: Workbook = {
+    series,
+    procedure: { ...procedure, takesOver: 'first', steps: procedure.steps.slice(4) },
+    before: [first],
+  };
+  const whole = draftPutBack(second);
+  expect(drafted(second)).toEqual([
+    'Fit the impeller.',
+    'Start by hand the four case bolts.',
+    'Torque the four case bolts.',
+    'Fit the cover.',
+    'Start by hand the eight cover nuts.',
+    'Torque the eight cover nuts.',
+    'Open the inlet valve.',
+    'Restore the motor.',
+  ]);
+  expect(check(whole).map(({ id }) => id)).not.toContain('not-restored');
+  expect(draftPutBack(whole)).toEqual(whole);
+});
+
+test('parts of two sets of places go back each at theirs, in the order in which they came off', () => {
+  const places = (name: string, count: number) =>
+    Array.from({ length: count }, (_, i) => ({ id: `${name}-${i + 1}`, name: `${name} ${i + 1}` }));
+  const blank = emptyWorkbook();
+  const positionSets = [
+    { id: 'bores', name: 'bore', positions: places('bore', 3) },
+    { id: 'sides', name: 'side', positions: places('side', 2) },
+  ];
+  const lines = [
+    'take off manifold',
+    'draw plunger @each bore',
+    'draw lip seal @each bore',
+    'take off bearing cover @each side',
+    'draw bearing @each side',
+    'draw shaft seal @each side',
+  ];
+  const down = typed(lines, { ...blank, series: { ...blank.series, positionSets } });
+  expect(drafted(down)).toEqual([
+    'Renew the lip seal at each bore.',
+    'Renew the shaft seal at each side.',
+    'Press the shaft seal at each side.',
+    'Press the bearing at each side.',
+    'Fit the bearing cover at each side.',
+    'Press the lip seal at each bore.',
+    'Fit the plunger at each bore.',
+    'Fit the manifold.',
+  ]);
 });

@@ -69,7 +69,7 @@ export function draftPutBack(workbook: Workbook): Draft {
   for (const step of endOf(timeline).drained) if (isKeptFluid(step.about)) go(counterpart(draft, step, 'fill'));
   for (const { id } of endOf(timeline).isolatedBy) {
     const isolating = endOf(timeline).isolatedBy.find((step) => step.id === id);
-    if (isolating && draft.procedure.steps.includes(isolating))
+    if (isolating && !draft.procedure.handsOn)
       go(counterpart(draft, isolating, isolating.verb === 'close-valve' ? 'open-valve' : 'restore'));
   }
   go(lastLookPhotos(timeline));
@@ -105,9 +105,10 @@ function renewWhatIsOut(workbook: Workbook): Edit[] {
   const together = new Map<string, { ids: string[]; positionIds: string[] }>();
   for (const [id, places] of due) {
     const positionIds = positionsOut(workbook, id, places);
-    const group = together.get(positionIds.join(' ')) ?? { ids: [], positionIds };
+    const key = [componentById(workbook.series, id)?.positionSetId, ...positionIds].join(' ');
+    const group = together.get(key) ?? { ids: [], positionIds };
     group.ids.push(id);
-    together.set(positionIds.join(' '), group);
+    together.set(key, group);
   }
   const edits: Edit[] = [];
   let draft = workbook;
