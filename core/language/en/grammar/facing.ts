@@ -14,7 +14,8 @@ export function facing(place: Place): number | undefined {
   if (/^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '')) start += 1;
   if (sentence.lows[at] === 'facing') return keep(place, at, toComma(sentence, at));
   for (let n = start; n < Math.min(start + 4, sentence.words.length - 1); n += 1) {
-    if (!lexicon.isEnd(sentence.lows[n] ?? '')) {
+    const isPointed = /^(?:facing|pointing|looking)$/.test(sentence.lows[n + 1] ?? '');
+    if (!isPointed && !lexicon.isEnd(sentence.lows[n] ?? '')) {
       if (isJoint(sentence.words[n])) return undefined;
       continue;
     }

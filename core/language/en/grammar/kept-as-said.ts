@@ -99,6 +99,15 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       // "Instead of grease" ends with what it names.
       const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
       if (of) return keep(place, at, of.end);
+      // "The half of the seal off" names something, and then a way.
+      const end = toJoint(sentence, at);
+      if (
+        low === 'of' &&
+        sentence.lows.slice(at, end).some((word) => /^(?:off|out|away|in|on|back|apart)$/.test(word))
+      ) {
+        place.reading.doubt('unread', sentence, at, end);
+        return end;
+      }
       return keep(place, at, toJoint(sentence, at));
     },
   },
@@ -164,4 +173,4 @@ const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'r
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
 const JOINED =
-  /^(?:into|onto|or|and|from|off|out|of|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;
+  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;

@@ -37,13 +37,13 @@ const FEATURES = set(`bore thread groove edge face flat surface opening keyway s
   leg end step pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline rim flank tooth
   play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
-  wear preload float alignment straightness squareness condition colour color position movement direction shape`);
+  wear preload half float alignment straightness squareness condition colour color position movement direction shape`);
 /** Words for parts that name none. */
 export const ANY_PARTS =
   /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;
 /** What comes off when something is cleaned. */
 export const DIRT =
-  /^(?:dirt|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?)$/;
+  /^(?:dirt|junk|gunk|crud|grit|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?)$/;
 const NOT_PARTS_IN_PAIRS =
   /^(?:sealing (?:face|surface|edge|cone|area)|oil hole|inner step|free length|contact face|running surface)$/;
 
@@ -72,7 +72,7 @@ const MANNERS =
   set(`crosswise crossways diagonally alternately square squarely straight flush home tight snug level dry clean
   clockwise counterclockwise counter-clockwise anticlockwise anti-clockwise together first last again once twice fully
   slowly evenly gently carefully hand-tight finger-tight sideways upright overnight lengthwise vertically horizontally
-  only well hard still forward backward backwards further alone opposite loosely slow even easy quick`);
+  only well hard still forward backward backwards further alone opposite loosely slow even easy quick open shut`);
 
 /** A word that says how: most end in "-ly". */
 export function isManner(word: string): boolean {
@@ -81,7 +81,7 @@ export function isManner(word: string): boolean {
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|the same number of turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:turns?|times|degrees|passes|steps|stages)|all the way|all round|all around|the same number of turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top(?: of (?:each other|one another|each|them|it|that))?|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
 
 /** What fasteners do: "the screws *securing* the cover". */
 export const SECURES =

@@ -70,13 +70,15 @@ function bareNew(piece: Piece, at: number): boolean {
   if (piece.low(at) !== 'new' || at > piece.skipFillers(0)) return false;
   const things = objectsAt(piece.sentence(), at);
   const areNew = things.phrases.every(({ known, state }) => known?.kind === 'part' && state.includes('new'));
-  if (things.phrases.length === 0 || !areNew || !piece.isLast(things.end - 1)) return false;
+  if (things.phrases.length === 0 || !areNew || !(piece.isLast(things.end - 1) || piece.low(things.end) === 'with'))
+    return false;
   piece.words.splice(at, 0, piece.as(at, 'renew', true));
   return true;
 }
 
 /** "A drop of thread locker on each bolt", "anti-seize on the threads". */
 function bareSubstance(piece: Piece, at: number): boolean {
+  if (lexicon.CAUTION_OPENING.test(piece.lows(at)) || lexicon.REMARK_OPENING.test(piece.lows(at))) return false;
   if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
   const sentence = piece.sentence();
   const named = nounPhraseAt(sentence, at);

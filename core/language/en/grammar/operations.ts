@@ -57,6 +57,8 @@ export const WAY_BEFORE_PLACE: Readonly<Record<string, Way>> = {
   over: 'on',
   through: 'in',
   inside: 'in',
+  toward: 'along',
+  towards: 'along',
 };
 
 interface Movement {
@@ -79,6 +81,7 @@ const MOVEMENTS: readonly Movement[] = [
     alone: 'take-off',
     ways: { out: 'take-off', loose: 'loosen' },
   },
+  { words: 'zip buzz', ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' } },
   { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },
   { words: 'scrape', alone: 'clean', ways: { out: 'take-off' } },
   {
@@ -124,7 +127,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
-    words: 'tap knock drift punch hammer bump jack squeeze shove chisel',
+    words: 'tap knock drift punch hammer bump jack squeeze shove chisel smack whack thump',
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {

@@ -84,6 +84,21 @@ export function readAct(
     reading.doubt(verb.is === 'movement' ? 'sense' : 'verb', sentence, start, Math.max(wayFrom, start + 1), []);
     return;
   }
+  // "Dig the dirt out" cleans, whatever the dirt is called.
+  const isDirt =
+    objects.phrases.length > 0 &&
+    objects.phrases.every(
+      ({ known, words }) =>
+        !known && lexicon.DIRT.test(words.at(-1) ?? '') && !/^(?:gaskets?|tape)$/.test(words.at(-1) ?? ''),
+    );
+  if (isDirt && verbOf(meant.verb).effect === 'takes') {
+    act.verb = 'clean';
+    act.about = sentence.text(objects.from, objects.end);
+    reading.acts.push(act);
+    reading.verbs.push(verb.phrase, ...wayWords);
+    trailing(reading, sentence, at, act);
+    return;
+  }
   act.verb = meant.verb;
   reading.verbs.push(verb.phrase, ...wayWords);
   if (meant.aboutEnd !== undefined) reading.verbs.push(...sentence.lows.slice(meant.aboutEnd - 2, meant.aboutEnd));

@@ -11,7 +11,7 @@ export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|by hand\b|hand\b|finger\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|off|out|away|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching)$/;

@@ -37,6 +37,9 @@ export function endsSentence(words: readonly Word[], at: number): boolean {
 /** Words as they are typed in a hurry. */
 const SHORT: Readonly<Record<string, string>> = {
   thru: 'through',
+  n: 'and',
+  dont: "don't",
+  cant: "can't",
   em: 'them',
   "'em": 'them',
   assy: 'assembly',
