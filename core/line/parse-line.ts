@@ -1,6 +1,9 @@
+import { amountAt } from '../language/en/grammar/applied';
 import { torqueAt } from '../language/en/grammar/figures';
 import { namesOf } from '../language/en/grammar/known-names';
+import { isSubstance } from '../language/en/grammar/lexicon';
 import { doubtAboutName } from '../language/en/grammar/name-doubts';
+import { nounPhraseAt } from '../language/en/grammar/noun-phrase';
 import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
@@ -234,8 +237,7 @@ function readSign({ sign, text }: Segment, step: OpenStep, series: Series, fault
       break;
     }
     case '+': {
-      const { name, size: where } = splitTool(words);
-      step.applied.push({ name, ...(where && { where }) });
+      step.applied.push(readApplied(words, series));
       break;
     }
     case '>': {
@@ -313,8 +315,38 @@ export function readPositions(
     const position = set.positions.find((candidate) => nameKey(candidate.name) === nameKey(words));
     if (position) return { positionSetId: set.id, positionIds: [position.id] };
   }
+  const several = words.split(/\s*(?:,|&|\+|\band\b)\s*/i).filter(Boolean);
+  if (several.length > 1) {
+    const read = several.map((one) => readPositions(one, series));
+    const [first] = read;
+    if (!first || read.some((one) => one?.positionSetId !== first.positionSetId)) return undefined;
+    return { ...first, positionIds: [...new Set(read.flatMap((one) => one?.positionIds ?? []))] };
+  }
+  // "@1" where one place alone ends so.
+  const ends = series.positionSets.flatMap((set) =>
+    set.positions.flatMap(({ id, name }) =>
+      nameKey(name).split(' ').at(-1) === nameKey(words) ? [{ positionSetId: set.id, positionIds: [id] }] : [],
+    ),
+  );
+  if (ends.length === 1) return ends[0];
   const set = byName(series.positionSets, words);
   return set && { positionSetId: set.id, positionIds: set.positions.map((position) => position.id) };
+}
+
+/** What is put on, how much and where: "silicone grease, lips", "a drop of thread locker on the threads". */
+function readApplied(words: string, series: Series): ParsedStep['applied'][number] {
+  const sentence = new Sentence(words, wordsOf(words), namesOf(series));
+  const amount = amountAt(sentence, 0);
+  const stuff = nounPhraseAt(sentence, 0);
+  const isStuff = stuff?.phrase.known?.kind === 'substance' || isSubstance(stuff?.phrase.words ?? []);
+  const said = amount ?? (stuff && isStuff ? { applied: { name: stuff.phrase.name }, end: stuff.end } : undefined);
+  const joint = sentence.lows[said?.end ?? 0] ?? '';
+  if (!said || !/^(?:on|onto|to|in|into|around|round|under|between|over)$/.test(joint)) {
+    const { name, size: where } = splitTool(words);
+    return said && said.end === sentence.words.length ? said.applied : { name, ...(where && { where }) };
+  }
+  const where = sentence.text(said.end + 1, sentence.words.length).replace(/^(?:the|a|an)\s+/i, '');
+  return { ...said.applied, where: /^(?:on|onto|to)$/.test(joint) ? where : `${joint} ${where}` };
 }
 
 function onlyOne<T>(list: readonly T[]): T | undefined {

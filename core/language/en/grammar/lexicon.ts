@@ -34,7 +34,7 @@ export function isSubstance(words: readonly string[]): boolean {
 
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
 const FEATURES = set(`bore thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
-  leg end step pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
+  leg end step space cavity void tab pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline rim flank tooth
   play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
   wear preload half float alignment straightness squareness condition colour color position movement direction shape`);

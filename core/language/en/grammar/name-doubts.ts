@@ -41,7 +41,9 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   const begun = known.filter((other) => begins(parts, other.parts)).map((other) => other.name);
   if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
   const run = parts.join('');
-  const near = known.filter((other) => isNear(other, parts, run)).map((other) => other.name);
+  const near = known
+    .filter((other) => isNear(other, parts, run) || isShortFor(other.parts, parts))
+    .map((other) => other.name);
   if (near.length > 0) return asked('near-part', near);
   const words = name.toLowerCase().split(/\s+/);
   if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
@@ -83,6 +85,18 @@ export function endsIn(longer: readonly string[], parts: readonly string[]): boo
 
 function begins(longer: readonly string[], parts: readonly string[]): boolean {
   return longer.length > parts.length && parts.every((part, i) => longer[i] === part);
+}
+
+/** "HP seal" is a high-pressure seal, "disch valve" a discharge valve: initials, or how a word begins. */
+function isShortFor(known: readonly string[], said: readonly string[]): boolean {
+  const [word = '', ...rest] = said;
+  if (said.length === 0) return known.length === 0;
+  if (known.length === 0 || said.length > known.length) return false;
+  const [first = '', ...others] = known;
+  if ((word === first || (word.length > 2 && first.startsWith(word))) && isShortFor(others, rest)) return true;
+  const isInitials =
+    word.length > 1 && word.length <= known.length && [...word].every((letter, i) => known[i]?.[0] === letter);
+  return isInitials && isShortFor(known.slice(word.length), rest);
 }
 
 /** One word more, or two letters other, than a known name. */

@@ -94,7 +94,19 @@ test.each([
   ['a thousand may be one', 'torque the foot bolts to 1,000 N·m', ['unit']],
   ['a figure of what has no thread', 'fit the front cover, 25 N·m', ['unread']],
   ['through may be out or in', 'pull the rotor through the front cover', ['sense']],
+  ['initials of a part there is', 'draw CO-ring', ['near-part']],
+  ['how a part that there is begins', 'take off coup guard', ['near-part']],
+  ['half of a thing, and then a way', 'pull the outer half of the seal off', ['odd-name']],
   ['an oven is no place in the pump', 'put the rotor in a bath', ['sense']],
 ])('asked: %s', (_what, line, kinds) => {
   expect(asked(line)).toEqual(kinds);
+});
+
+test('signs: places by their last word and in a row, what is put on with its amount and where', () => {
+  expect(read('draw rotor @1').steps[0]?.positionIds).toEqual(['s1']);
+  expect(read('draw rotor @1 and 2').steps[0]?.positionIds).toEqual(['s1', 's2']);
+  expect(read('fit cover O-ring +a drop of silicone grease on the lips').steps[0]?.applied).toEqual([
+    { name: 'silicone grease', amount: 'a drop', where: 'lips' },
+  ]);
+  expect(read('draw rotor @9').faults).toMatchObject([{ kind: 'unknown-position' }]);
 });

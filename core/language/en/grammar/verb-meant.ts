@@ -101,8 +101,14 @@ export function verbMeant(
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
   // "Pull it down from the shaft" takes it off.
+  // "Feed the shaft up through the bush" puts it there.
+  const isInto =
+    /^(?:down|up)$/.test(toldWay ?? '') &&
+    /^(?:in|on)$/.test(place ?? '') &&
+    movement.ways.in === 'fit' &&
+    INTO.test(told);
   const isOff = /^(?:down|up)$/.test(toldWay ?? '') && place === 'out' && movement.ways.out === 'draw';
-  const saidWay = toldWay === 'along' || isOff ? (place ?? toldWay) : (toldWay ?? place);
+  const saidWay = toldWay === 'along' || isOff || isInto ? (place ?? toldWay) : (toldWay ?? place);
   if (
     /^(?:turn|rotate|swing|spin|roll)$/.test(phrase) &&
     saidWay === 'over' &&
@@ -120,7 +126,8 @@ export function verbMeant(
       : saidWay;
   if (way === 'back' && /\bback (?:along|toward|towards|until|far|a |an |by )/.test(told))
     return { verb: 'move', keepWay: true };
-  const verb = movedBy(movement, way);
+  // "Undo the nuts on the line" says where, and takes them off all the same.
+  const verb = movedBy(movement, way) ?? (toldWay === undefined ? movement.alone : undefined);
   if (
     /^(?:press|push|force|squeeze)$/.test(phrase) &&
     (way === 'down' || way === undefined || way === 'in') &&
@@ -155,6 +162,7 @@ export function verbMeant(
 /** "Turn it until it comes off". */
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
+const INTO = /\b(?:up|down) (?:into|onto|through)\b/;
 const TABS = /\b(?:tab|lock|locking|lockwasher|tongue)(?: (?:washer|plate))?s?$|\btabs?\b/;
 const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
 const MACHINE = new RegExp(`\\b(?:${MACHINES})$`);
