@@ -1,5 +1,5 @@
 import { newStep } from '../edits/steps';
-import { DRAFTED_FIELDS, type Step, type Workbook } from '../model/procedure';
+import { DRAFTED_FIELDS, type Procedure, type Step, type Workbook } from '../model/procedure';
 import type { Verb } from '../model/verbs';
 
 /** A step proposed by the program: every field it says carries the mark until a person has looked at it. */
@@ -12,10 +12,18 @@ export function draftStep(workbook: Workbook, verb: Verb, what: string, fields: 
   return { ...step, drafted: said };
 }
 
+const ids = new WeakMap<Procedure, ReadonlySet<string>>();
+
+function idsOf(procedure: Procedure): ReadonlySet<string> {
+  const known = ids.get(procedure) ?? new Set(procedure.steps.map((step) => step.id));
+  ids.set(procedure, known);
+  return known;
+}
+
 /** Core has no randomness: the id tells what it is for, and a number keeps it apart from earlier drafts. */
 function draftId({ procedure }: Workbook, verb: Verb, what: string): string {
   const base = `${verb}-${what}`.slice(0, 56);
-  const taken = new Set(procedure.steps.map((step) => step.id));
+  const taken = idsOf(procedure);
   let n = 1;
   while (taken.has(`${base}-${n}`)) n += 1;
   return `${base}-${n}`;

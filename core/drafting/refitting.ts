@@ -1,10 +1,11 @@
-import { movesOf, type Timeline } from '../bench/replay';
+import type { Timeline } from '../bench/replay';
 import type { Unit } from '../bench/units';
 import type { Edit } from '../edits/edit';
 import { firstOf } from '../edits/steps';
 import type { Step, Target, Workbook } from '../model/procedure';
 import { type Component, componentById, type Series } from '../model/series';
 import { type VerbEffect, verbOf } from '../model/verbs';
+import { courseOf } from './course';
 import { draftStep } from './draft-step';
 import { toolsBack, verbBack, wrenchFor } from './manner';
 import { takingOf, whenBack } from './takings';
@@ -104,46 +105,28 @@ export function mirroredIndex(
   takenAt: number,
   componentId: string,
 ): number {
-  let index = Math.max(
+  const index = Math.max(
     firstOf(procedure, 'put-back'),
     takenAt + 1,
     lastNaming(procedure.steps, 'takes', [componentId]) + 1,
     lastNaming(procedure.steps, 'renews', [componentId]) + 1,
+    courseOf(timeline).closedBehind(takenAt),
   );
-  const takenLater = new Set<string>();
-  timeline.frames.forEach((frame, i) => {
-    if (i <= takenAt) return;
-    for (const move of movesOf(frame)) {
-      const moved = timeline.units.get(move.unitId)?.componentId;
-      if (!moved) continue;
-      if (move.act === 'out') takenLater.add(moved);
-      if (move.act === 'home' && takenLater.has(moved)) index = Math.max(index, i + 1);
-    }
-    const { step } = frame;
-    if (step.verb === 'torque' && step.targets.some((target) => takenLater.has(target.componentId)))
-      index = Math.max(index, i + 1);
-  });
   const built = hostGoesHome(timeline, takenAt, componentId);
   return built === undefined ? index : Math.min(index, built);
 }
 
 /** The step that puts home the host a part was taken out of on the bench: it is built up before that. */
-function hostGoesHome(
-  { frames, structure, units }: Timeline,
-  takenAt: number,
-  componentId: string,
-): number | undefined {
+function hostGoesHome(timeline: Timeline, takenAt: number, componentId: string): number | undefined {
+  const { structure } = timeline;
   const hosts = new Set(
     (structure.byComponent.get(componentId) ?? []).flatMap(({ id }) => structure.hostOf.get(id) ?? []),
   );
+  const moves = [...hosts].flatMap((id) => courseOf(timeline).movesOfPiece(id)).sort((a, b) => a.index - b.index);
   let isOut = false;
-  for (const [index, frame] of frames.entries()) {
-    for (const { act, unitId } of movesOf(frame)) {
-      if (!hosts.has(units.get(unitId)?.pieceId ?? '')) continue;
-      if (act === 'home' && isOut && index > takenAt) return index;
-      if (index <= takenAt && act === 'out') isOut = true;
-      if (index <= takenAt && act === 'home') isOut = false;
-    }
+  for (const { act, index } of moves) {
+    if (act === 'home' && isOut && index > takenAt) return index;
+    if (index <= takenAt) isOut = act === 'out';
   }
   return undefined;
 }

@@ -2,6 +2,7 @@ import { movesOf, type Timeline } from '../bench/replay';
 import type { Unit } from '../bench/units';
 import type { Condition, Procedure, Step } from '../model/procedure';
 import { verbOf } from '../model/verbs';
+import { type Course, courseOf, type PieceMove } from './course';
 
 /** A step that took units off, and where it stands. */
 export interface Taking {
@@ -11,12 +12,14 @@ export interface Taking {
 
 /** The last step that took any of these pieces off, whether the old ones or their replacements are meant. */
 export function takingOf(timeline: Timeline, units: readonly Unit[]): Taking | undefined {
-  const pieces = new Set(units.map((unit) => unit.pieceId));
-  const index = timeline.frames.findLastIndex((frame) =>
-    movesOf(frame).some((move) => move.act === 'out' && pieces.has(timeline.units.get(move.unitId)?.pieceId ?? '')),
-  );
+  const course = courseOf(timeline);
+  const index = Math.max(-1, ...units.map(({ pieceId }) => lastOf(course, pieceId, 'out')));
   const frame = timeline.frames[index];
   return frame && { step: frame.step, index };
+}
+
+function lastOf(course: Course, pieceId: string, act: PieceMove['act']): number {
+  return course.movesOfPiece(pieceId).findLast((move) => move.act === act)?.index ?? -1;
 }
 
 /** The index of the last step that took each piece off. */
@@ -40,13 +43,14 @@ export function whenBack(
   { steps }: Procedure,
   units: readonly Unit[],
 ): readonly Condition[] | undefined {
-  const pieces = new Set(units.map((unit) => unit.pieceId));
-  const touches = (frame: Timeline['frames'][number], act: 'out' | 'home') =>
-    movesOf(frame).some((move) => move.act === act && pieces.has(timeline.units.get(move.unitId)?.pieceId ?? ''));
-  const since = timeline.frames.findLastIndex((frame) => touches(frame, 'home')) + 1;
-  const takings = timeline.frames
-    .slice(since)
-    .flatMap((frame) => (verbOf(frame.step.verb).effect !== 'renews' && touches(frame, 'out') ? [frame.step] : []));
+  const course = courseOf(timeline);
+  const moves = units.flatMap(({ pieceId }) => course.movesOfPiece(pieceId));
+  const since = Math.max(-1, ...moves.map(({ act, index }) => (act === 'home' ? index : -1)));
+  const outs = moves.flatMap(({ act, index }) => (act === 'out' && index > since ? [index] : []));
+  const takings = [...new Set(outs)]
+    .sort((a, b) => a - b)
+    .flatMap((index) => timeline.frames[index]?.step ?? [])
+    .filter(({ verb }) => verbOf(verb).effect !== 'renews');
   const last = takings.at(-1)?.when;
   if (takings.length === 0) return takingOf(timeline, units)?.step.when;
   if (takings.some(({ when }) => when === undefined)) return undefined;
