@@ -7,7 +7,8 @@ import { DEFAULT_TOLERANCE_PERCENT, type Step, type Target, type Workbook } from
 import type { Series } from '../model/series';
 import { readDirection } from '../reading/en/direction-words';
 import { poseSaid } from '../reading/en/pose-words';
-import { findTool, type ParsedLine, type ParsedNote, type ParsedStep, splitTool } from './parse-line';
+import { findTool, splitTool } from './behind-signs';
+import type { ParsedLine, ParsedNote, ParsedStep } from './parse-line';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
 export type NewId = () => string;
