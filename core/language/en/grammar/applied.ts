@@ -66,7 +66,7 @@ export function withWhat(place: Place): number | undefined {
   const isWhole =
     phrase.known?.kind === 'part' &&
     !FASTENS.test(phrase.name) &&
-    /^(?:|,|;|and|then|from|so|by)$/.test(sentence.lows[found.end] ?? '');
+    /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
   const comesAlong = isWhole && joint === 'with' && verbOf(act.verb).effect === 'takes';
   const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
@@ -117,7 +117,7 @@ export function amountAt(
     }
   }
   const of = sentence.lows.indexOf('of', start);
-  if (of < 0 || of - start > 4) return undefined;
+  if (of < 0 || of - start > 4 || /^(?:it|them|the)$/.test(sentence.lows[start] ?? '')) return undefined;
   const stuff = nounPhraseAt(sentence, of + 1);
   if (!stuff || (stuff.phrase.known?.kind !== 'substance' && !lexicon.isSubstance(stuff.phrase.words)))
     return undefined;

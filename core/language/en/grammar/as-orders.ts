@@ -72,13 +72,12 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
 
 /** "... and cleaned", "... and pulling it out": told in the same way as the action before. */
 function goesOn(piece: Piece, at: number): boolean {
-  const form =
-    piece.manner === 'doing' ? 'ing' : piece.manner === 'done' || piece.manner === 'past' ? 'past' : undefined;
+  const form = piece.manner === 'doing' ? 'ing' : /^(?:done|past|bare)$/.test(piece.manner) ? 'past' : undefined;
   let verb = at;
   while (lexicon.isManner(piece.low(verb))) verb += 1;
   if (form && baseOf(piece.low(verb), form) !== undefined) {
     piece.words[verb] = piece.based(verb, form);
-    if (piece.manner === 'done') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
+    if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
   }
   const next = piece.manner === 'topic' ? verbAt(piece.lowsFrom(at), 0) : undefined;

@@ -30,6 +30,19 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'another way it faces, somewhere else: "arrow up on this side and down on the other"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (
+        !act.faces ||
+        !/^(?:and|but|,)$/.test(sentence.lows[at - 1] ?? '') ||
+        !/^(?:up|down|in|out|inwards?|outwards?|upwards?|downwards?) (?:on|at|in|for)\b/.test(told)
+      )
+        return undefined;
+      reading.doubt('facing', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
       if (

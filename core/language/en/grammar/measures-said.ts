@@ -24,8 +24,11 @@ export const MEASURES_SAID: readonly Construction[] = [
   {
     name: 'a torque in passes: "50, 100 and 150 N·m"',
     read: ({ sentence, at, act }) => {
-      if (act.verb !== 'torque' || sentence.words[at]?.value === undefined || torqueAt(sentence, at)) return undefined;
-      let last = at;
+      let start = at;
+      while (/^(?:first|initially|to|at)$/.test(sentence.lows[start] ?? '')) start += 1;
+      if (act.verb !== 'torque' || sentence.words[start]?.value === undefined || torqueAt(sentence, start))
+        return undefined;
+      let last = start;
       while (/^(?:,|and|then|to)$/.test(sentence.lows[last + 1] ?? '') && !torqueAt(sentence, last)) {
         last += 1;
         while (/^(?:,|and|then|to|finally)$/.test(sentence.lows[last] ?? '')) last += 1;

@@ -2,7 +2,7 @@ import type { Verb } from '../../../model/verbs';
 
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
-  loosen: ['slacken off', 'free off', 'make loose'],
+  loosen: ['slacken off', 'free off', 'make loose', 'unclamp'],
   isolate: [
     'stop',
     'shut down',

@@ -6,7 +6,7 @@ import { type PartName, partNamesOf } from './known-names';
 import { isFeature, isSubstance, isToolName } from './lexicon';
 import { beginsVerb } from './operations';
 import type { Doubt, SaidPart } from './said';
-import { isPlural, partsOf, strayWordsIn } from './words';
+import { endsInAdjective, isPlural, partsOf, strayWordsIn } from './words';
 
 /** What has to be asked about a name that the series does not know; undefined where it may be a new part. */
 export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Series): Doubt | undefined {
@@ -64,6 +64,8 @@ function isOdd(name: string, parts: readonly string[]): boolean {
           beginsVerb(words, i + 1) && kindFromName(words.slice(0, i + 2).join(' ')) === 'other' && !isNounToo(word),
       )
   )
+    return true;
+  if (kindFromName(words.at(-1) ?? '') === 'other' && endsInAdjective(name) && !isNounToo(words.at(-1) ?? ''))
     return true;
   return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
 }

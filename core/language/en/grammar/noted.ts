@@ -1,5 +1,6 @@
 import { kindFromName } from '../../../reading/en/kind-words';
 import { amountAt } from './applied';
+import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { objectsAt } from './objects';
@@ -21,6 +22,11 @@ function bareKnown(piece: Piece, at: number): boolean {
   const things = objectsAt(piece.sentence(), at);
   const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  // "Two packings on each head come out": at which places.
+  const isPlace = namesAt(piece.names, piece.words, things.end + 1).some(
+    ({ kind }) => kind === 'place' || kind === 'places',
+  );
+  if (/^(?:on|in)$/.test(way) && (isPlace || /^(?:each|every|both)$/.test(piece.low(things.end + 1)))) return false;
   const isNamed = things.phrases.every(
     ({ known, feature, fromCount, name }) =>
       feature === undefined && (known?.kind === 'part' || (fromCount !== undefined && kindFromName(name) !== 'other')),

@@ -60,7 +60,7 @@ export function plainVerb(
   if (phrase === 'restore' && SETTING.test(objectText)) return undefined;
   // "Stop the rotor with a bar" holds it.
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
-  if (phrase === 'stop' && !POWERED.test(objectText)) return undefined;
+  if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;
   if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };
   if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
@@ -145,6 +145,7 @@ export function plainVerb(
 }
 
 const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
+const STOPPED = /\b(?:tractor|engine|line|plant|mixer|agitator|conveyor|compressor|turbine|sprayer|flow|process)$/;
 const SETTING =
   /\b(?:settings?|strokes?|positions?|adjustments?|alignment|clearance|preload|speed|order|shape|finish)\b/;
 const MAINS = /\b(?:mains|power|supply)\b/;

@@ -190,7 +190,8 @@ const BEFORE_WAY = new RegExp(
 
 /** "Fill with two litres of oil" and "pour in two litres of oil" say the same. */
 function amountFrom({ lows }: Sentence, at: number): number {
-  return lows[at] === 'with' ? at + 1 : at;
+  const from = /^(?:it|them)$/.test(lows[at] ?? '') && lows[at + 1] === 'with' ? at + 1 : at;
+  return lows[from] === 'with' ? from + 1 : from;
 }
 
 const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;

@@ -3,6 +3,7 @@ import { verbOf } from '../../../model/verbs';
 import { asOrders } from './as-orders';
 import { clausesOf } from './clauses';
 import { torqueAt } from './figures';
+import { hiddenIn } from './hidden';
 import { namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
@@ -31,7 +32,8 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   liftedToFit(reading);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
-  if (lost) reading.doubts.push(lost);
+  const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, sentence.names) : undefined;
+  for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
 
@@ -251,7 +253,7 @@ const DANGEROUS =
 
 /** "The new one goes on with the carbon outward" puts something there, whatever it is called. */
 const MOVES_THERE =
-  /^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b/;
+  /\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;

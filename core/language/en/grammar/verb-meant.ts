@@ -81,7 +81,7 @@ export function verbMeant(
   )
     return { verb: 'apply-compound' };
   if (
-    /^(?:set|place|lay|lower|put|stand|rest|position)$/.test(phrase) &&
+    /^(?:set|place|lay|lower|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) &&
     /^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[at] ?? '') &&
     !ways.includes('aside')
   ) {

@@ -195,4 +195,18 @@ function tagged(name: string): string[] {
   return terms.flatMap(({ text, terms: [term] }) => (term?.tags.some((tag) => STRAY_TAGS.includes(tag)) ? [text] : []));
 }
 
+/** "Ring good", "cover open": a name ends with what it is called, and not with how it is. */
+export function endsInAdjective(name: string): boolean {
+  return adjectives.memo(name);
+}
+
+const adjectives = new LRUCache<string, boolean>({
+  max: 500,
+  memoMethod: (name) => {
+    const terms = nlp(name).terms().json() as { terms: { tags: string[] }[] }[];
+    const tags = terms.at(-1)?.terms[0]?.tags ?? [];
+    return terms.length > 1 && tags.includes('Adjective') && !tags.includes('Comparative');
+  },
+});
+
 const STRAY_TAGS = ['Adverb', 'Pronoun', 'Preposition', 'Conjunction', 'Determiner', 'Modal', 'Negative'];

@@ -1,0 +1,68 @@
+import { unitOf } from '../../../quantity/units';
+import { measureAt } from './figures';
+import { type NameIndex, namesAt } from './known-names';
+import { nounPhraseAt } from './noun-phrase';
+import { verbAt, WAY_WORDS } from './operations';
+import type { Doubt, SaidAct } from './said';
+import { Sentence } from './sentence';
+import { wordsOf } from './words';
+
+/** What is said of when, why or how long, and may name an action that is a step elsewhere. */
+const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
+
+/**
+ * A part that is moved, or a torque, within words that are merely kept: understood, they would have been a step or a
+ * figure. Whether they are a remark is asked.
+ */
+export function hiddenIn(line: string, acts: readonly SaidAct[], names: NameIndex): Doubt | undefined {
+  for (const { how, about, figure } of acts) {
+    const hidden =
+      how.find((text) => hidesMove(sentenceOf(text, names)) || (!figure && hidesTorque(sentenceOf(text, names)))) ??
+      (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
+    if (hidden === undefined) continue;
+    const at = line.toLowerCase().indexOf(hidden.toLowerCase());
+    const [from, to] = at < 0 ? [0, line.length] : [at, at + hidden.length];
+    return { kind: 'unread', from, to, text: hidden, offers: [`*${hidden}`] };
+  }
+  return undefined;
+}
+
+function sentenceOf(text: string, names: NameIndex): Sentence {
+  return new Sentence(text, wordsOf(text), names);
+}
+
+/** "..., knock the ring off". */
+function hidesMove(sentence: Sentence): boolean {
+  const { lows, words, names } = sentence;
+  if (SAID_OF.test(lows[0] ?? '')) return false;
+  return words.some((_, at) => {
+    if (partAt(names, sentence, at)) return false;
+    const verb = verbAt(lows, at);
+    if (!verb || (verb.is === 'verb' && !MOVES.test(verb.verb))) return false;
+    let from = at + verb.length;
+    while (WAY_WORDS[lows[from] ?? ''] !== undefined) from += 1;
+    return nounPhraseAt(sentence, from)?.phrase.known?.kind === 'part';
+  });
+}
+
+const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-by-hand)$/;
+
+/** "The two knobs off and ..." */
+function hidesWay(sentence: Sentence): boolean {
+  return sentence.words.some((_, at) => {
+    const part = partAt(sentence.names, sentence, at);
+    const way = part && sentence.lows[at + part.length];
+    return way !== undefined && way !== 'over' && WAY_WORDS[way] !== undefined;
+  });
+}
+
+function hidesTorque(sentence: Sentence): boolean {
+  return sentence.words.some((_, at) => {
+    const measured = measureAt(sentence, at);
+    return measured !== undefined && unitOf(measured.unit).dimension === 'torque';
+  });
+}
+
+function partAt(names: NameIndex, { words }: Sentence, at: number) {
+  return namesAt(names, words, at).find(({ kind }) => kind === 'part');
+}
