@@ -172,9 +172,10 @@ const MACHINE = /^(?:the\s+)?(?:pump|motor|engine|machine|unit|drive|set)\b/i;
 
 /** Opened by a valve, not taken apart. */
 const OPENED_AS_VALVE =
-  /\b(valves?|cocks?|taps?|(?:bleed(?:er)?|vent|drain) (?:screws?|plugs?|ports?)|air|water|steam|suction|discharge|inlet|outlet|feed|supply)(?:\s+(?:slowly|gently|fully|carefully|again|a little|by hand))*$/i;
+  /\b(valves?|cocks?|taps?|(?:bleed(?:er)?|vent|drain) (?:screws?|plugs?|ports?)|(?:air )?vents?|air|water|steam|suction|discharge|inlet|outlet|feed|supply)(?:\s+(?:slowly|gently|fully|carefully|again|a little|by hand))*$/i;
 /** Valves whose opening lets the pressure off, or the liquid out. */
-const BLEEDS = /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?|screws?|plugs?|ports?)\b/i;
+const BLEEDS =
+  /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?|screws?|plugs?|ports?)\b|\bvents?$/i;
 const DRAINS = /\bdrain\b.*\b(valves?|cocks?|taps?|plugs?|screws?)\b/i;
 const SUPPLY = /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b/i;
 

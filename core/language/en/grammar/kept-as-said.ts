@@ -46,7 +46,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
       if (
-        !/^(?:if|unless)\b/.test(told) ||
+        !(/^(?:if|unless)\b/.test(told) || (isForGood(act.verb) && ONLY_THOSE.test(told))) ||
         lexicon.EASY_CONDITION.test(told) ||
         (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb))
       )
@@ -66,7 +66,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'until when, before or after what: kept as said',
     read: (place) =>
       /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
-        ? keep(place, place.at, toComma(place.sentence, place.at))
+        ? keep(place, place.at, (place.told.startsWith('where ') ? toJoint : toComma)(place.sentence, place.at))
         : undefined,
   },
   {
@@ -182,6 +182,9 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
+/** "Renew every ring *that is* worn": some of them only. */
+const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
+const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
 const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];

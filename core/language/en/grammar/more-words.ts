@@ -93,6 +93,8 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'hear whether',
     'watch',
     'observe',
+    'confirm',
+    'confirm that',
     'control',
     'control if',
     'control whether',

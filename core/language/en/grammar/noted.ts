@@ -21,6 +21,9 @@ function bareKnown(piece: Piece, at: number): boolean {
   if (verb && !piece.knows(at)) return false;
   const things = objectsAt(piece.sentence(), at);
   const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
+  // "Motor off": taken off, or switched off.
+  if (way === 'off' && RUNS_ON.test(things.phrases.at(-1)?.words.at(-1) ?? '') && piece.isLast(things.end))
+    return false;
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
   // "Two packings on each head come out": at which places.
   const isPlace = namesAt(piece.names, piece.words, things.end + 1).some(
@@ -51,6 +54,7 @@ function bareWords(piece: Piece, at: number): boolean {
   const said = BARE.exec(piece.lows(at));
   if (!said) return false;
   const [, name = '', way = ''] = said;
+  if (way === 'off' && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
   const first = verbAt(piece.lowsFrom(at), 0);
   if (
     first &&
@@ -62,6 +66,8 @@ function bareWords(piece: Piece, at: number): boolean {
   orderBare(piece, at, at + name.split(' ').length, way);
   return true;
 }
+
+const RUNS_ON = /^(?:power|breaker|air|water|mains|supply|engine|motor|pump|current|steam)$/;
 
 /** Puts the verb before what is named; the way stands behind it as before. */
 function orderBare(piece: Piece, at: number, end: number, way: string): void {

@@ -294,7 +294,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
 
 /** A verb that says what the part does: "check that the spacer *moves* freely". */
 export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
     low,
   );
 }
@@ -332,6 +332,9 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;
   if (at > start && /^(?:is|are|was|were|has|have|should|must|will|can|may)$/.test(low)) return true;
+  // "Check the level drops": what a level does.
+  if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
+    return true;
   // "Plate a" ends with its letter.
   if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
   return at === start && /ly$/.test(low) && isManner(low);

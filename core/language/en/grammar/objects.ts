@@ -93,9 +93,15 @@ function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
   return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
 }
 
+/** Around the pump and no part of it. */
+function isAround(words: readonly string[]): boolean {
+  return /^(?:breaker|supply|mains|power|isolator|bench|floor|workshop|area|surroundings)$/.test(words.at(-1) ?? '');
+}
+
 /** A bore, a thread, an edge: unless a part is called so. */
 function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
-  if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words))) return false;
+  if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
+    return false;
   const parts = partsOf(words.join(' '));
   return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
 }

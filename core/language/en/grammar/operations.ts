@@ -169,7 +169,20 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
   },
   {
-    words: 'place lower drop stack',
+    words: 'drop',
+    alone: 'place',
+    ways: {
+      out: 'take-off',
+      in: 'place',
+      on: 'place',
+      over: 'place',
+      back: 'place',
+      down: 'lay',
+      aside: 'put-aside',
+    },
+  },
+  {
+    words: 'place lower stack',
     alone: 'place',
     ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
   },

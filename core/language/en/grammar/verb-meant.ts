@@ -41,6 +41,9 @@ export function verbMeant(
   if (phrase === 'shut' && ways.length === 0)
     return plainVerb(reading, sentence, 'close-valve', phrase, objectText, object, at, told);
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
+  // "Crack the drain cock" opens it a little.
+  if (phrase === 'crack' && /\b(?:cock|valve|tap|vent)s?$/.test(objectText))
+    return plainVerb(reading, sentence, 'split', 'open', objectText, object, at, told);
   if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
   if (/^run (?:dry|empty|unloaded|for|at|without|\d)/.test(told) && ways.length === 0)
     return { verb: 'test', about: 'run', aboutEnd: sentence.lows.indexOf('run') + 1 };
