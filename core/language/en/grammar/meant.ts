@@ -27,7 +27,7 @@ const HOLDERS =
 
 /** Places away from the pump: what is put there is not in it. */
 const ELSEWHERE =
-  /^(?:in|into|on|onto) (?:\w+ ){0,3}?(?:oven|hot ?plate|freezer|fridge|bath|washer tank|parts washer|bucket|bowl|drawer|bag|tub|sink|pan|pockets?|toolbox|tool box)\b/;
+  /^(?:in|into|on|onto) (?:\w+ ){0,3}?(?:oven|hot ?plate|freezer|fridge|bath|washer tank|parts washer|bucket|bowl|drawer|bag|tub|sink|pan|toolbox|tool box|(?:your|his|her|my) (?:\w+ )?pockets?)\b/;
 
 export function goesElsewhere(behind: string): boolean {
   return ELSEWHERE.test(behind);
