@@ -7,7 +7,7 @@ import { nounPhraseAt } from '../language/en/grammar/noun-phrase';
 import type { SaidTool } from '../language/en/grammar/said';
 import { Sentence } from '../language/en/grammar/sentence';
 import { sizeKey } from '../language/en/grammar/tool-doubts';
-import { toolAt } from '../language/en/grammar/tools';
+import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../language/en/grammar/tools';
 import { wordsOf } from '../language/en/grammar/words';
 import { byName, nameKey } from '../model/names';
 import type { Series } from '../model/series';
@@ -77,7 +77,11 @@ export function readTool(label: string, series: Series): SaidTool {
   const known = findTool(series, label);
   if (known) return { name: known.name, ...(known.size && { size: known.size }) };
   const words = wordsOf(label);
-  const said = toolAt(new Sentence(label, words, namesOf(series)), 0);
+  const sentence = new Sentence(label, words, namesOf(series));
+  // "/17mm" is the one tool of that size.
+  const sized = toolOfSizeAt(sentence, 0, series) ?? toolOfBareNumberAt(sentence, 0, series);
+  if (sized && sized.end === words.length) return sized.tool;
+  const said = toolAt(sentence, 0);
   return said && said.end === words.length ? said.tool : splitTool(label.replace(/\s+/g, ' '));
 }
 

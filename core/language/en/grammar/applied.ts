@@ -67,7 +67,9 @@ export function withWhat(place: Place): number | undefined {
     phrase.known?.kind === 'part' &&
     !FASTENS.test(phrase.name) &&
     /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
-  const comesAlong = isWhole && joint === 'with' && verbOf(act.verb).effect === 'takes';
+  // "Press it in with the old bearing" uses that as a tool.
+  const isTool = phrase.state.some((state) => /^(?:old|worn|used)$/.test(state));
+  const comesAlong = isWhole && joint === 'with' && !isTool && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
   const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));

@@ -129,6 +129,8 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     next.quoted === true ||
     namesAt(sentence.names, sentence.words, behind).length > 0;
   if (/^(?:whether|if)$/.test(sentence.lows[behind - 1] ?? '')) return true;
+  // "Close the one, close the other": the same verb once more.
+  if (afterComma && sentence.lows[at] === sentence.lows[first]) return true;
   // After a bare comma only what is done to a known thing is a step; the rest is a remark.
   if (afterComma)
     return (

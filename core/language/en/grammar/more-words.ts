@@ -128,6 +128,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'paint a line across',
     'paint a mark on',
     'put a mark on',
+    'put a mark across',
     'put marks on',
     'put a line across',
     'make a mark on',

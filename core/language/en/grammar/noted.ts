@@ -22,7 +22,11 @@ function bareKnown(piece: Piece, at: number): boolean {
   const things = objectsAt(piece.sentence(), at);
   const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
   // "Motor off": taken off, or switched off.
-  if (way === 'off' && RUNS_ON.test(things.phrases.at(-1)?.words.at(-1) ?? '') && piece.isLast(things.end))
+  if (
+    /^(?:off|on)$/.test(way ?? '') &&
+    RUNS_ON.test(things.phrases.at(-1)?.words.at(-1) ?? '') &&
+    piece.isLast(things.end)
+  )
     return false;
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
   // "Two packings on each head come out": at which places.
@@ -54,7 +58,7 @@ function bareWords(piece: Piece, at: number): boolean {
   const said = BARE.exec(piece.lows(at));
   if (!said) return false;
   const [, name = '', way = ''] = said;
-  if (way === 'off' && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
+  if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
   const first = verbAt(piece.lowsFrom(at), 0);
   if (
     first &&

@@ -28,7 +28,7 @@ export interface NounPhrase {
 
 const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
 /** "Press in the new one": what was named, in another state. */
-const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b|^the same$/;
+const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b|^the same$|^each (?:one|of them)\b/;
 /** Words before a name that are no part of it. */
 export const STATE =
   /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
@@ -76,7 +76,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       phrase: {
         name: 'it',
         words: ['it'],
-        state: newOne.includes('same') ? [] : [newOne.includes('new') ? 'new' : 'old'],
+        state: /same|each/.test(newOne) ? [] : [newOne.includes('new') ? 'new' : 'old'],
         pronoun: true,
         from,
         to,
@@ -100,7 +100,10 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       every = true;
       if (low === 'both') count = 2;
       at += lows[at + 1] === 'of' ? 2 : 1;
-    } else if (STATE.test(low) || (low === 'clean' && namesHere(sentence, at + 1, 'substance'))) {
+    } else if (
+      (STATE.test(low) && !namesHere(sentence, at, 'substance')) ||
+      (low === 'clean' && namesHere(sentence, at + 1, 'substance'))
+    ) {
       state.push(low);
       at += 1;
     } else if (low === 'pair' && lows[at + 1] === 'of') {

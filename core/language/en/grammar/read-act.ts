@@ -66,7 +66,7 @@ export function readAct(
   while (
     verb.is === 'movement' &&
     WAY_WORDS[sentence.lows[at] ?? ''] !== undefined &&
-    !isPlaceNext(sentence, at) &&
+    (!isPlaceNext(sentence, at) || isItsOnlyWay(sentence.lows[at] ?? '')) &&
     !isTogetherWith(at) &&
     !isManner(at)
   ) {
@@ -157,6 +157,13 @@ export function readAct(
 
   function isManner(from: number): boolean {
     return lexicon.MANNER_PHRASE.test(sentence.lows.slice(from).join(' '));
+  }
+
+  /** "Line it up to within a tenth": the verb needs its way. */
+  function isItsOnlyWay(low: string): boolean {
+    const way = WAY_WORDS[low];
+    if (verb.is !== 'movement' || way === undefined || verb.movement.alone !== undefined) return false;
+    return verb.movement.ways[way] !== undefined && Object.keys(verb.movement.ways).length === 1;
   }
 
   function isTogetherWith(from: number): boolean {

@@ -45,6 +45,12 @@ export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: s
       offers: [`${bare[1]} mm ${bare[2]}`, `${bare[1]} in ${bare[2]}`],
     };
   }
+  // A size alone is no tool.
+  if (size === undefined && /^\d[\d./]*\s*(?:mm|cm|in|inch|["″])?$/i.test(name)) {
+    const from = Math.max(text.indexOf(name), 0);
+    const fitting = series.tools.filter((tool) => tool.size !== undefined && sizeKey(tool.size) === sizeKey(name));
+    return { kind: 'tool', from, to: from + name.length, text: name, offers: fitting.map(toolLabel) };
+  }
   const key = keyOf(name);
   const sameName = series.tools.filter((tool) => keyOf(tool.name) === key);
   const fits = (tool: Series['tools'][number]) => size === undefined || sizeKey(tool.size ?? '') === sizeKey(size);
@@ -62,7 +68,7 @@ export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: s
   if (sameName.length > 0) return undefined;
   // "The mallet" where there is a rubber mallet.
   const isShort = (tool: Series['tools'][number]) =>
-    size === undefined && !/^(?:two|three|pair|set)\b/.test(tool.name) && endsIn(partsOf(tool.name), partsOf(name));
+    !/^(?:two|three|pair|set)\b/.test(tool.name) && endsIn(partsOf(tool.name), partsOf(name));
   const synonyms = series.tools.filter((tool) => (sameGroup(keyOf(tool.name), key) || isShort(tool)) && fits(tool));
   return synonyms.length > 0 ? asked(synonyms) : undefined;
 }

@@ -119,6 +119,10 @@ export function verbMeant(
   )
     return { verb: 'turn', keepWay: true };
   if (/^(?:turn|roll)$/.test(phrase) && /\bupside down\b/.test(told)) return { verb: 'lay' };
+  // "Turn the impeller in": it may go in by turning, or be turned where it sits.
+  const isTurnedIn = /^(?:turn|rotate)$/.test(phrase) && /^(?:in|out)$/.test(toldWay ?? '');
+  if (isTurnedIn && object?.known?.kind === 'part' && !FASTENER.test(objectText) && !SHAFTS.test(objectText))
+    return undefined;
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
   const way =
     /^(?:turn|rotate|spin)$/.test(phrase) &&
@@ -172,6 +176,7 @@ const MACHINE = new RegExp(`\\b(?:${MACHINES})$`);
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
 /** "Turn it over by hand a couple of times". */
 const REVOLVES = /\bby hand\b|\btimes\b|\b(?:full|complete) (?:turns?|revolutions?)\b/;
+const SHAFTS = /\b(?:shaft|crank|crankshaft|rod|spindle|screw|stem|bolt)s?$/;
 const MAINS_PLUG = /\b(?:mains|power|supply) (?:plug|lead|cord|cable)s?$/;
 const PRESSES = /^(?:press|push|tap|knock|drive|force|drift|hammer)$/;
 const FLAT =
