@@ -6,6 +6,7 @@ import { wholeChain } from '#core/job/whole';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import type { Workbook } from '#core/model/procedure';
 import { procedureReferences, seriesReferences } from '#core/model/references';
+import { withoutSources } from '#core/model/without-sources';
 import type { Database, Queryable } from '../database/open';
 import * as table from '../database/schema';
 import { badInput, Fault, notFound } from '../ground/fault';
@@ -109,7 +110,11 @@ function refuseOther({ procedure, series }: OpenWorkbook, choice: { version: num
 
 /** What a release froze of the documents as they stand. */
 function workbookOf({ series, procedure, before }: Pick<OpenWorkbook, 'series' | 'procedure' | 'before'>): Workbook {
-  return { series: series.document, procedure: procedure.document, ...(before.length > 0 && { before }) };
+  return withoutSources({
+    series: series.document,
+    procedure: procedure.document,
+    ...(before.length > 0 && { before }),
+  });
 }
 
 /** Nobody changes the procedure or its series while both are looked at and frozen. */
