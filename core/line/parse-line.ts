@@ -1,13 +1,13 @@
 import { torqueAt } from '../language/en/grammar/figures';
-import { namesOf } from '../language/en/grammar/known-names';
-import { doubtAboutName } from '../language/en/grammar/name-doubts';
+import { namesOf, partNamesOf } from '../language/en/grammar/known-names';
+import { doubtAboutName, endsIn } from '../language/en/grammar/name-doubts';
 import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
 import { Sentence } from '../language/en/grammar/sentence';
 import { doubtAboutTool } from '../language/en/grammar/tool-doubts';
-import { wordsOf } from '../language/en/grammar/words';
+import { partsOf, wordsOf } from '../language/en/grammar/words';
 import { capital } from '../language/en/naming';
 import type { Faces } from '../model/faces';
 import { byName, pluralName } from '../model/names';
@@ -115,7 +115,13 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
     if (doubt.kind === 'verb') faults.push({ kind: 'no-verb', word: doubt.text });
     else doubts.push(doubt);
   }
-  const steps = said.acts.map((act) => openStep(act, series));
+  const acts = said.acts.map((act, i) => ({
+    ...act,
+    parts: act.parts.map((part) =>
+      inFull(part, series, [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)]),
+    ),
+  }));
+  const steps = acts.map((act) => openStep(act, series));
   const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
   const signed = steps.at(-1) ?? note;
   if (signed) for (const segment of segments) if (segment.sign !== 'said') readSign(segment, signed, series, faults);
@@ -129,6 +135,17 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));
   if (saysNothing && faults.length === 0) faults.push({ kind: 'no-verb', word: '' });
   return { steps, note: saysNothing ? undefined : note, faults, doubts: doubts.sort((a, b) => a.from - b.from) };
+}
+
+const partsOfAct = ({ parts }: SaidAct) => parts;
+
+/** "The bowl" right behind the filter bowl is that bowl, where no other part is called so. */
+function inFull(part: SaidPart, series: Series, recent: readonly Pick<SaidPart, 'name'>[]): SaidPart {
+  if (part.quoted || byName(series.components, part.name)) return part;
+  const words = partsOf(part.name);
+  const [only, other] = partNamesOf(series).filter((known) => endsIn(known.parts, words));
+  const isRecent = only && recent.some(({ name }) => partsOf(name).join(' ') === only.key);
+  return isRecent && !other ? { ...part, name: only.name } : part;
 }
 
 const NO_ACT = { verb: 'wait', parts: [], tools: [], applied: [], positionIds: [], looks: [] } as const;

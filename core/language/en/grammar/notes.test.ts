@@ -110,3 +110,19 @@ test('signs: places by their last word and in a row, what is put on with its amo
   ]);
   expect(read('draw rotor @9').faults).toMatchObject([{ kind: 'unknown-position' }]);
 });
+
+test('a short name is the part named right before it, where no other is called so', () => {
+  expect(said('take off the coupling guard and clean the guard')).toEqual([
+    'take-off: coupling guard',
+    'clean: coupling guard',
+  ]);
+  expect(asked('clean the guard')).toEqual(['which-part']);
+  const before = { parts: [{ name: 'drain plug', from: 0, to: 0 }] };
+  expect(parseLine('clean the plug', series, before)).toMatchObject({
+    doubts: [],
+    steps: [{ verb: 'clean', parts: [{ name: 'drain plug' }] }],
+  });
+  expect(parseLine('undo the bolts', series, { parts: [{ name: 'cover nut', from: 0, to: 0 }] }).doubts).toHaveLength(
+    1,
+  );
+});
