@@ -2,7 +2,7 @@ import { movesOf, type Timeline } from '../bench/replay';
 import type { Unit } from '../bench/units';
 import type { Condition, Procedure, Step } from '../model/procedure';
 import { verbOf } from '../model/verbs';
-import { type Course, courseOf, type PieceMove } from './course';
+import { type Course, courseOf } from './course';
 
 /** A step that took units off, and where it stands. */
 export interface Taking {
@@ -13,13 +13,13 @@ export interface Taking {
 /** The last step that took any of these pieces off, whether the old ones or their replacements are meant. */
 export function takingOf(timeline: Timeline, units: readonly Unit[]): Taking | undefined {
   const course = courseOf(timeline);
-  const index = Math.max(-1, ...units.map(({ pieceId }) => lastOf(course, pieceId, 'out')));
+  const index = Math.max(-1, ...units.map(({ pieceId }) => lastTaken(course, pieceId)));
   const frame = timeline.frames[index];
   return frame && { step: frame.step, index };
 }
 
-function lastOf(course: Course, pieceId: string, act: PieceMove['act']): number {
-  return course.movesOfPiece(pieceId).findLast((move) => move.act === act)?.index ?? -1;
+function lastTaken(course: Course, pieceId: string): number {
+  return course.movesOfPiece(pieceId).findLast(({ act }) => act === 'out')?.index ?? -1;
 }
 
 /** The index of the last step that took each piece off. */

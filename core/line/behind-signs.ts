@@ -1,9 +1,7 @@
 /* What stands behind a sign of the line: places, what is put on, tools. */
 
-import { amountAt } from '../language/en/grammar/applied';
+import { stuffAt } from '../language/en/grammar/applied';
 import { namesOf } from '../language/en/grammar/known-names';
-import { isSubstance } from '../language/en/grammar/lexicon';
-import { nounPhraseAt } from '../language/en/grammar/noun-phrase';
 import type { SaidTool } from '../language/en/grammar/said';
 import { Sentence } from '../language/en/grammar/sentence';
 import { sizeKey } from '../language/en/grammar/tool-doubts';
@@ -55,10 +53,7 @@ export function readPositions(
 /** What is put on, how much and where: "silicone grease, lips", "a drop of thread locker on the threads". */
 export function readApplied(words: string, series: Series): SaidApplied {
   const sentence = new Sentence(words, wordsOf(words), namesOf(series));
-  const amount = amountAt(sentence, 0);
-  const stuff = nounPhraseAt(sentence, 0);
-  const isStuff = stuff?.phrase.known?.kind === 'substance' || isSubstance(stuff?.phrase.words ?? []);
-  const said = amount ?? (stuff && isStuff ? { applied: { name: stuff.phrase.name }, end: stuff.end } : undefined);
+  const said = stuffAt(sentence, 0);
   const joint = sentence.lows[said?.end ?? 0] ?? '';
   if (!said || !/^(?:on|onto|to|in|into|around|round|under|between|over)$/.test(joint)) {
     const { name, size: where } = splitTool(words);

@@ -37,11 +37,7 @@ export function printedSection(
     const ink = tone === 'current' ? INK.indigo : tone === 'piece' ? INK.text : INK.kaki;
     return `${leader}<text x="${x}" y="${y}" font-size="${drawing.labelSize}" fill="${ink}">${escaped(sayLabel(label))}</text>`;
   });
-  return {
-    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${drawing.width} ${drawing.height}">${shapes.join('')}${labels.join('')}</svg>`,
-    width: 200,
-    margin: [0, 4, 0, 4],
-  };
+  return printed(drawing, [...shapes, ...labels], 200);
 }
 
 /** How a housing lies after a step, as a small drawing; nothing where it stands as it is fitted. */
@@ -49,14 +45,17 @@ export function printedPose(pose: Pose): Content[] {
   const drawing = poseDrawing(pose);
   if (!drawing) return [];
   const shapes = drawing.shapes.map(({ d, tone }) => `<path d="${d}" ${PAINT[tone]}/>`);
+  return [printed(drawing, shapes, 110)];
+}
+
+/** A drawing on paper, `width` points wide. */
+function printed(drawing: { width: number; height: number }, elements: readonly string[], width: number): Content {
   const box = `0 0 ${drawing.width} ${drawing.height}`;
-  return [
-    {
-      svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${shapes.join('')}</svg>`,
-      width: 110,
-      margin: [0, 4, 0, 4],
-    },
-  ];
+  return {
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${elements.join('')}</svg>`,
+    width,
+    margin: [0, 4, 0, 4],
+  };
 }
 
 function escaped(text: string): string {

@@ -4,7 +4,7 @@ import { measureAt } from './figures';
 import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { endsIn } from './name-doubts';
-import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { keep, type Place, toJoint } from './place';
 import { type OpenAct, partOf } from './reading';
 import type { Sentence } from './sentence';
@@ -32,7 +32,7 @@ export function withWhat(place: Place): number | undefined {
     takeApplied(act, poured.applied);
     return poured.end;
   }
-  if (phrase.known?.kind === 'substance' || lexicon.isSubstance(phrase.words)) {
+  if (isStuff(phrase)) {
     if (act.verb === 'clean' || act.verb === 'test') {
       if (phrase.known === undefined && /\bair$/.test(phrase.name)) {
         act.tools.push({ name: phrase.name });
@@ -96,15 +96,26 @@ const FASTENS = /(?:bolt|screw|nut|clamp|clip)s?$/;
 /** By eye and by feel: these help to look and are fetched from no drawer. */
 const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye|magnifying|two people|helper)\b/;
 
+/** What is put on, and where its words end. */
+interface StuffSaid {
+  readonly applied: OpenAct['applied'][number];
+  readonly end: number;
+}
+
+/** "Grease", "a thin film of grease": what is put on, with how much of it where that is said. */
+export function stuffAt(sentence: Sentence, start: number): StuffSaid | undefined {
+  const amount = amountAt(sentence, start);
+  if (amount) return amount;
+  const bare = nounPhraseAt(sentence, start);
+  return bare && isStuff(bare.phrase) ? { applied: { name: bare.phrase.name }, end: bare.end } : undefined;
+}
+
 /** "a thin film of grease", "two drops of sealant", "1.2 litres of gear oil". */
-export function amountAt(
-  sentence: Sentence,
-  start: number,
-): { applied: OpenAct['applied'][number]; end: number } | undefined {
+export function amountAt(sentence: Sentence, start: number): StuffSaid | undefined {
   const measured = measureAt(sentence, start);
   const bare = measured && nounPhraseAt(sentence, measured.end);
   // "1.2 l gear oil" leaves out the "of".
-  if (measured && bare && (bare.phrase.known?.kind === 'substance' || lexicon.isSubstance(bare.phrase.words)))
+  if (measured && bare && isStuff(bare.phrase))
     return {
       applied: { name: bare.phrase.known?.name ?? bare.phrase.name, amount: sentence.text(start, measured.end) },
       end: bare.end,
@@ -113,7 +124,7 @@ export function amountAt(
   if (little !== undefined && sentence.lows[start + little.trim().split(' ').length] !== 'of') {
     const from = start + little.trim().split(' ').length;
     const stuff = nounPhraseAt(sentence, from);
-    if (stuff && (stuff.phrase.known?.kind === 'substance' || lexicon.isSubstance(stuff.phrase.words))) {
+    if (stuff && isStuff(stuff.phrase)) {
       const name = stuff.phrase.known?.name ?? stuff.phrase.name;
       return { applied: { name, ...(/little|bit/.test(little) && { amount: little.trim() }) }, end: stuff.end };
     }
@@ -121,8 +132,7 @@ export function amountAt(
   const of = sentence.lows.indexOf('of', start);
   if (of < 0 || of - start > 4 || /^(?:it|them|the)$/.test(sentence.lows[start] ?? '')) return undefined;
   const stuff = nounPhraseAt(sentence, of + 1);
-  if (!stuff || (stuff.phrase.known?.kind !== 'substance' && !lexicon.isSubstance(stuff.phrase.words)))
-    return undefined;
+  if (!stuff || !isStuff(stuff.phrase)) return undefined;
   const name = stuff.phrase.known?.name ?? stuff.phrase.name;
   return { applied: { name, amount: sentence.text(start, of) }, end: stuff.end };
 }

@@ -121,7 +121,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         place.reading.doubt('unread', sentence, at, end);
         return end;
       }
-      return keep(place, at, toJoint(sentence, at));
+      return keep(place, at, end);
     },
   },
   {

@@ -1,5 +1,5 @@
 import { verbOf } from '../../../model/verbs';
-import { amountAt } from './applied';
+import { amountAt, stuffAt } from './applied';
 import { measureAt, torqueAt } from './figures';
 import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
@@ -101,11 +101,7 @@ export const MEASURES_SAID: readonly Construction[] = [
     name: 'what is put on as well: "seals in, grease on the lips"',
     read: ({ sentence, at, act }) => {
       if (sentence.lows[at - 1] !== ',' || act.applied.length > 0) return undefined;
-      const stuff = nounPhraseAt(sentence, at);
-      const isStuff = stuff?.phrase.known?.kind === 'substance' || lexicon.isSubstance(stuff?.phrase.words ?? []);
-      const said =
-        amountAt(sentence, at) ??
-        (stuff && isStuff ? { applied: { name: stuff.phrase.name }, end: stuff.end } : undefined);
+      const said = stuffAt(sentence, at);
       if (
         said &&
         'amount' in said.applied &&

@@ -1,5 +1,5 @@
 import { kindFromName } from '../../../reading/en/kind-words';
-import { amountAt } from './applied';
+import { stuffAt } from './applied';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt } from './noun-phrase';
@@ -97,9 +97,7 @@ function bareSubstance(piece: Piece, at: number): boolean {
   if (lexicon.CAUTION_OPENING.test(piece.lows(at)) || lexicon.REMARK_OPENING.test(piece.lows(at))) return false;
   if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
   const sentence = piece.sentence();
-  const named = nounPhraseAt(sentence, at);
-  const isStuff = named?.phrase.known?.kind === 'substance' || lexicon.isSubstance(named?.phrase.words ?? []);
-  const end = amountAt(sentence, at)?.end ?? (isStuff ? named?.end : undefined);
+  const end = stuffAt(sentence, at)?.end;
   if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(piece.low(end)))
     return false;
   const place = nounPhraseAt(sentence, end + 1);

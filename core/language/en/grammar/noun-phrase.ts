@@ -277,7 +277,8 @@ function nameAt(sentence: Sentence, at: number): Named | undefined {
   return { words: lows.slice(at, end), end, name: own };
 }
 
-function isStuff({ known, words }: NounPhrase): boolean {
+/** Grease, oil, sealant: what is put on or filled in, whether the series has it or not. */
+export function isStuff({ known, words }: NounPhrase): boolean {
   return known ? known.kind === 'substance' : isSubstance(words);
 }
 

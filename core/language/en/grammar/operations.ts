@@ -71,6 +71,7 @@ interface Movement {
 const FITS = { in: 'fit', on: 'fit', back: 'fit', over: 'fit', together: 'join' } as const;
 const PRESSES = { in: 'press', on: 'press', back: 'press', over: 'press', together: 'join' } as const;
 const SHIFTS = { down: 'move', up: 'move', aside: 'move', along: 'move' } as const;
+const PLACED = { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside' } as const;
 const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
 
 /** Verbs of which the way decides what happens. Common practice. */
@@ -166,25 +167,17 @@ const MOVEMENTS: readonly Movement[] = [
   },
   {
     words: 'set position stand rest',
-    ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
+    ways: { ...PLACED, together: 'join' },
   },
   {
     words: 'drop',
     alone: 'place',
-    ways: {
-      out: 'take-off',
-      in: 'place',
-      on: 'place',
-      over: 'place',
-      back: 'place',
-      down: 'lay',
-      aside: 'put-aside',
-    },
+    ways: { ...PLACED, out: 'take-off' },
   },
   {
     words: 'place lower stack',
     alone: 'place',
-    ways: { in: 'place', on: 'place', over: 'place', back: 'place', down: 'lay', aside: 'put-aside', together: 'join' },
+    ways: { ...PLACED, together: 'join' },
   },
   {
     words: 'lay',

@@ -82,17 +82,10 @@ export function plainVerb(
   if (/^(?:watch|listen)$/.test(phrase))
     return /^(?:for|to)$/.test(sentence.lows[at] ?? '') ? { verb: 'test' } : undefined;
   // "Shut the cover" puts it back, and shuts no valve.
-  if (
-    verb === 'close-valve' &&
-    /\b(?:cover|lid|door|hatch|flap|box|guard)s?$/.test(objectText) &&
-    object &&
-    !object.pronoun
-  ) {
-    reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
-    return { verb };
-  }
-  const isStopper = /\b(?:plug|cap|cover|bolt|screw)s?$/.test(objectText);
-  if (verb === 'close-valve' && object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText))) {
+  const isLid = object && !object.pronoun && /\b(?:cover|lid|door|hatch|flap|box|guard)s?$/.test(objectText);
+  const isStopper = /\b(?:plug|cap|bolt|screw)s?$/.test(objectText);
+  const isPart = object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText));
+  if (verb === 'close-valve' && (isLid || isPart)) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
     return { verb };
   }

@@ -100,11 +100,7 @@ export function toolOfSizeAt(
   { tools }: Series,
 ): { tool: SaidTool; end: number } | undefined {
   const said = sizeAt(sentence, at);
-  const fitting = said ? tools.filter(({ size }) => size !== undefined && sizeKey(size) === sizeKey(said.size)) : [];
-  const [tool] = fitting;
-  return said && tool && fitting.length === 1
-    ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end: said.end }
-    : undefined;
+  return said && theOneTool(tools, (size) => sizeKey(size) === sizeKey(said.size), said.end);
 }
 
 /** "With the 24": the one tool of the series that has this number for its size. */
@@ -115,10 +111,19 @@ export function toolOfBareNumberAt(
 ): { tool: SaidTool; end: number } | undefined {
   const number = sentence.words[at]?.value === undefined ? undefined : sentence.lows[at];
   if (number === undefined || !isJoint(sentence.words[at + 1])) return undefined;
-  const fitting = tools.filter(({ size }) => size !== undefined && /^[\d./]+/.exec(size)?.[0] === number);
+  return theOneTool(tools, (size) => /^[\d./]+/.exec(size)?.[0] === number, at + 1);
+}
+
+/** The only tool of such a size; nothing where several have it. */
+function theOneTool(
+  tools: Series['tools'],
+  isMeant: (size: string) => boolean,
+  end: number,
+): { tool: SaidTool; end: number } | undefined {
+  const fitting = tools.filter(({ size }) => size !== undefined && isMeant(size));
   const [tool] = fitting;
   return tool && fitting.length === 1
-    ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end: at + 1 }
+    ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end }
     : undefined;
 }
 
