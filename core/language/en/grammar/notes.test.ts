@@ -126,3 +126,15 @@ test('a short name is the part named right before it, where no other is called s
     1,
   );
 });
+
+test.each([
+  ['take off the eight nuts of the cover', 'take-off: cover nut'],
+  ['draw the O-ring of the cover', 'draw: cover O-ring'],
+  ['take off the plug of the drain', 'take-off: drain plug'],
+])('"%s": a part of a part is what it is called after that, and never the whole', (line, expected) => {
+  expect(read(line).steps.map(({ verb, parts }) => `${verb}: ${parts[0]?.name}`)).toEqual([expected]);
+});
+
+test('a part of a part that the series has under no such name is still not the whole', () => {
+  expect(read('take off the bolts of the front cover').steps[0]?.parts.map(({ name }) => name)).toEqual(['bolts']);
+});

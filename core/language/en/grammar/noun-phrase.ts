@@ -1,8 +1,9 @@
+import { kindFromName } from '../../../reading/en/kind-words';
 import { type KnownName, namesAt } from './known-names';
 import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from './lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import type { Sentence } from './sentence';
-import { isPlural, type Word } from './words';
+import { isPlural, partsOf, type Word } from './words';
 
 /** Something named in a sentence: how many of it, under which name, and what it is known as. */
 export interface NounPhrase {
@@ -149,24 +150,31 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     feature = behind;
     end += 1;
   }
-  // "The lip of the seal" is the seal, and the lip is where.
-  if (lows[end] === 'of' && !known) {
-    const whole = nounPhraseAt(sentence, end + 1);
+  const whose = lows[end] === 'of' ? nounPhraseAt(sentence, end + 1) : undefined;
+  const joined = whose && partOfWhole(sentence, whose.phrase, nameWords);
+  const isOwnPart = kindFromName(nameWords.join(' ')) !== 'other' && !isFeature(nameWords);
+  // "The nuts of the gland" are the gland nuts; where none are called so, they are still no gland.
+  if (whose && joined) {
+    known = joined;
+    nameWords = joined.name.split(' ');
+    ({ end } = whose);
+  } else if (lows[end] === 'of' && !known && !isOwnPart) {
+    // "The lip of the seal" is the seal, and the lip is where.
     if (
-      whole &&
-      !whole.phrase.pronoun &&
-      (isStuff(whole.phrase) ||
+      whose &&
+      !whose.phrase.pronoun &&
+      (isStuff(whose.phrase) ||
         isFeature(nameWords) ||
         isEnd(nameWords.at(-1) ?? '') ||
-        whole.phrase.known?.kind === 'part')
+        whose.phrase.known?.kind === 'part')
     ) {
       feature = sentence.text(start, end);
-      ({ known } = whole.phrase);
-      nameWords = [...whole.phrase.words];
-      count = whole.phrase.count;
-      total = whole.phrase.total;
-      state.push(...whole.phrase.state);
-      end = whole.end;
+      ({ known } = whose.phrase);
+      nameWords = [...whose.phrase.words];
+      count = whose.phrase.count;
+      total = whose.phrase.total;
+      state.push(...whose.phrase.state);
+      end = whose.end;
     }
   }
   const last = words[end - 1] as Word;
@@ -275,6 +283,15 @@ function nameAt(sentence: Sentence, at: number): Named | undefined {
   }
   if (end === at) return undefined;
   return { words: lows.slice(at, end), end, name: own };
+}
+
+/** The part of the series that is called after the one it belongs to: "nuts" of the gland are "gland nuts". */
+function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly string[]): KnownName | undefined {
+  const parts = partsOf([...whole.words, ...words].join(' '));
+  const found = (names.get(parts[0] ?? '') ?? []).find(
+    (entry) => entry.kind === 'part' && entry.parts.join(' ') === parts.join(' '),
+  );
+  return found && { kind: found.kind, id: found.id, name: found.name, length: parts.length };
 }
 
 /** Grease, oil, sealant: what is put on or filled in, whether the series has it or not. */
