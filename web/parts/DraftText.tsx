@@ -1,6 +1,6 @@
 import { Textarea } from '@mantine/core';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import styles from './DraftText.module.css';
+import { growing } from './growing';
 
 interface DraftTextProps {
   readonly value: string;
@@ -16,6 +16,8 @@ interface DraftTextProps {
   readonly autoFocus?: boolean;
   readonly className?: string | undefined;
 }
+
+const GROWING = growing(6);
 
 /**
  * A text field that hands over its text on Enter or on leaving, so that one correction is one undoable edit. It is as
@@ -51,5 +53,5 @@ export function DraftText({ value, onCommit, ariaLabel, lines, error, ...rest }:
       if (event.key === 'Escape') setText(value);
     },
   };
-  return <Textarea {...props} rows={1} classNames={{ input: styles.grows }} />;
+  return <Textarea {...props} {...GROWING} />;
 }

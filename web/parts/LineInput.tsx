@@ -2,6 +2,7 @@ import { Combobox, Textarea, useCombobox } from '@mantine/core';
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import { type Completion, completeLine } from '#core/line/complete-line';
 import type { Series } from '#core/model/series';
+import { growing } from './growing';
 
 interface LineInputProps {
   readonly id: string;
@@ -19,10 +20,7 @@ interface LineInputProps {
   readonly onEscape?: () => void;
 }
 
-/** By the browser itself where it can: to measure the field costs a layout at every key. */
-const GROWING = CSS.supports('field-sizing', 'content')
-  ? { rows: 1, styles: { input: { fieldSizing: 'content' as const, maxHeight: 'calc(4lh + 20px)' } } }
-  : { autosize: true, minRows: 1, maxRows: 4 };
+const GROWING = growing(4);
 
 /** A line in plain words, with names completed as it is typed: Tab takes the first, arrows choose another. */
 export function LineInput({
