@@ -1,5 +1,6 @@
 import { torqueAt } from '../language/en/grammar/figures';
 import { namesOf, partNamesOf } from '../language/en/grammar/known-names';
+import { isToolName } from '../language/en/grammar/lexicon';
 import { doubtAboutName, endsIn } from '../language/en/grammar/name-doubts';
 import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
@@ -118,7 +119,7 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const acts = said.acts.map((act, i) => ({
     ...act,
     parts: act.parts.map((part) =>
-      inFull(part, series, [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)]),
+      allBut(inFull(part, series, [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)]), series),
     ),
   }));
   const steps = acts.map((act) => openStep(act, series));
@@ -135,6 +136,13 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));
   if (saysNothing && faults.length === 0) faults.push({ kind: 'no-verb', word: '' });
   return { steps, note: saysNothing ? undefined : note, faults, doubts: doubts.sort((a, b) => a.from - b.from) };
+}
+
+/** "All but two of the bolts" are as many as the series has, but two. */
+function allBut(part: SaidPart, series: Series): SaidPart {
+  const { but, ...named } = part;
+  const count = byName(series.components, part.name)?.count ?? 0;
+  return but !== undefined && count > but ? { ...named, count: count - but, total: count } : part;
 }
 
 const partsOfAct = ({ parts }: SaidAct) => parts;
@@ -209,7 +217,11 @@ function countedAtPlaces(part: SaidPart, series: Series, how: readonly string[])
 function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
   return step.parts.flatMap((part) => {
     const odd = doubtAboutName(part, series);
-    if (odd) return [odd];
+    const isLine = /^(?:dis)?connect$/.test(step.verb) && odd?.kind === 'odd-name' && isToolName(partsOf(part.name));
+    if (odd && !isLine) return [odd];
+    // How many are left is not known.
+    if (part.but !== undefined)
+      return [{ kind: 'count' as const, from: part.from, to: part.to, text: part.name, offers: [] }];
     const known = byName(series.components, part.name);
     const most = known?.count;
     const said = part.total ?? part.count;

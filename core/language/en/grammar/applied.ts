@@ -6,18 +6,18 @@ import * as lexicon from './lexicon';
 import { endsIn } from './name-doubts';
 import { isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { keep, type Place, toJoint } from './place';
-import { type OpenAct, partOf } from './reading';
+import { type OpenAct, partOf, toolOf } from './reading';
 import type { Sentence } from './sentence';
 import { toolAt } from './tools';
 import { partsOf } from './words';
 
 export function withWhat(place: Place): number | undefined {
   const { sentence, at, act, told } = place;
-  const joint = /^(?:together with|along with|with|using|by using|by means of|by|via|and|into)\b/.exec(told)?.[0];
+  const joint = /^(?:together with|along with|with|using|use|by using|by means of|by|via|and|into)\b/.exec(told)?.[0];
   if (joint === undefined || (joint === 'and' && act.tools.length === 0)) return undefined;
   const start = at + joint.split(' ').length;
   if (joint === 'into' && (act.verb !== 'drain' || toolAt(sentence, start) === undefined)) return undefined;
-  if (joint === 'by' && toolAt(sentence, start) === undefined) return undefined;
+  if (/^(?:by|use)$/.test(joint) && toolAt(sentence, start) === undefined) return undefined;
   if (act.verb === 'align' || act.verb === 'compare') return keep(place, at, toJoint(sentence, at));
   const tool = toolAt(sentence, start);
   if (tool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
@@ -52,6 +52,11 @@ export function withWhat(place: Place): number | undefined {
   }
   // "Refit the unloader with new copper washers", "fit the plug with a new gasket": both are put in.
   const isPart = phrase.known ? phrase.known.kind === 'part' : kindFromName(phrase.name) !== 'other';
+  // "With two jacking screws": they push it off, and are no parts of the pump.
+  if (JACKS.test(phrase.name) && phrase.known?.kind !== 'part') {
+    act.tools.push(toolOf(phrase));
+    return found.end;
+  }
   const isCounted = phrase.fromCount !== undefined && FASTENS.test(phrase.name) && sentence.lows[found.end] !== 'as';
   if (isCounted && /^(?:takes|refits)$/.test(verbOf(act.verb).effect)) {
     act.parts.push(partOf(phrase));
@@ -90,6 +95,8 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   return true;
 }
 
+const JACKS = /\b(?:jack(?:ing)?|forcing|pusher|push-off|puller|extractor|draw)[- ](?:bolt|screw|stud)s?$/;
+
 /** "The cover with four screws" goes on with them. */
 const FASTENS = /(?:bolt|screw|nut|clamp|clip)s?$/;
 
@@ -110,7 +117,7 @@ export function stuffAt(sentence: Sentence, start: number): StuffSaid | undefine
   return bare && isStuff(bare.phrase) ? { applied: { name: bare.phrase.name }, end: bare.end } : undefined;
 }
 
-/** "a thin film of grease", "two drops of sealant", "1.2 litres of gear oil". */
+/** "a thin film of grease", "two turns of tape", "1.2 litres of gear oil". */
 export function amountAt(sentence: Sentence, start: number): StuffSaid | undefined {
   const measured = measureAt(sentence, start);
   const bare = measured && nounPhraseAt(sentence, measured.end);

@@ -7,6 +7,7 @@ import {
   isFeature,
   isManner,
   isSubstance,
+  OWN_WAY,
   REASON_OPENING,
   REMARK_OPENING,
 } from './lexicon';
@@ -78,9 +79,11 @@ function isOneThought(sentence: Sentence, start: number): boolean {
 /** "..., then the plunger, then": done as the one before. */
 function isPartAlone(sentence: Sentence, start: number): boolean {
   const at = /^(?:the|a|an|both|all)$/.test(sentence.lows[start] ?? '') ? start + 1 : start;
-  return namesAt(sentence.names, sentence.words, at).some(
-    ({ kind, length }) => kind === 'part' && /^(?:,|;|\.|then|and|)$/.test(sentence.lows[at + length] ?? ''),
-  );
+  return namesAt(sentence.names, sentence.words, at).some(({ kind, length, numbered }) => {
+    const number = sentence.words[at + length]?.value;
+    const end = number !== undefined && numbered?.has(number) ? at + length + 1 : at + length;
+    return kind === 'part' && /^(?:,|;|\.|then|and|)$/.test(sentence.lows[end] ?? '');
+  });
 }
 
 function isKnownNext(sentence: Sentence, at: number): boolean {
@@ -99,8 +102,19 @@ function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string
   return !isCalled && !isFeature([noun]) && words[at]?.quoted === undefined;
 }
 
+/** "Remove, clean and inspect the rotor": so far there is a verb and nothing else. */
+function isVerbAlone({ lows }: Sentence, start: number, end: number): boolean {
+  let from = start;
+  while (from < end && FILLERS.has(lows[from] ?? '')) from += 1;
+  return from < end && verbAt(lows, from)?.length === end - from;
+}
+
 function opensAct(sentence: Sentence, start: number, from: number, afterComma: boolean): boolean {
   let at = from;
+  let joint = from;
+  while (/^(?:,|and|then)$/.test(sentence.lows[joint - 1] ?? '')) joint -= 1;
+  if (isVerbAlone(sentence, start, joint) && verbAt(sentence.lows, from)) return true;
+  if (OWN_WAY.test(sentence.lows.slice(from).join(' '))) return false;
   while (
     (isManner(sentence.lows[at] ?? '') || FILLERS.has(sentence.lows[at] ?? '')) &&
     !(
@@ -135,6 +149,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (afterComma)
     return (
       (verb.is === 'verb' && verb.verb === 'release-pressure') ||
+      /^run (?:for|at)\b/.test(sentence.lows.slice(at).join(' ')) ||
       isKnownNext(sentence, behind) ||
       next.low === 'the' ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))

@@ -22,6 +22,9 @@ export function doer(piece: Piece, at: number): boolean {
     return fetched(piece, at + manners.length);
   }
   if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
+  // "They are scrap" says how they are.
+  const isDoing = (['ing', 'past'] as const).some((one) => baseOf(low, one) !== undefined);
+  if (/(?: (?:am|are|is|was|were)|'(?:m|re)) $/.test(said) && !isDoing) return false;
   if (verbAt([low], 0) && !baseOf(low, 'past')) {
     piece.words.splice(at, verb - at, ...manners);
     return true;

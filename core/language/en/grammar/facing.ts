@@ -1,6 +1,8 @@
+import { kindFromName } from '../../../reading/en/kind-words';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { keep, type Place, toComma } from './place';
+import type { OpenAct } from './reading';
 import type { Sentence } from './sentence';
 import { baseOf } from './verb-forms';
 
@@ -27,11 +29,23 @@ export function facing(place: Place): number | undefined {
     if (!said) continue;
     // "..., pushing the lip in" says how.
     if (baseOf(sentence.lows[start] ?? '', 'ing') !== undefined) return undefined;
+    // "..., washer dished side in": which part that is of is asked.
+    if (isOfAnother(said[1] ?? '', act)) {
+      place.reading.doubt('facing', sentence, start, end);
+      return end;
+    }
     if (act.faces) return keep(place, at, end);
     act.faces = { end: said[1] ?? '', toward: (said[3] ?? said[4] ?? said[5] ?? '').trim() };
     return end;
   }
   return undefined;
+}
+
+/** An end that is named by a part, and not by the one that is moved: "washer dished side". */
+function isOfAnother(end: string, act: OpenAct): boolean {
+  const [first = '', ...more] = end.toLowerCase().split(' ');
+  if (more.length < 2 || lexicon.isEnd(first) || kindFromName(first) === 'other') return false;
+  return !act.parts.some(({ name }) => name.toLowerCase().split(' ').includes(first));
 }
 
 /** Where words for a direction end: "down", "facing in", "toward the crosshead". */

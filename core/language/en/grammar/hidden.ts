@@ -1,9 +1,10 @@
 import { unitOf } from '../../../quantity/units';
 import { measureAt } from './figures';
 import { type NameIndex, namesAt } from './known-names';
+import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
 import { verbAt, WAY_WORDS } from './operations';
-import type { Doubt, SaidAct } from './said';
+import type { Doubt, SaidAct, SaidNote } from './said';
 import { Sentence } from './sentence';
 import { wordsOf } from './words';
 
@@ -14,17 +15,34 @@ const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|whe
  * A part that is moved, or a torque, within words that are merely kept: understood, they would have been a step or a
  * figure. Whether they are a remark is asked.
  */
-export function hiddenIn(line: string, acts: readonly SaidAct[], names: NameIndex): Doubt | undefined {
+export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote, names: NameIndex): Doubt | undefined {
+  const noted = note.how.find(
+    (text) => !lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names)),
+  );
+  if (noted !== undefined) return doubtAbout(line, noted);
   for (const { how, about, figure } of acts) {
     const hidden =
-      how.find((text) => hidesMove(sentenceOf(text, names)) || (!figure && hidesTorque(sentenceOf(text, names)))) ??
-      (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
+      how.find((text) => {
+        const said = sentenceOf(text, names);
+        return hidesMove(said) || hidesNext(said) || (!figure && hidesTorque(said));
+      }) ?? (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
-    const at = line.toLowerCase().indexOf(hidden.toLowerCase());
-    const [from, to] = at < 0 ? [0, line.length] : [at, at + hidden.length];
-    return { kind: 'unread', from, to, text: hidden, offers: [`*${hidden}`] };
+    return doubtAbout(line, hidden);
   }
   return undefined;
+}
+
+function doubtAbout(line: string, hidden: string): Doubt {
+  const at = line.toLowerCase().indexOf(hidden.toLowerCase());
+  const [from, to] = at < 0 ? [0, line.length] : [at, at + hidden.length];
+  return { kind: 'unread', from, to, text: hidden, offers: [`*${hidden}`] };
+}
+
+/** "Ten bolts, 19 mm, out": a part, and a way that stands alone at the end. */
+function hidesAway(sentence: Sentence): boolean {
+  const { lows, words, names } = sentence;
+  if (!/^(?:off|out|away|in|on|back)$/.test(lows.at(-1) ?? '')) return false;
+  return words.some((_, at) => partAt(names, sentence, at) !== undefined);
 }
 
 function sentenceOf(text: string, names: NameIndex): Sentence {
@@ -38,13 +56,16 @@ function hidesMove(sentence: Sentence): boolean {
   return words.some((_, at) => {
     if (partAt(names, sentence, at)) return false;
     const verb = verbAt(lows, at);
-    if (!verb || (verb.is === 'verb' && !MOVES.test(verb.verb))) return false;
+    if (!verb || (verb.is === 'verb' && !MOVES.test(verb.verb) && !FOR_GOOD.test(verb.verb))) return false;
     let from = at + verb.length;
     while (WAY_WORDS[lows[from] ?? ''] !== undefined) from += 1;
+    // "Anything over 3 mm worn, chuck it".
+    if (verb.is === 'verb' && FOR_GOOD.test(verb.verb) && /^(?:it|them)$/.test(lows[from] ?? '')) return true;
     return nounPhraseAt(sentence, from)?.phrase.known?.kind === 'part';
   });
 }
 
+const FOR_GOOD = /^(?:discard|renew)$/;
 const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-by-hand)$/;
 
 /** "The two knobs off and ..." */
@@ -55,6 +76,20 @@ function hidesWay(sentence: Sentence): boolean {
     return way !== undefined && way !== 'over' && WAY_WORDS[way] !== undefined;
   });
 }
+
+/** "In the oven, then straight on the shaft". */
+function hidesNext(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  const then = SAID_OF.test(lows[0] ?? '') ? -1 : lows.indexOf('then');
+  const next = then + (/^(?:the|a|an)$/.test(lows[then + 1] ?? '') ? 2 : 1);
+  if (then >= 0 && partAt(names, sentence, next)) return true;
+  return (
+    then >= 0 &&
+    lows.some((low, i) => i > then && GOES.test(low) && partAt(names, sentence, i + (lows[i + 1] === 'the' ? 2 : 1)))
+  );
+}
+
+const GOES = /^(?:on|onto|in|into|off|out|from)$/;
 
 function hidesTorque(sentence: Sentence): boolean {
   return sentence.words.some((_, at) => {

@@ -56,6 +56,15 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what it shall not do: "stop the shaft turning"',
+    read: ({ reading, at, act, told }) => {
+      const said =
+        act.verb === 'hold' ? /^(?:from )?(?:turning|rotating|spinning|moving|falling|dropping)\b/.exec(told) : null;
+      if (said) reading.verbs.push(...said[0].split(' '));
+      return said ? at + said[0].split(' ').length : undefined;
+    },
+  },
+  {
     name: 'what it does there: "securing the cover"',
     read: (place) =>
       lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')
@@ -65,9 +74,16 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'until when, before or after what: kept as said',
     read: (place) =>
-      /^(?:until|till|before|after|while|when|once|as soon as|as|where|if|unless|then|so|but)\b/.test(place.told)
+      /^(?:until|till|before|prior to|after|while|during|when|upon|once|as soon as|as|where|if|unless|then|so|but)\b/.test(
+        place.told,
+      )
         ? keep(place, place.at, (place.told.startsWith('where ') ? toJoint : toComma)(place.sentence, place.at))
         : undefined,
+  },
+  {
+    name: 'how one goes along: "work your way round from the middle"',
+    read: (place) =>
+      lexicon.OWN_WAY.test(place.told) ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
   },
   {
     name: 'an order that was taken for none: "plug out, drain oil into jar"',
@@ -189,4 +205,4 @@ const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'r
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
 const JOINED =
-  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how)$/;
+  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how|irrespective|regardless|despite)$/;

@@ -10,6 +10,14 @@ export interface KnownName {
   readonly name: string;
   /** How many words of the line it takes. */
   readonly length: number;
+  /** The places of a part that has one at each, by their number: "impeller 2" is the one of stage 2. */
+  readonly numbered?: ReadonlyMap<number, KnownPlace>;
+}
+
+interface KnownPlace {
+  readonly id: string;
+  readonly name: string;
+  readonly setId: string;
 }
 
 interface Entry extends Omit<KnownName, 'length'> {
@@ -25,13 +33,15 @@ export function namesOf(series: Series): NameIndex {
   const known = indexes.get(series);
   if (known) return known;
   const index = new Map<string, Entry[]>();
-  const add = (kind: KnownKind, id: string, name: string) => {
+  const add = (kind: KnownKind, id: string, name: string, numbered?: KnownName['numbered']) => {
     const parts = partsOf(name.replaceAll(',', ' '));
     const first = parts[0];
     if (first === undefined) return;
-    index.set(first, [...(index.get(first) ?? []), { kind, id, name, parts }]);
+    index.set(first, [...(index.get(first) ?? []), { kind, id, name, parts, ...(numbered && { numbered }) }]);
   };
-  for (const { id, name } of series.components) add('part', id, name);
+  const numbers = new Map(series.positionSets.map((set) => [set.id, numberedPlaces(set)]));
+  for (const { id, name, positionSetId } of series.components)
+    add('part', id, name, positionSetId === undefined ? undefined : numbers.get(positionSetId));
   for (const tool of series.tools) {
     add('tool', tool.id, toolLabel(tool));
     if (tool.size) add('tool', tool.id, tool.name);
@@ -44,6 +54,15 @@ export function namesOf(series: Series): NameIndex {
   for (const list of index.values()) list.sort((a, b) => b.parts.length - a.parts.length);
   indexes.set(series, index);
   return index;
+}
+
+function numberedPlaces({ id, positions }: Series['positionSets'][number]): KnownName['numbered'] {
+  return new Map(
+    positions.flatMap((position) => {
+      const number = /(?:^|\s)(\d+)$/.exec(position.name)?.[1];
+      return number === undefined ? [] : [[Number(number), { ...position, setId: id }] as const];
+    }),
+  );
 }
 
 export interface PartName {

@@ -76,7 +76,9 @@ const MANNERS =
 
 /** A word that says how: most end in "-ly". */
 export function isManner(word: string): boolean {
-  return MANNERS.has(word) || (/..ly$/.test(word) && !/^(?:only|assembly|supply|fly|family)$/.test(word));
+  return (
+    MANNERS.has(word) || (/..ly$/.test(word) && !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly)$/.test(word))
+  );
 }
 
 /** Runs of words that say how, from their beginning. */
@@ -94,7 +96,9 @@ export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: is| are|:)? [\d.,]+|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+/** "Work your way round": how, and nothing that is put there. */
+export const OWN_WAY = /^(?:work|make|feel|ease|go)(?:ing)? (?:your|our|my|its|the) way\b/;
 /** What one will find, which is nothing to do. */
 export const EXPECTATION =
   /^(?:you|we) (?:need|will need)\b(?! to)|^you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find)\b/;
@@ -105,7 +109,7 @@ export const CONDITION_OPENING = /^(?:if|in case|should the|unless|when there is
 export const EASY_CONDITION =
   /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can(?=,|$)|there is one)\b/;
 export const REPEAT_OPENING =
-  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
+  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|(?:carry on|continue|go on|keep going) (?:like (?:that|this)|with the (?:others?|rest|next)|until all|till all)|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
 
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
@@ -115,7 +119,7 @@ export const FILLERS =
   set(`kindly then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
-  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|it is (?:a good idea|best|better|important|worth|easier|necessary) to|it's (?:a good idea|best|better|important|worth|easier|necessary) to|let's|let us|let me|try to|want to|need to)\s*/;
+  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let's|let us|let me|try to|want to|need to)\s*/;
 
 /** No direction at all, said as if it were one. */
 export const NO_DIRECTION =

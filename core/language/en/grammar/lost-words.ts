@@ -11,7 +11,7 @@ const EMPTY = new Set(
   you we i he she it they them one ones it's is are was be can will would should must have has need want get go going let do
   does make sure ahead remember forget try time thing step again new fresh old used same original existing spare
   replacement pair set both but plus per not n't if whether signs sign facing pointing toward towards good idea best better important
-  worth easier necessary too as minutes minute min mins hour hours h seconds second sec half quarter percent cent minus goes comes come danger
+  worth suitable helps pays wise easier necessary too as minutes minute min mins hour hours h seconds second sec half quarter percent cent minus goes comes come danger
   warning caution notice attention important through around side dozen round looking turned there job work bit against clean along kindly pcs pc`
     .split(/\s+/)
     .filter(Boolean),
@@ -65,7 +65,7 @@ const UNIT_PIECE =
   /^(?:newton\w*|met(?:re|er)s?|millimet\w*|foot|feet|ft|lbs?f?|pounds?|(?:inch|foot|newton|pound)-\w+|degrees?|turns?|three-quarter|between)$/;
 
 function numbersOf({ parts, tools }: SaidAct): number[] {
-  return [...parts.flatMap(({ count, total }) => [count, total]), ...tools.map(({ count }) => count)].flatMap(
+  return [...parts.flatMap(({ count, total, but }) => [count, total, but]), ...tools.map(({ count }) => count)].flatMap(
     (number) => number ?? [],
   );
 }

@@ -1,5 +1,12 @@
 import type { Verb } from '../../../model/verbs';
 
+/** "Scribe a line across", "put marks on". */
+const MADE_MARKS = ['scribe', 'draw', 'paint', 'put', 'make', 'punch', 'scratch', 'file', 'chalk'].flatMap((verb) =>
+  ['a line', 'a mark', 'marks', 'a dot', 'dots', 'two dots', 'a number', 'numbers'].flatMap((mark) =>
+    ['across', 'over', 'on', 'onto', 'along', 'between'].map((where) => `${verb} ${mark} ${where}`),
+  ),
+);
+
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   loosen: ['slacken off', 'free off', 'make loose', 'unclamp'],
@@ -17,7 +24,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   'lock-out': ['padlock', 'tag'],
   cut: ['snip', 'snip off', 'sever', 'nip off', 'shear off'],
-  drain: ['let out', 'pump out', 'run off'],
+  drain: ['let out', 'drain down', 'drain off', 'drain out', 'pump out', 'run off'],
   fill: ['prime', 'pour in', 'fill up', 'fill in'],
   hold: [
     'block',
@@ -119,22 +126,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'check that',
     'look closely at',
   ],
-  mark: [
-    'scribe a line across',
-    'scribe a line on',
-    'scribe a mark on',
-    'draw a line across',
-    'draw a line on',
-    'paint a line across',
-    'paint a mark on',
-    'put a mark on',
-    'put a mark across',
-    'put marks on',
-    'put a line across',
-    'make a mark on',
-    'make a mark across',
-    'make marks on',
-  ],
+  mark: ['paint-mark', 'match mark', 'matchmark', ...MADE_MARKS],
   measure: ['mic', 'mike', 'take the size of', 'calliper', 'caliper'],
   compare: ['hold up against', 'match up'],
   soak: ['steep', 'immerse', 'dip'],
@@ -175,6 +167,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   torque: [
     'torque up',
     'cross-tighten',
+    'final torque',
     'torque down',
     'tighten up',
     'tighten down',
@@ -203,7 +196,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   split: ['disassemble', 'take apart', 'strip down', 'break down'],
   photo: ['take pictures of', 'take photos of', 'take photographs of', 'take a photograph of', 'snap a picture of'],
   wait: ['let', 'allow'],
-  test: ['try', 'try out'],
+  test: ['try', 'try out', 'cycle', 'operate', 'stroke'],
   restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
   'release-pressure': [
     'let the pressure off',

@@ -2,7 +2,7 @@ import { kindFromName } from '../../../reading/en/kind-words';
 import { stuffAt } from './applied';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
-import { isJoint, nounPhraseAt } from './noun-phrase';
+import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { objectsAt } from './objects';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Piece } from './piece';
@@ -33,6 +33,9 @@ function bareKnown(piece: Piece, at: number): boolean {
   const isPlace = namesAt(piece.names, piece.words, things.end + 1).some(
     ({ kind }) => kind === 'place' || kind === 'places',
   );
+  // "The nut on the screw needs the big spanner": which nut, and nothing is put on.
+  const behind = /^(?:on|in)$/.test(way) ? nounPhraseAt(piece.sentence(), things.end + 1) : undefined;
+  if (behind && saysWhatItDoes(piece.low(behind.end))) return false;
   if (/^(?:on|in)$/.test(way) && (isPlace || /^(?:each|every|both)$/.test(piece.low(things.end + 1)))) return false;
   const isNamed = things.phrases.every(
     ({ known, feature, fromCount, name }) =>
@@ -58,13 +61,15 @@ function bareWords(piece: Piece, at: number): boolean {
   const said = BARE.exec(piece.lows(at));
   if (!said) return false;
   const [, name = '', way = ''] = said;
+  // "Straight on", "first out": how, and nothing that is named.
+  if (name.split(' ').every((word) => lexicon.isManner(word))) return false;
   if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
   const first = verbAt(piece.lowsFrom(at), 0);
   if (
     first &&
     !piece.knows(at) &&
     (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
-      !/^(?:back|off)/.test(way))
+      !/^(?:back|off|out)/.test(way))
   )
     return false;
   orderBare(piece, at, at + name.split(' ').length, way);
@@ -97,11 +102,15 @@ function bareSubstance(piece: Piece, at: number): boolean {
   if (lexicon.CAUTION_OPENING.test(piece.lows(at)) || lexicon.REMARK_OPENING.test(piece.lows(at))) return false;
   if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
   const sentence = piece.sentence();
-  const end = stuffAt(sentence, at)?.end;
+  const stuff = stuffAt(sentence, at);
+  const end = stuff?.end;
   if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(piece.low(end)))
     return false;
   const place = nounPhraseAt(sentence, end + 1);
-  if (place?.phrase.known?.kind !== 'part' && !lexicon.isFeature(place?.phrase.words ?? [])) return false;
+  // With its amount it is something to put on, wherever that is.
+  const isNamed = place?.phrase.known?.kind === 'part' || lexicon.isFeature(place?.phrase.words ?? []);
+  const isShort = place !== undefined && place.phrase.words.length < 3;
+  if (!isNamed && (stuff?.applied.amount === undefined || !isShort)) return false;
   if (place && !isJoint(piece.words[place.end]) && !lexicon.isManner(piece.low(place.end))) return false;
   piece.words.splice(at, 0, piece.as(at, 'apply', true));
   return true;

@@ -12,6 +12,10 @@ export interface NounPhrase {
   readonly known?: KnownName;
   readonly count?: number;
   readonly total?: number;
+  /** All but so many of them. */
+  readonly but?: number;
+  /** Which of them, by the numbers of their places: "impellers 2 and 3". */
+  readonly numbered?: readonly number[];
   /** "the remaining", "the outside": which of them, as said. */
   readonly which?: string;
   /** The part of it that is meant: "the lip". */
@@ -39,9 +43,10 @@ const WHICH =
   /^(?:remaining|other|last|first|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
 const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
+const MEASURED = /^(?:n·m|nm|newton\w*|bar|psi|litres?|liters?|degrees|°c|°)$/;
 /** Words with which something else begins. */
 const JOINTS = new Set(
-  'across with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such , ; : . ( ) ± = + & - –'.split(
+  'across with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
     ' ',
   ),
 );
@@ -57,12 +62,13 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   let count: number | undefined;
   let total: number | undefined;
   let fromCount: number | undefined;
+  let but: number | undefined;
   const state: string[] = [];
   let every = false;
   const which: string[] = [];
 
   const first = lows[at] ?? '';
-  if (PRONOUN.test(first) && !namesHere(sentence, at) && isPronounAlone(sentence, at)) {
+  if (PRONOUN.test(first) && !isAllBut(sentence, at) && !namesHere(sentence, at) && isPronounAlone(sentence, at)) {
     const word = words[at] as Word;
     return {
       phrase: { name: first, words: [first], state: [], pronoun: true, from: word.from, to: word.to },
@@ -97,7 +103,11 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     }
     if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
     if (DETERMINERS.test(low)) at += 1;
-    else if (/^(?:all|each|every|both)$/.test(low)) {
+    else if (isAllBut(sentence, at)) {
+      but = words[at + 2]?.value;
+      at += 3;
+      if (lows[at] === 'of') at += 1;
+    } else if (/^(?:all|each|every|both)$/.test(low)) {
       every = true;
       if (low === 'both') count = 2;
       at += lows[at + 1] === 'of' ? 2 : 1;
@@ -150,6 +160,8 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     feature = behind;
     end += 1;
   }
+  const numbers = known ? numbersAt(sentence, end, known) : [];
+  if (numbers.length > 0) end += 2 * numbers.length - 1;
   const whose = lows[end] === 'of' ? nounPhraseAt(sentence, end + 1) : undefined;
   const joined = whose && partOfWhole(sentence, whose.phrase, nameWords);
   const isOwnPart = kindFromName(nameWords.join(' ')) !== 'other' && !isFeature(nameWords);
@@ -195,6 +207,8 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       ...(known && { known }),
       ...(count !== undefined && { count }),
       ...(total !== undefined && { total }),
+      ...(but !== undefined && { but }),
+      ...(numbers.length > 0 && { numbered: numbers }),
       ...(fromCount !== undefined && { fromCount }),
       ...(which.length > 0 && { which: `the ${which.join(' ')}` }),
       ...(feature !== undefined && { feature }),
@@ -214,6 +228,25 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       return { total: number.value, end: behind + 1 };
     return behind > of + 1 ? { total: undefined, end: behind } : undefined;
   }
+}
+
+/** "All but two of the bolts". */
+function isAllBut({ words, lows }: Sentence, at: number): boolean {
+  return lows[at + 1] === 'but' && /^(?:all|every)$/.test(lows[at] ?? '') && words[at + 2]?.value !== undefined;
+}
+
+/** "Impeller 2", "impellers 2 and 3" of one at each stage. */
+function numbersAt({ words, lows }: Sentence, start: number, { numbered }: KnownName): number[] {
+  const numbers: number[] = [];
+  for (let at = start; ; at += 2) {
+    const number = words[at]?.value;
+    // "One at a time" is no number of a place.
+    if (number === undefined || !numbered?.has(number) || /^(?:at|by|after|or|of)$/.test(lows[at + 1] ?? '')) break;
+    if (UNITS.test(lows[at + 1] ?? '')) break;
+    numbers.push(number);
+    if (!/^(?:and|,|&)$/.test(lows[at + 1] ?? '')) break;
+  }
+  return numbers;
 }
 
 /** A number that counts parts, and measures nothing: "four foot bolts" are no feet. */
@@ -273,12 +306,19 @@ function nameAt(sentence: Sentence, at: number): Named | undefined {
   const word = words[at];
   if (!word) return undefined;
   const own = (end: number) => sentence.text(at, end);
+  // "Torque 25 N·m" names nothing.
+  if (word.value !== undefined && MEASURED.test(lows[at + 1] ?? '') && !namesHere(sentence, at)) return undefined;
   if (word.quoted) return { words: word.parts, quoted: true, end: at + 1, name: () => own(at + 1).slice(1, -1) };
   const [known] = namesAt(sentence.names, words, at);
   let end = at;
   while (end < words.length && !endsName(sentence, at, end)) end += 1;
   // "Valve cap wrench" is no valve cap, and "seal case screws" no seal case.
-  if (known && (at + known.length >= end || isPastName(sentence, at + known.length))) {
+  const isWhole =
+    known &&
+    (at + known.length >= end ||
+      isPastName(sentence, at + known.length) ||
+      numbersAt(sentence, at + known.length, known).length > 0);
+  if (known && isWhole) {
     return { words: lows.slice(at, at + known.length), known, end: at + known.length, name: own };
   }
   if (end === at) return undefined;
@@ -306,7 +346,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
     isJoint(word) ||
     endsName(sentence, at - 1, at) ||
     beginsFacing(sentence, at) ||
-    /^(?:right|straight|each|too|only)$/.test(sentence.lows[at] ?? '') ||
+    /^(?:right|straight|each|too|only|just|simply|still|usually|normally|now)$/.test(sentence.lows[at] ?? '') ||
     namesHere(sentence, at, 'place') ||
     saysWhatItDoes(sentence.lows[at] ?? '') ||
     (isFeature([sentence.lows[at] ?? '']) && isJoint(sentence.words[at + 1]))
@@ -353,6 +393,16 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;
   if (at > start && /^(?:is|are|was|were|has|have|should|must|will|can|may)$/.test(low)) return true;
+  // "Stop the shaft turning", "keep the block falling".
+  if (
+    at > start &&
+    /^(?:turning|rotating|spinning|moving|falling|dropping)$/.test(low) &&
+    isJoint(sentence.words[at + 1])
+  )
+    return true;
+  // "Twelve screws come out".
+  if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
+    return true;
   // "Check the level drops": what a level does.
   if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
     return true;

@@ -1,9 +1,10 @@
 import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { namesAt, partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { endsIn } from './name-doubts';
-import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { beginsFacing, isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
 import { type OpenAct, partOf, type Reading, toolOf } from './reading';
 import type { SaidAct } from './said';
@@ -46,8 +47,10 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (/^count\b/.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
+  // "The poppet and seat for wear" are two parts, and nothing is seated.
+  const isNamed = kindFromName(next.name) !== 'other' && isJoint(sentence.words[at + next.words.length]);
   return (
-    verbAt(sentence.lows, at) === undefined &&
+    (verbAt(sentence.lows, at) === undefined || isNamed) &&
     !beginsFacing(sentence, at) &&
     !lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
   );
@@ -93,8 +96,14 @@ function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
   return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
 }
 
-/** Around the pump and no part of it. */
+/** "Insert the assembly": what was put together before. */
+function isAssembly({ known, quoted, words }: NounPhrase): boolean {
+  return !known && !quoted && words.length === 1 && words[0] === 'assembly';
+}
+
+/** Around the pump, or the whole of it, and no part. */
 function isAround(words: readonly string[]): boolean {
+  if (words.length === 1 && /^(?:pump|machine|unit|equipment)$/.test(words[0] ?? '')) return true;
   return /^(?:breaker|supply|mains|power|isolator|bench|floor|workshop|area|surroundings)$/.test(words.at(-1) ?? '');
 }
 
@@ -110,9 +119,11 @@ function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): bo
 export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], act: OpenAct): void {
   const { effect } = verbOf(act.verb);
   for (const phrase of phrases) {
+    takeNumbers(phrase, act);
     if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
     act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
-    if (phrase.pronoun) {
+    if (phrase.pronoun || isAssembly(phrase)) {
+      reading.verbs.push(...phrase.words);
       const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
@@ -148,6 +159,18 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...last.parts);
     // "Drain the casing and flush with water".
     else if (last?.about !== undefined && act.verb === 'clean') act.about = last.about;
+    else if (!last) act.parts.push(...reading.named);
+  }
+}
+
+/** "Impeller 2" of one at each stage is the one of stage 2. */
+function takeNumbers({ numbered = [], known }: NounPhrase, act: OpenAct): void {
+  for (const number of numbered) {
+    const place = known?.numbered?.get(number);
+    if (!place) continue;
+    act.positionSetId = place.setId;
+    act.positionIds = [...act.positionIds, place.id];
+    act.positionNames = [...(act.positionNames ?? []), place.name];
   }
 }
 

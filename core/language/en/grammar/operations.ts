@@ -182,7 +182,7 @@ const MOVEMENTS: readonly Movement[] = [
   {
     words: 'lay',
     alone: 'place',
-    ways: { in: 'place', on: 'place', over: 'lay', back: 'fit', down: 'lay', aside: 'put-aside' },
+    ways: { in: 'place', on: 'place', over: 'lay', back: 'fit', down: 'lay', aside: 'put-aside', out: 'put-aside' },
   },
   {
     words: 'put',

@@ -36,4 +36,5 @@ export function toJoint(sentence: Sentence, at: number): number {
   return end;
 }
 
-const CLOSES = /^(?:with|using|by|until|till|so|because|before|after|while|when|once|,|without|to|for|if|unless|;)$/;
+const CLOSES =
+  /^(?:with|using|by|until|till|so|because|before|prior|after|while|during|when|once|,|without|to|for|if|unless|;)$/;

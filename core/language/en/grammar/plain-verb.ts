@@ -62,7 +62,9 @@ export function plainVerb(
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;
   if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };
-  if (phrase === 'pour' && POURED.test(told)) return { verb: 'fill' };
+  if (phrase === 'run up' && UP_TO.test(told)) return { verb: 'test', about: 'run up', aboutEnd: at };
+  if (phrase === 'pour' && (POURED.test(told) || (POURED_IN.test(told) && !isIntoPart(sentence))))
+    return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
   if (phrase === 'let' || phrase === 'allow')
     return letHappen(
@@ -96,6 +98,15 @@ export function plainVerb(
       about: sentence.text(sentence.lows.indexOf(looked) + 1, sentence.words.length),
       aboutEnd: sentence.words.length,
     };
+  // "Check it's not dripping".
+  if (
+    phrase === 'check' &&
+    RUNNING_SIGNS.test(told) &&
+    /^check (?:that )?(?:it's|it is|they're|there's|nothing) /.test(told)
+  ) {
+    const about = sentence.text(sentence.lows.indexOf('check') + 1, sentence.words.length);
+    return { verb: 'test', about, aboutEnd: sentence.words.length };
+  }
   if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
   if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
   if (
@@ -164,10 +175,20 @@ function opened(
   return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock)s?$/.test(objectText) ? 'take-off' : verb };
 }
 
+/** "Run up to pressure" proves it. */
+const UP_TO = /^run up to (?:\w+ ){0,2}?(?:pressure|speed|temperature|\d)/;
 /** By the litre it is filled in; a drop or a film is put on. */
 const POURED = /^\w+ (?:in )?(?:about )?[\w.,/]+ (?:l|ml|lit(?:re|er)s?|gallons?|quarts?|pints?)\b/;
+function isIntoPart(sentence: Sentence): boolean {
+  const into = sentence.lows.findIndex((low) => /^(?:in|into|through|down)$/.test(low));
+  return nounPhraseAt(sentence, into + 1)?.phrase.known?.kind === 'part';
+}
+
+/** "Pour water in at the top". */
+const POURED_IN = /^pour (?:\w+ ){1,4}(?:in|into|through|down)(?=$| (?:at|the|until)\b)/;
 /** What shows only under pressure or while it runs. */
-const RUNNING_SIGNS = /\b(?:leaks?|leaking|leakage|drips?|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
+const RUNNING_SIGNS =
+  /\b(?:leaks?|leaking|leakage|drips?|dripping|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
 
 const CLOSED =
@@ -186,6 +207,11 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
 /** "Let the oil drain", "let the spring relax", "allow the sealant to cure". */
 function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
   const happens = HAPPENS.exec(told)?.[0];
+  const [, liquid, out] =
+    /^let (?:the |all the |any )?((?:\w+ )?(?:oil|water|liquid|coolant|fluid|product|fuel|grease)) (out|off|away)\b/.exec(
+      told,
+    ) ?? [];
+  if (liquid && out) return { verb: 'drain', about: liquid, aboutEnd: sentence.lows.indexOf(out) + 1 };
   if (happens === undefined) return undefined;
   const words = happens.split(' ');
   const at = sentence.lows.findIndex((_, i) => words.every((word, n) => sentence.lows[i + n] === word));

@@ -1,11 +1,12 @@
 import { verbOf } from '../../../model/verbs';
-import { amountAt, placeWhere, verbForWhatIsPutOn } from './applied';
+import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './applied';
 import { readCleaning } from './cleaning';
 import { measureAt } from './figures';
 import * as lexicon from './lexicon';
 import { beginsFacing, isJoint, nounPhraseAt } from './noun-phrase';
 import { GREASES, objectsAt, onlySubstance, takeObjects } from './objects';
 import { type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
+import { toJoint } from './place';
 import { blankAct, type OpenAct, partOf, type Reading } from './reading';
 import type { Sentence } from './sentence';
 import { trailing } from './trailing';
@@ -77,6 +78,13 @@ export function readAct(
     wayWords.push('to one side');
     at += 3;
   }
+  // "Put the rotor somewhere safe": aside, wherever that is.
+  if (verb.is === 'movement' && sentence.lows[at] === 'somewhere') {
+    const end = toJoint(sentence, at + 1);
+    ways.push('aside');
+    act.how.push(sentence.text(at, end));
+    at = end;
+  }
   if (readCleaning(reading, sentence, verb, objects, how)) return;
   const told = sentence.lows.slice(start).join(' ');
   const meant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
@@ -127,7 +135,10 @@ export function readAct(
   if (verbOf(act.verb).object === 'words') {
     const parts = objects.phrases.flatMap((phrase) => (phrase.known?.kind === 'part' ? [partOf(phrase)] : []));
     if (parts.length > 0) reading.named = parts;
-    const poured = act.verb === 'fill' ? amountAt(sentence, amountFrom(sentence, start + verb.length)) : undefined;
+    const poured =
+      act.verb === 'fill'
+        ? (verb.phrase === 'pour' ? stuffAt : amountAt)(sentence, amountFrom(sentence, start + verb.length))
+        : undefined;
     if (poured) {
       act.applied.push(poured.applied);
       trailing(reading, sentence, poured.end, act);
@@ -246,6 +257,16 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
 /** Verbs that act on no part keep what is said of them: "the gear oil", "for leaks". */
 function readAbout(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
   let end = start;
+  // "Rotate slightly to engage the splines": what was named before.
+  if (
+    /..ly$/.test(sentence.lows[start] ?? '') &&
+    lexicon.isManner(sentence.lows[start] ?? '') &&
+    isJoint(sentence.words[start + 1])
+  ) {
+    act.about = pronounText(reading, act);
+    trailing(reading, sentence, start, act);
+    return;
+  }
   while (
     end < sentence.words.length &&
     !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&

@@ -9,7 +9,7 @@ import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
 import { nounPhraseAt } from './noun-phrase';
 import { type Opened, openingOf, skipFillers } from './opening';
-import { verbAt, WAY_WORDS } from './operations';
+import { ALSO_NOUN, verbAt, WAY_WORDS } from './operations';
 import { readAct } from './read-act';
 import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
 import type { Said, SaidCaution, SaidNote } from './said';
@@ -32,7 +32,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   liftedToFit(reading);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
-  const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, sentence.names) : undefined;
+  const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;
   for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
@@ -67,23 +67,17 @@ function sameParts(one: OpenAct, two: OpenAct): boolean {
 
 /** "Isolate and lock out the pump": a verb by itself is done to what the next one is done to. */
 function shareObjects(acts: readonly OpenAct[]): void {
-  acts.forEach((act, i) => {
+  // From the last on: "remove, clean and inspect the rotor".
+  for (const [i, act] of [...acts.entries()].reverse()) {
     const next = acts[i + 1];
-    if (
-      !next ||
-      act.parts.length > 0 ||
-      act.about !== undefined ||
-      act.how.length > 0 ||
-      act.verb === 'wait' ||
-      act.verb === 'release-pressure'
-    )
-      return;
+    const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0;
+    if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);
     else {
-      const about = next.about ?? next.parts.map(({ name }) => name).join(', ');
+      const about = next.verb === 'test' ? '' : (next.about ?? next.parts.map(({ name }) => name).join(', '));
       if (about) act.about = about;
     }
-  });
+  }
 }
 
 /** Reads one piece of a line. What is no action of its own is kept with the action before it, or with the step in hand. */
@@ -94,9 +88,14 @@ function readClause(reading: Reading, sentence: Sentence): void {
   const told = sentence.lows.slice(at).join(' ').replaceAll(' , ', ', ');
   const text = sentence.text(at, end);
   const signal = SIGNALS[lexicon.SIGNAL_OPENING.exec(told)?.[1] ?? ''];
-  if (signal) {
+  if (signal || NOTED.test(told)) {
     const marked = /[:!,-]/.test(sentence.lows[at + 1] ?? '');
-    reading.keepCaution({ signal, text: sentence.text(at + (marked ? 2 : 1), end) });
+    const behind = sentence.text(at + (marked ? 2 : 1), end);
+    if (signal) reading.keepCaution({ signal, text: behind });
+    else if (!asksForAct(reading, sentence, at)) {
+      reading.verbs.push('note');
+      reading.keepHow(behind);
+    }
   } else if (lexicon.CAUTION_OPENING.test(told)) reading.keepCaution({ signal: 'CAUTION', text });
   else if (lexicon.REASON_OPENING.test(told)) reading.keepWhy(text);
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
@@ -171,6 +170,9 @@ const SIGNALS: Readonly<Record<string, SaidCaution['signal']>> = {
   notice: 'NOTICE',
 };
 
+/** "Note: the plate may stick": a remark. */
+const NOTED = /^note\s*(?::|-|,)/;
+
 /** "Valve caps to 75 N·m" is a torque; a statement is a remark, a reason or a caution; the rest is asked. */
 function readWithoutVerb(
   reading: Reading,
@@ -186,11 +188,21 @@ function readWithoutVerb(
     reading.acts.length > 0 &&
     (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b|^(?:the )?\w+(?: ones?)? (?:first|last)$/.test(told));
   if (STATEMENT.test(told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
-    if (!asksForAct(reading, sentence, at)) keepStatement(reading, told, text);
+    // "Both pins look worn, renew as a pair": a statement, and what is to be done about it.
+    const order = sentence.lows.findIndex((_, i) => i > at && isOrderBehind(sentence, i));
+    if (order > 0) {
+      readWithoutVerb(reading, sentence.slice(0, order - 1), at, opened, how);
+      readClause(reading, sentence.slice(order, sentence.words.length));
+    } else if (!asksForAct(reading, sentence, at)) keepStatement(reading, sentence, at, told, text);
   } else if (goesOn) {
     // "..., then a quarter turn more" goes on with what was said.
     reading.keepHow(text);
   } else reading.doubt('verb', sentence, at, at + 1);
+}
+
+function isOrderBehind({ lows }: Sentence, at: number): boolean {
+  const low = lows[at] ?? '';
+  return lows[at - 1] === ',' && !ALSO_NOUN.test(low) && !lexicon.isManner(low) && verbAt(lows, at) !== undefined;
 }
 
 /** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
@@ -203,6 +215,8 @@ function asksForAct(reading: Reading, sentence: Sentence, at: number): boolean {
 function hidesAct(sentence: Sentence, start: number): boolean {
   for (let at = start; at < sentence.words.length; at += 1) {
     if (torqueAt(sentence, at)) return true;
+    // "Count the turns, then back it off".
+    if (sentence.lows[at - 1] === 'then' && verbAt(sentence.lows, at)) return true;
     if (!/^(?:you|we|i)$/.test(sentence.lows[at - 1] ?? '') || verbAt(sentence.lows, at)?.is !== 'movement') continue;
     const named = nounPhraseAt(sentence, at + 1);
     if (named?.phrase.known?.kind === 'part' && WAY_WORDS[sentence.lows[named.end] ?? ''] !== undefined) return true;
@@ -210,7 +224,10 @@ function hidesAct(sentence: Sentence, start: number): boolean {
   return false;
 }
 
-function keepStatement(reading: Reading, told: string, text: string): void {
+function keepStatement(reading: Reading, sentence: Sentence, at: number, told: string, text: string): void {
+  // "The rod must be straight, check it": what is said of it is what "it" means.
+  const subject = nounPhraseAt(sentence, at)?.phrase;
+  if (subject?.known?.kind === 'part') reading.named = [partOf(subject)];
   if (/\b(?:never|not|don't|do not|no longer)\b/.test(told) || DANGEROUS.test(told))
     reading.keepCaution({ signal: 'CAUTION', text });
   else if (/\b(?:because|otherwise|so that|keeps|prevents|protects)\b/.test(told)) reading.keepWhy(text);

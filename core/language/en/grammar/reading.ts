@@ -69,6 +69,7 @@ export function partOf(phrase: NounPhrase): SaidPart {
     name: phrase.known?.kind === 'part' ? phrase.known.name : phrase.name,
     ...(phrase.count !== undefined && { count: phrase.count }),
     ...(phrase.total !== undefined && { total: phrase.total }),
+    ...(phrase.but !== undefined && { but: phrase.but }),
     ...(phrase.quoted && { quoted: true }),
     ...(phrase.fromCount !== undefined && { fromCount: phrase.fromCount }),
     from: phrase.from,

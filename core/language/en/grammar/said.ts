@@ -25,6 +25,8 @@ export interface SaidPart {
   /** How many are meant, and of how many where that is said. */
   readonly count?: number;
   readonly total?: number;
+  /** All but so many of them are meant: how many that is, the series knows. */
+  readonly but?: number;
   /** Said in quotes: the name is meant just so, and so is the count. */
   readonly quoted?: true;
   /** Where its name stands in the line; `fromCount` where its number begins. */

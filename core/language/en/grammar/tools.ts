@@ -29,10 +29,11 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
       at = second.end;
     }
   }
-  const found = nounPhraseAt(sentence, at);
+  const isSuitable = SUITABLE.test(sentence.lows[at] ?? '');
+  const found = nounPhraseAt(sentence, isSuitable ? at + 1 : at);
   if (!found) return undefined;
   const { phrase } = found;
-  if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words)) return undefined;
+  if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words) && !isSuitable) return undefined;
   if (phrase.known && phrase.known.kind !== 'tool') return undefined;
   // "A 22 socket" leaves its unit out; it is one socket, and is asked about.
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
@@ -55,6 +56,9 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
     end,
   };
 }
+
+/** "A suitable sleeve", "a fitting tube": whatever it is called, it is found to help. */
+const SUITABLE = /^(?:suitable|matching|proper)$/;
 
 /** "Socket 17", "the 22 socket", "3/4 wrench": the one of that size, where the series has it. */
 function numberedTool(sentence: Sentence, at: number): { tool: SaidTool; end: number } | undefined {

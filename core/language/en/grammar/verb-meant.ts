@@ -11,7 +11,7 @@ import {
   POWERED,
   placeText,
 } from './meant';
-import { type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, type Way } from './operations';
 import { plainVerb } from './plain-verb';
 import type { Reading } from './reading';
@@ -34,7 +34,10 @@ export function verbMeant(
   const place = placeBehind(sentence, at);
   // A "centre block" of the pump is no block on the bench.
   const isInPart = nounPhraseAt(sentence, at + 1)?.phrase.known?.kind === 'part';
-  const bench = isInPart ? '' : placeText(sentence, at);
+  // "Position it upright in a fixture".
+  let where = at;
+  while (/..ly$/.test(sentence.lows[where] ?? '')) where += 1;
+  const bench = isInPart ? '' : placeText(sentence, where);
   const { movement, phrase } = read;
   if (phrase === 'look' && ways.length === 0)
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
@@ -48,7 +51,14 @@ export function verbMeant(
   if (/^run (?:dry|empty|unloaded|for|at|without|\d)/.test(told) && ways.length === 0)
     return { verb: 'test', about: 'run', aboutEnd: sentence.lows.indexOf('run') + 1 };
   // Pulled through, it may come out or go in.
-  if (/^(?:pull|draw)$/.test(phrase) && ways.length === 0 && sentence.lows[at] === 'through') return undefined;
+  const isThrough = ways.length === 0 && sentence.lows[at] === 'through';
+  if (isThrough && /^(?:pull|draw)$/.test(phrase)) return undefined;
+  // "Push the rod through from the left": through what, and so which way, is not said.
+  if (isThrough && object?.known?.kind !== 'substance' && isJoint(sentence.words[at + 1])) return undefined;
+  if (/\bpressure$/.test(objectText) && /^(?:drop|lower|take|get|run|work|bring)$/.test(phrase))
+    return { verb: 'release-pressure', aboutEnd: at };
+  if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
+    return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
   if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
@@ -80,15 +90,15 @@ export function verbMeant(
     object &&
     lexicon.isSubstance(object.words) &&
     object.known?.kind !== 'part' &&
-    /^(?:put|lay|run|squeeze|spread|place|drop|work)$/.test(phrase)
+    /^(?:put|lay|run|squeeze|spread|place|drop|work|wind)$/.test(phrase)
   )
     return { verb: 'apply-compound' };
   if (
     /^(?:set|place|lay|lower|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) &&
-    /^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[at] ?? '') &&
+    /^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[where] ?? '') &&
     !ways.includes('aside')
   ) {
-    if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[at] ?? '')) return { verb: 'hold' };
+    if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[where] ?? '')) return { verb: 'hold' };
     if (lexicon.CLOTH.test(bench)) return { verb: 'put-aside' };
     if (lexicon.BENCH.test(bench)) return { verb: 'lay' };
   }
@@ -103,6 +113,8 @@ export function verbMeant(
     return { verb: 'bend', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
+  // "Set the screw back to its mark": turned to where it was.
+  if (phrase === 'set' && ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
   // "Pull it down from the shaft" takes it off.
   // "Feed the shaft up through the bush" puts it there.
   const isInto =
@@ -169,6 +181,8 @@ export function verbMeant(
 /** "Turn it until it comes off". */
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
+const TO_WHERE_IT_WAS =
+  /\bback to (?:the|its|their) (?:\w+ )?(?:numbers?|marks?|settings?|positions?|height|depth|figure|same)\b/;
 const INTO = /\b(?:up|down) (?:into|onto|through)\b/;
 const TABS = /\b(?:tab|lock|locking|lockwasher|tongue)(?: (?:washer|plate))?s?$|\btabs?\b/;
 const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
@@ -183,7 +197,7 @@ const FLAT =
   /^(?:in|into|on|onto|over|across|along) (?:the |a |an )?(?:\w+ )?(?:bench|table|workbench|surface|surface plate|glass plate|flat plate|glass|floor)\b/;
 const LOOKS = /\bto (?:see|check|feel|find)\b/;
 /** "Run the pump": the words go on saying that it runs. */
-export const RUNS = new RegExp(`^(?:run|start) (?:the )?(?:${MACHINES})\\b`);
+export const RUNS = new RegExp(`^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b`);
 
 function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean {
   const last = reading.acts.at(-1);

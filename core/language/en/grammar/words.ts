@@ -37,6 +37,10 @@ export function endsSentence(words: readonly Word[], at: number): boolean {
 /** Words as they are typed in a hurry. */
 const SHORT: Readonly<Record<string, string>> = {
   thru: 'through',
+  whilst: 'while',
+  she: 'it',
+  her: 'it',
+  "she's": "it's",
   n: 'and',
   dont: "don't",
   cant: "can't",
