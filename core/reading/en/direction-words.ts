@@ -46,7 +46,12 @@ export function readDirection(
 function partNamed<T extends { name: string }>(key: string, components: readonly T[]): T | undefined {
   const exact = components.find(({ name }) => nameKey(bare(name)) === key);
   if (exact || Object.values(PLAIN).includes(key)) return exact;
-  const ending = components.filter(({ name }) => nameKey(bare(name)).endsWith(` ${key}`));
+  // A seal assembly is a seal as well.
+  const ending = components.filter(({ name }) =>
+    nameKey(bare(name))
+      .replace(/ (?:assembly|set|stack|cartridge|pack)$/, '')
+      .endsWith(` ${key}`),
+  );
   return ending.length === 1 ? ending[0] : undefined;
 }
 

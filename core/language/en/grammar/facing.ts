@@ -62,6 +62,7 @@ function directionEnd(sentence: Sentence, start: number): number | undefined {
   const away = sentence.lows[at] === 'away' && sentence.lows[at + 1] === 'from';
   const to = /^(?:to|toward|towards|against)$/.test(sentence.lows[at] ?? '');
   if (!away && !to && !faces) return undefined;
+  if (to && /^(?:inside|outside)$/.test(sentence.lows[at + 1] ?? '')) return at + 2;
   const toward = nounPhraseAt(sentence, away ? at + 2 : to ? at + 1 : at);
   return toward?.end;
 }

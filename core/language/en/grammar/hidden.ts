@@ -24,7 +24,12 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
     const hidden =
       how.find((text) => {
         const said = sentenceOf(text, names);
-        return hidesMove(said) || hidesNext(said) || (!figure && hidesTorque(said));
+        return (
+          hidesMove(said) ||
+          hidesNext(said) ||
+          (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
+          (!figure && hidesTorque(said))
+        );
       }) ?? (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);

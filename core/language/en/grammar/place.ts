@@ -32,7 +32,12 @@ export function toComma(sentence: Sentence, at: number): number {
 /** Up to where another construction begins. */
 export function toJoint(sentence: Sentence, at: number): number {
   let end = at + 1;
-  while (end < sentence.words.length && !CLOSES.test(sentence.lows[end] ?? '')) end += 1;
+  // "The rod it was marked with," ends with its "with".
+  while (
+    end < sentence.words.length &&
+    (!CLOSES.test(sentence.lows[end] ?? '') || (sentence.lows[end] === 'with' && sentence.lows[end + 1] === ','))
+  )
+    end += 1;
   return end;
 }
 

@@ -65,6 +65,7 @@ export function plainVerb(
   if (phrase === 'run up' && UP_TO.test(told)) return { verb: 'test', about: 'run up', aboutEnd: at };
   if (phrase === 'pour' && (POURED.test(told) || (POURED_IN.test(told) && !isIntoPart(sentence))))
     return { verb: 'fill' };
+  if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
   if (phrase === 'let' || phrase === 'allow')
     return letHappen(

@@ -270,6 +270,8 @@ function readAbout(reading: Reading, sentence: Sentence, start: number, act: Ope
   while (
     end < sentence.words.length &&
     !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
+    // "Bleed the air: run it slowly" goes on with how; "test the pump: run it" with what.
+    !(sentence.lows[end] === ':' && act.verb !== 'test') &&
     !measured(sentence, end)
   ) {
     if (end > start && (endsAbout(end) || isWayOut(end))) break;
@@ -320,4 +322,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|\w+ing)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

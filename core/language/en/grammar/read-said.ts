@@ -15,7 +15,7 @@ import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './read
 import type { Said, SaidCaution, SaidNote } from './said';
 import { Sentence } from './sentence';
 import { trailing } from './trailing';
-import { wordsOf } from './words';
+import { isPlural, wordsOf } from './words';
 
 /** A line with its words in the order in which they are read. */
 function sentenceOf(text: string, series: Series): Sentence {
@@ -70,7 +70,7 @@ function shareObjects(acts: readonly OpenAct[]): void {
   // From the last on: "remove, clean and inspect the rotor".
   for (const [i, act] of [...acts.entries()].reverse()) {
     const next = acts[i + 1];
-    const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0;
+    const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0 || act.applied.length > 0;
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);
     else {
@@ -187,7 +187,7 @@ function readWithoutVerb(
   const goesOn =
     reading.acts.length > 0 &&
     (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b|^(?:the )?\w+(?: ones?)? (?:first|last)$/.test(told));
-  if (STATEMENT.test(told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
+  if (isStatement(sentence, at, told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
     // "Both pins look worn, renew as a pair": a statement, and what is to be done about it.
     const order = sentence.lows.findIndex((_, i) => i > at && isOrderBehind(sentence, i));
     if (order > 0) {
@@ -200,9 +200,20 @@ function readWithoutVerb(
   } else reading.doubt('verb', sentence, at, at + 1);
 }
 
+/** "The rotor needs care"; but "takeoff end cap screws" says nothing that a takeoff ends. */
+function isStatement(sentence: Sentence, at: number, told: string): boolean {
+  const [whole, bareVerb] = STATEMENT.exec(told) ?? [];
+  if (whole === undefined || bareVerb === undefined) return whole !== undefined;
+  const verb = at + whole.split(' ').length - 1;
+  const subject = sentence.lows[verb - 1] ?? '';
+  // One thing "ends", several "end".
+  return bareVerb.endsWith('s') || isPlural(subject) || /^(?:you|they|we|not)$/.test(subject);
+}
+
 function isOrderBehind({ lows }: Sentence, at: number): boolean {
   const low = lows[at] ?? '';
-  return lows[at - 1] === ',' && !ALSO_NOUN.test(low) && !lexicon.isManner(low) && verbAt(lows, at) !== undefined;
+  const isVerb = !ALSO_NOUN.test(low) && !lexicon.isManner(low) && !lexicon.isEnd(low);
+  return lows[at - 1] === ',' && isVerb && verbAt(lows, at) !== undefined;
 }
 
 /** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
@@ -217,7 +228,8 @@ function hidesAct(sentence: Sentence, start: number): boolean {
     if (torqueAt(sentence, at)) return true;
     // "Count the turns, then back it off".
     if (sentence.lows[at - 1] === 'then' && verbAt(sentence.lows, at)) return true;
-    if (!/^(?:you|we|i)$/.test(sentence.lows[at - 1] ?? '') || verbAt(sentence.lows, at)?.is !== 'movement') continue;
+    if (!/^(?:you|we|i|must|should)$/.test(sentence.lows[at - 1] ?? '') || verbAt(sentence.lows, at)?.is !== 'movement')
+      continue;
     const named = nounPhraseAt(sentence, at + 1);
     if (named?.phrase.known?.kind === 'part' && WAY_WORDS[sentence.lows[named.end] ?? ''] !== undefined) return true;
   }
@@ -270,10 +282,10 @@ const DANGEROUS =
 
 /** "The new one goes on with the carbon outward" puts something there, whatever it is called. */
 const MOVES_THERE =
-  /\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b/;
+  /\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;
 
 const STATEMENT =
-  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|gets?|must|shall|can|cannot|can't|will|won't|should|could|may|might|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?)\b/;
+  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;

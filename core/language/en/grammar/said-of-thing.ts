@@ -81,6 +81,12 @@ function byItself(piece: Piece, at: number, stop: number): void {
   let behind = verb + 1;
   while (lexicon.isManner(piece.low(behind)) || piece.low(behind) === 'right') behind += 1;
   const way = piece.low(behind);
+  // "The ring goes behind the seal".
+  if (coming && SITS.test(way) && /^go/.test(low)) {
+    const thing = piece.words.slice(at, stop);
+    piece.words.splice(at, verb + 1 - at, piece.as(verb, 'fit'), ...thing);
+    return;
+  }
   if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
   const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
   const base = coming ? (/^(?:out|off|away|from)$/.test(way) ? 'take' : 'put') : moves;
@@ -88,6 +94,8 @@ function byItself(piece: Piece, at: number, stop: number): void {
   const thing = piece.words.slice(at, stop);
   piece.words.splice(at, verb + 1 - at, piece.as(verb, base), ...thing);
 }
+
+const SITS = /^(?:behind|under|underneath|between|against|inside|below|above|beside|around)$/;
 
 function areAdverbs(piece: Piece, from: number, to: number): boolean {
   return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));

@@ -12,7 +12,7 @@ export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
   /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|by hand\b|hand\b|finger\b|$))/;
-export const BARE_WAY = /^(back on|back in|back off|off|out|away|in|on|back)(?: |$)/;
+export const BARE_WAY = /^(back on|back in|back off|off|out|away|into|onto|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching)$/;
 export const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;
@@ -20,7 +20,7 @@ export const USING = /^(?:using|starting|working|holding|beginning)$/;
 export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;
 /** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
 export const DOER =
-  /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
+  /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
 /** What one feels or sees is no order to feel or see. */
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */

@@ -2,11 +2,11 @@ import { verbOf } from '../../../model/verbs';
 import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { KEPT_AS_SAID } from './kept-as-said';
-import { namesAt } from './known-names';
+import { type KnownName, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
 import { isJoint } from './noun-phrase';
-import { verbAt } from './operations';
+import { verbAt, WAY_WORDS } from './operations';
 import type { Construction } from './place';
 import { places } from './places';
 import type { OpenAct, Reading } from './reading';
@@ -156,9 +156,14 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ reading, sentence, at, act }) => {
       const low = sentence.lows[at] ?? '';
       // "Fit diffuser stage 1".
-      if (namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'place'))
-        return places(reading, sentence, at, act);
+      // "Six screws each end".
+      const isEach = /^(?:each|every)$/.test(low) && WAY_WORDS[sentence.lows[at - 1] ?? ''] === undefined;
+      const every = isEach ? at + 1 : at;
+      const isPlace = ({ kind }: KnownName) => kind === 'place' || (every > at && kind === 'places');
+      if (namesAt(sentence.names, sentence.words, every).some(isPlace)) return places(reading, sentence, at, act);
       if (!/^(?:in|at|on|from|of|to|for|off|and|out|per|into)$/.test(low)) return undefined;
+      // "Lay it on its left end" says what it lies on.
+      if (low === 'on' && sentence.lows[at + 1] === 'its' && /^(?:lay|hold)$/.test(act.verb)) return undefined;
       // Put in from one side it comes to sit on another.
       if (/^(?:from|to)$/.test(low) && !/^(?:takes|opens)$/.test(verbOf(act.verb).effect)) return undefined;
       const from = low === 'out' && sentence.lows[at + 1] === 'of' ? at + 2 : at + 1;

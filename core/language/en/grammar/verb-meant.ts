@@ -57,6 +57,8 @@ export function verbMeant(
   if (isThrough && object?.known?.kind !== 'substance' && isJoint(sentence.words[at + 1])) return undefined;
   if (/\bpressure$/.test(objectText) && /^(?:drop|lower|take|get|run|work|bring)$/.test(phrase))
     return { verb: 'release-pressure', aboutEnd: at };
+  if (/^(?:press|push|hit|knock)$/.test(phrase) && BUTTON.test(objectText))
+    return /\bstop\b/.test(objectText) ? { verb: 'isolate' } : undefined;
   if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
     return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
@@ -181,6 +183,7 @@ export function verbMeant(
 /** "Turn it until it comes off". */
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
+const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;
 const TO_WHERE_IT_WAS =
   /\bback to (?:the|its|their) (?:\w+ )?(?:numbers?|marks?|settings?|positions?|height|depth|figure|same)\b/;
 const INTO = /\b(?:up|down) (?:into|onto|through)\b/;
@@ -197,7 +200,9 @@ const FLAT =
   /^(?:in|into|on|onto|over|across|along) (?:the |a |an )?(?:\w+ )?(?:bench|table|workbench|surface|surface plate|glass plate|flat plate|glass|floor)\b/;
 const LOOKS = /\bto (?:see|check|feel|find)\b/;
 /** "Run the pump": the words go on saying that it runs. */
-export const RUNS = new RegExp(`^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b`);
+export const RUNS = new RegExp(
+  `^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up) (?:the )?pressure\\b`,
+);
 
 function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean {
   const last = reading.acts.at(-1);

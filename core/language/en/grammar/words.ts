@@ -48,6 +48,12 @@ const SHORT: Readonly<Record<string, string>> = {
   "'em": 'them',
   assy: 'assembly',
   alu: 'aluminium',
+  insp: 'inspect',
+  chk: 'check',
+  tq: 'torque',
+  rmv: 'remove',
+  't/o': 'remove',
+  repl: 'replace',
 };
 
 /** Reads words, marks and numbers, also numbers said in words. */
