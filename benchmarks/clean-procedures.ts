@@ -1,7 +1,8 @@
 import { draftPutBack } from '#core/drafting/way-back';
 import { changeStep } from '#core/edits/steps';
-import type { Step, TorqueFigure, Workbook } from '#core/model/procedure';
+import type { Step, Workbook } from '#core/model/procedure';
 import { type Component, type Consumable, Series, type Tool } from '#core/model/series';
+import type { TorqueFigure } from '#core/model/torque-figure';
 import { readPackage } from '#core/package/package';
 import { isCompound } from '#core/supplies/consumable-kinds';
 import { componentId, typed, withComponent, withStep } from '#core/testing/workbook';

@@ -1,6 +1,6 @@
 import { isLock, tearsDry } from '../model/kinds';
-import type { TorqueFigure } from '../model/procedure';
 import type { Application, Component } from '../model/series';
+import type { TorqueFigure } from '../model/torque-figure';
 import { changesFriction, isCompound, isLubricant } from '../supplies/consumable-kinds';
 import type { Acting } from './acting';
 import { threadPartners } from './structure';

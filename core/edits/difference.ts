@@ -3,7 +3,15 @@ import type { Series } from '../model/series';
 import type { Edit, SeriesList } from './edit';
 import { sameJson } from './merge';
 
-const LISTS: readonly SeriesList[] = ['components', 'tools', 'consumables', 'kits', 'positionSets', 'stacks'];
+const LISTS: readonly SeriesList[] = [
+  'components',
+  'tools',
+  'consumables',
+  'kits',
+  'positionSets',
+  'stacks',
+  'fastenerGroups',
+];
 
 /**
  * The edits that lead from one version of a workbook to another, for where it is not known what was done: a draft that

@@ -1,3 +1,4 @@
+import type { FastenerGroup } from '../model/fastener-group';
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import type { Component, Consumable, Kit, PositionSet, Series, Stack, Tool } from '../model/series';
 import type { Stage } from '../model/verbs';
@@ -11,6 +12,7 @@ export interface SeriesLists {
   readonly kits: Kit;
   readonly positionSets: PositionSet;
   readonly stacks: Stack;
+  readonly fastenerGroups: FastenerGroup;
 }
 export type SeriesList = keyof SeriesLists;
 

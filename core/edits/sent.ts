@@ -9,7 +9,15 @@ import type { Edit, SeriesList } from './edit';
  * make is a valid document is judged once they are applied.
  */
 const Fields = z.record(z.string(), z.unknown());
-const List = z.enum(['components', 'tools', 'consumables', 'kits', 'positionSets', 'stacks'] satisfies SeriesList[]);
+const List = z.enum([
+  'components',
+  'tools',
+  'consumables',
+  'kits',
+  'positionSets',
+  'stacks',
+  'fastenerGroups',
+] satisfies SeriesList[]);
 const Index = z.int().min(0).max(10_000);
 
 const SentEdit = z.discriminatedUnion('kind', [

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { FastenerGroup } from '../model/fastener-group';
 import { type DocumentFault, faultsOf } from '../model/faults';
 import { Procedure, Step, type Workbook } from '../model/procedure';
 import { procedureReferences, seriesReferences } from '../model/references';
@@ -16,6 +17,7 @@ const ITEMS: Readonly<Record<SeriesList, z.ZodType>> = {
   kits: Kit,
   positionSets: PositionSet,
   stacks: Stack,
+  fastenerGroups: FastenerGroup,
 };
 
 /** Applies edits if what they make is a valid document; else says what is wrong and changes nothing. */

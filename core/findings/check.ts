@@ -86,6 +86,7 @@ export const RULES: readonly AnyRule[] = [
   wrenches.noWrench,
   wrenches.wrenchRange,
   figures.implausible,
+  figures.figureDiffers,
   figures.oddUnit,
   figures.noUnit,
   figures.noFigure,

@@ -1,6 +1,7 @@
 import type { Edit } from '../edits/edit';
 import type { WrittenWhere } from '../edits/written';
 import type { Faces, Pose } from '../model/faces';
+import type { FastenerClass } from '../model/fastener-group';
 import type { Quantity } from '../quantity/quantity';
 import type { Line } from '../reading/words';
 import type { DifferentIn } from './words/difference';
@@ -92,10 +93,16 @@ export interface FactsOf {
   'wrench-range': { readonly toolId: Id; readonly figure: Quantity; readonly from: Quantity; readonly to: Quantity };
   implausible: One & {
     readonly figure: Quantity;
+    /** "M8", and its class where that is known. */
     readonly thread: string;
-    readonly least: number;
-    readonly most: number;
+    readonly class: FastenerClass | null;
+    readonly verdict: 'too-little' | 'too-much' | 'strips';
+    /** Of the proof load; null where the class is not known. */
+    readonly percent: number | null;
+    /** What the number may have meant, the likeliest first. */
+    readonly instead: readonly Quantity[];
   };
+  'figure-differs': One & { readonly figure: Quantity; readonly usual: Quantity };
   'odd-unit': { readonly figure: Quantity; readonly usual: string; readonly by: 'figures' | 'wrench' };
   'no-unit': { readonly figure: string; readonly word: string };
   'no-figure': Record<never, never>;

@@ -8,6 +8,7 @@ import { CONSEQUENCES, Look } from './looks';
 import { Narration, StepSource } from './narration';
 import { Clip, Picture } from './pictures/picture';
 import { Application, type Series } from './series';
+import { TorqueFigure } from './torque-figure';
 import { STAGES, VERB_IDS } from './verbs';
 
 const Words = z.string().trim().min(1, 'empty').max(600);
@@ -39,37 +40,12 @@ export const USUAL_CAUTION_IDS = [
 ] as const;
 export type UsualCautionId = (typeof USUAL_CAUTION_IDS)[number];
 
-/** Torque tools above 10 N·m may deviate by this much; ISO 6789-1:2017, recalled from memory. */
-export const DEFAULT_TOLERANCE_PERCENT = 4;
-
 export const Target = z.strictObject({
   componentId: Id,
   /** How many pieces at each position; all of them when absent. */
   count: z.int().min(1).max(96).optional(),
 });
 export type Target = z.infer<typeof Target>;
-
-const Torque = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'no-torque').refine(
-  (q) => q.value > 0,
-  'not-above-zero',
-);
-
-export const TorqueFigure = z.strictObject({
-  figure: Torque,
-  tolerancePercent: z.number().min(0.1).max(50).default(DEFAULT_TOLERANCE_PERCENT),
-  /** Where the figure comes from: a document, a drawing, a standard. */
-  source: z.string().trim().max(200).optional(),
-  /** The same figure as the source gives it once more, in another unit. */
-  also: Torque.optional(),
-  /** What is on the thread that the figure holds for. */
-  thread: z
-    .discriminatedUnion('is', [
-      z.strictObject({ is: z.literal('dry') }),
-      z.strictObject({ is: z.literal('with'), consumableId: Id }),
-    ])
-    .optional(),
-});
-export type TorqueFigure = z.infer<typeof TorqueFigure>;
 
 /** A caution in the trainer's own words, or one of the usual ones, which the language says. */
 export const Caution = z

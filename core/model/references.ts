@@ -73,6 +73,8 @@ export function seriesReferences(series: Series, path = 'series'): DocumentFault
   return [
     ...lists.flatMap((list) => twice(series[list], `${path}.${list}`)),
     ...twice(series.stacks ?? [], `${path}.stacks`),
+    ...twice(series.fastenerGroups ?? [], `${path}.fastenerGroups`),
+    ...groupReferences(series, `${path}.fastenerGroups`),
     ...(series.stacks ?? []).flatMap((stack, i) => stackReferences(stack, series, `${path}.stacks[${i}]`)),
     ...series.tools.flatMap((tool, i) =>
       (tool.substituteIds ?? []).flatMap((id, j) =>
@@ -88,6 +90,22 @@ export function seriesReferences(series: Series, path = 'series'): DocumentFault
     ...series.components.flatMap((component, i) => componentReferences(component, series, `${path}.components[${i}]`)),
     ...pointers.faults,
   ];
+}
+
+/** Everything in the groups of fasteners that points at something the series does not hold; two groups of one part. */
+function groupReferences(series: Series, at: string): DocumentFault[] {
+  const pointers = new Pointers(knownOnce(series));
+  const groups = series.fastenerGroups ?? [];
+  groups.forEach((group, i) => {
+    pointers.one('components', group.componentId, `${at}[${i}].componentId`);
+    pointers.all('tools', group.wrenchIds, `${at}[${i}].wrenchIds`);
+    group.figures.forEach(({ torque: { thread } }, j) => {
+      if (thread?.is === 'with')
+        pointers.one('consumables', thread.consumableId, `${at}[${i}].figures[${j}].torque.thread.consumableId`);
+    });
+  });
+  const parts = groups.map(({ componentId }) => ({ id: componentId }));
+  return [...pointers.faults, ...twice(parts, `${at}[].componentId`)];
 }
 
 /** Everything in a component that points at something its series does not hold, or at itself. */

@@ -3,6 +3,7 @@ import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 import { ConsumableBase, ConsumableKind, Material } from './consumables';
 import { Faces, PROFILES } from './faces';
+import { FastenerGroup } from './fastener-group';
 import { Id } from './ids';
 import { COMPONENT_KINDS } from './kinds';
 import { Look } from './looks';
@@ -222,6 +223,7 @@ export const Series = z.strictObject({
   consumables: z.array(Consumable).max(200).default([]),
   kits: z.array(Kit).max(60).default([]),
   stacks: z.array(Stack).max(40).optional(),
+  fastenerGroups: z.array(FastenerGroup).max(120).optional(),
   /** It comes to the bench holding no pressure and needs no release. */
   unpressurised: z.literal(true).optional(),
 });
@@ -233,6 +235,11 @@ export function componentById(series: Series, id: string): Component | undefined
 
 export function positionSetById(series: Series, id: string | undefined): PositionSet | undefined {
   return id === undefined ? undefined : series.positionSets.find((set) => set.id === id);
+}
+
+/** The group of these fasteners; nothing where the series does not describe them. */
+export function groupOf(series: Pick<Series, 'fastenerGroups'>, componentId: string): FastenerGroup | undefined {
+  return series.fastenerGroups?.find((group) => group.componentId === componentId);
 }
 
 /** The name of a position, wherever in the series it is. */

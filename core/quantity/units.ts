@@ -64,6 +64,12 @@ export const UNITS = [
   },
   { symbol: 'kgf·m', dimension: 'torque', factor: 9.806_65, spellings: ['kgfm', 'kgm', 'mkgf', 'mkg'] },
   { symbol: 'kgf·cm', dimension: 'torque', factor: 0.098_066_5, spellings: ['kgfcm', 'kgcm'] },
+  {
+    symbol: 'ozf·in',
+    dimension: 'torque',
+    factor: POUND_FORCE_INCH / 16,
+    spellings: ['ozfin', 'ozin', 'inoz', 'inozf', 'ounceinch', 'ounceinches', 'inchounce', 'inchounces'],
+  },
   { symbol: 'bar', dimension: 'pressure', factor: 100_000, spellings: ['bar', 'bars'] },
   { symbol: 'kPa', dimension: 'pressure', factor: 1000, spellings: ['kpa'] },
   { symbol: 'MPa', dimension: 'pressure', factor: 1_000_000, spellings: ['mpa'] },

@@ -1,4 +1,4 @@
-import type { TorqueFigure } from '../model/procedure';
+import type { TorqueFigure } from '../model/torque-figure';
 import { convert, type Quantity } from '../quantity/quantity';
 
 export type TorqueVerdict = 'within' | 'low' | 'high' | 'unjudged';

@@ -1,8 +1,13 @@
 import { writtenIn } from '../../edits/written';
+import type { Step } from '../../model/procedure';
+import { groupOf } from '../../model/series';
 import { convert, inSi, type Quantity, relativeGap } from '../../quantity/quantity';
-import { isOnlyFirstPass } from '../../reading/en/remark-words';
+import { isCalledPass, isOnlyFirstPass } from '../../reading/en/remark-words';
 import { bareTorqueIn } from '../../reading/en/wording';
-import { plausibleTorque, type Thread, threadByFlats, threadIn } from '../../torque/plausible';
+import { fasteningOf, figureOfGroup } from '../../torque/fastening';
+import { threadByFlats } from '../../torque/head-sizes';
+import { judgeFigure } from '../../torque/preload';
+import type { Thread } from '../../torque/threads';
 import { isTorque, torqueRange } from '../../torque/wrench';
 import type { FactsOf } from '../finding';
 import {
@@ -25,11 +30,9 @@ export function newtonMetres(value: number): Quantity {
   return { value: Number(value.toPrecision(4)), unit: 'N·m' };
 }
 
-/** The thread of a part: as its name says, or as the key tells that turns it. */
-function threadOf(context: CheckContext, componentId: string): Thread | undefined {
+/** The thread behind the key that turns a fastener. */
+function threadByKey(context: CheckContext, componentId: string): Thread | undefined {
   const component = componentOf(context, componentId);
-  const named = component && threadIn(component.name);
-  if (named) return named;
   if (!component || !['bolt', 'screw', 'nut', 'dome-nut'].includes(component.kind)) return undefined;
   const [key] = [...keySizes(context, LOOSENS, componentId), ...keySizes(context, TIGHTENS, componentId)];
   return key && threadByFlats(key.size, /hex key|allen|hexagon key/i.test(key.tool.name));
@@ -41,23 +44,66 @@ export const implausible: Rule<'implausible'> = {
   severity: 'warn',
   find: (context) =>
     context.workbook.procedure.steps.flatMap((step) => {
-      const { figure } = step.torque ?? {};
+      const { torque } = step;
       const [target] = step.targets;
-      const thread = target && figure ? threadOf(context, target.componentId) : undefined;
-      if (!figure || !target || !thread) return [];
-      const { least, most } = plausibleTorque(thread, componentOf(context, target.componentId)?.name ?? '');
-      const torque = inSi(figure);
-      if (torque >= least && torque <= most) return [];
-      const facts = {
-        componentId: target.componentId,
-        figure,
-        thread: thread.name,
-        least: convert(newtonMetres(least), figure.unit).value,
-        most: convert(newtonMetres(most), figure.unit).value,
+      if (!torque || !target) return [];
+      const { componentId } = target;
+      const byKey = threadByKey(context, componentId);
+      const fastening = fasteningOf(context.workbook.series, componentId, torque, byKey);
+      if (!fastening) return [];
+      const { verdict, share, instead } = judgeFigure(torque.figure, fastening);
+      if (verdict === 'sound' || verdict === 'unknown') return [];
+      const facts: FactsOf['implausible'] = {
+        componentId,
+        figure: torque.figure,
+        thread: fastening.thread.name,
+        class: fastening.class ?? null,
+        verdict,
+        percent: share ? share.usual * 100 : null,
+        instead,
       };
+      return [{ stepId: step.id, componentIds: [componentId], facts }];
+    }),
+  fix: ({ stepId, facts: { instead } }, context) => {
+    const step = stepOf(context, stepId);
+    const [figure, other] = instead;
+    // Where several readings are sound, a person has to say which was meant.
+    if (!step?.torque || !figure || other) return undefined;
+    return { words: { does: 'use-figure', figure }, edits: [changeStep(step, { torque: { ...step.torque, figure } })] };
+  },
+};
+
+/** A step that gives another figure than the torque sheet of the series. */
+export const figureDiffers: Rule<'figure-differs'> = {
+  id: 'figure-differs',
+  family: 'tightening',
+  severity: 'warn',
+  find: ({ workbook: { series, procedure } }) =>
+    procedure.steps.flatMap((step) => {
+      const [target] = step.targets;
+      const group = target && step.torque ? groupOf(series, target.componentId) : undefined;
+      const figures = group?.figures.map(({ torque }) => torque.figure) ?? [];
+      const usual = group && figureOfGroup(group)?.figure;
+      if (!target || !step.torque || !usual || isShareOf(step, figures)) return [];
+      const facts = { componentId: target.componentId, figure: step.torque.figure, usual };
       return [{ stepId: step.id, componentIds: [target.componentId], facts }];
     }),
+  fix: ({ stepId, facts: { componentId } }, context) => {
+    const step = stepOf(context, stepId);
+    const group = groupOf(context.workbook.series, componentId);
+    const torque = group && figureOfGroup(group);
+    if (!step || !torque) return undefined;
+    return { words: { does: 'use-figure', figure: torque.figure }, edits: [changeStep(step, { torque })] };
+  },
 };
+
+/** One of the figures, or a first pass on the way to one. */
+function isShareOf(step: Step, figures: readonly Quantity[]): boolean {
+  const { figure } = step.torque ?? {};
+  if (!figure) return true;
+  const isPass = writtenIn(step).some(({ text }) => isCalledPass(text));
+  return figures.some((one) => relativeGap(one, figure) <= MOST_APART || (isPass && inSi(figure) < inSi(one)));
+}
 
 export const oddUnit: Rule<'odd-unit'> = {
   id: 'odd-unit',
@@ -121,9 +167,11 @@ export const noFigure: Rule<'no-figure'> = {
       .map((step) => ({ stepId: step.id, componentIds: targetIds(step), facts: {} })),
   fix: ({ stepId, componentIds }, context) => {
     const step = stepOf(context, stepId);
-    const known = context.workbook.procedure.steps.find(
-      (other) => other.torque && targetIds(other).some((id) => componentIds.includes(id)),
-    )?.torque;
+    const { series, procedure } = context.workbook;
+    const group = componentIds.flatMap((id) => groupOf(series, id) ?? []).at(0);
+    const known =
+      (group && figureOfGroup(group)) ??
+      procedure.steps.find((other) => other.torque && targetIds(other).some((id) => componentIds.includes(id)))?.torque;
     if (!step || !known) return undefined;
     return { words: { does: 'use-figure', figure: known.figure }, edits: [changeStep(step, { torque: known })] };
   },

@@ -3,10 +3,10 @@ import { closesOver } from '../../model/kinds';
 import type { Measurement, Step } from '../../model/procedure';
 import type { Component } from '../../model/series';
 import { inSi, readQuantity } from '../../quantity/quantity';
+import { rangeIn } from '../../quantity/range';
 import { unitOf } from '../../quantity/units';
 import { isBroken } from '../../reading/en/remark-words';
 import { isEmptyVerdict } from '../../reading/en/wording';
-import { rangeIn } from '../../torque/plausible';
 import type { FactsOf } from '../finding';
 import { type CheckContext, changeStep, comesOff, componentOf, type Rule, stepOf, targetIds } from '../rule';
 

@@ -1,9 +1,8 @@
 import type { Step } from '../../model/procedure';
 import { type Tool, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
-import { inSi } from '../../quantity/quantity';
 import { isPowerTool, turnsBySize } from '../../reading/en/wording';
-import { bears, isTorque, torqueRange } from '../../torque/wrench';
+import { bears, isTorque, liesIn, torqueRange, usableRange } from '../../torque/wrench';
 import { type CheckContext, changeStep, type Rule, stepOf, targetIds, toolsOf } from '../rule';
 
 /** Verbs by which a thread is turned off. */
@@ -138,11 +137,8 @@ export const wrenchRange: Rule<'wrench-range'> = {
       });
       const [first] = wrenches;
       if (!figure || !first) return [];
-      const fits = wrenches.some(
-        ({ from, to }) => inSi(figure) >= inSi(from) * 0.999 && inSi(figure) <= inSi(to) * 1.001,
-      );
-      if (fits) return [];
-      const facts = { toolId: first.tool.id, figure, from: first.from, to: first.to };
+      if (wrenches.some((range) => liesIn(figure, usableRange(range)))) return [];
+      const facts = { toolId: first.tool.id, figure, ...usableRange(first) };
       return [{ stepId: step.id, componentIds: targetIds(step), facts }];
     }),
   fix: ({ stepId, facts }, context) => {

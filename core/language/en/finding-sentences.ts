@@ -161,8 +161,20 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'no-wrench': (f, say) => `${say.step(f)}, lists no torque wrench.`,
   'wrench-range': (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}.`,
-  implausible: (f, say) =>
-    `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be meant for ${f.facts.thread}, which bears ${sayNumber(f.facts.least, 2)} to ${sayNumber(f.facts.most, 2)} ${f.facts.figure.unit}.`,
+  implausible: (f, say) => {
+    const { figure, thread, class: kind, verdict, percent, instead } = f.facts;
+    const [likely, other] = instead.map((quantity) => sayQuantity(quantity));
+    const fits = likely === undefined ? '' : other === undefined ? `; ${likely} fits` : `; ${likely} or ${other} fits`;
+    const said = `${say.step(f)}: ${sayQuantity(figure)}`;
+    if (verdict === 'strips') return `${said} strips the thread that ${thread} is screwed into${fits}.`;
+    if (percent !== null && kind !== null)
+      return `${said} is ${sayNumber(percent, 2)} % of the proof load of ${thread} ${kind}${fits}.`;
+    return verdict === 'too-much'
+      ? `${said} is more than any ${thread} bears${fits}.`
+      : `${said} holds nothing on ${thread}${fits}.`;
+  },
+  'figure-differs': (f, say) =>
+    `${say.step(f)}: ${sayQuantity(f.facts.figure)}, but the torque sheet says ${sayQuantity(f.facts.usual)}.`,
   'odd-unit': (f, say) =>
     f.facts.by === 'wrench'
       ? `${say.step(f)}: ${sayQuantity(f.facts.figure)} cannot be set on a wrench that reads ${f.facts.usual}, and no second reading is given.`

@@ -185,7 +185,12 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   },
   implausible: {
     looksFor: 'a torque that the thread cannot bear or that holds nothing, by its size and class',
-    reason: 'The bolt breaks, strips or works loose; the figure or its unit is a slip.',
+    reason:
+      'Below 20 % of the proof load a joint works loose, above 90 % the bolt breaks; the figure or its unit is a slip.',
+  },
+  'figure-differs': {
+    looksFor: 'a torque that differs from the one on the torque sheet by more than 2 %',
+    reason: 'One of the two is wrong, and nobody knows which.',
   },
   'odd-unit': {
     looksFor: 'one figure in pounds among newtons, or the other way round, without the second reading',

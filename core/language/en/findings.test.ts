@@ -53,6 +53,12 @@ const stacked = (workbook: Workbook, names: string[]): Workbook => {
   const layers = names.map((name, i) => ({ id: `l${i}`, componentId: componentId(workbook, name), count: 1 }));
   return { ...workbook, series: { ...workbook.series, stacks: [{ id: 'box', name: 'the box', bore: [], layers }] } };
 };
+/** The workbook with a group of these fasteners on its torque sheet. */
+const grouped = (workbook: Workbook, name: string, newtonMetres: number): Workbook => {
+  const torque = { figure: { value: newtonMetres, unit: 'N·m' as const }, tolerancePercent: 4 };
+  const group = { id: 'g', componentId: componentId(workbook, name), figures: [{ use: 'reuse' as const, torque }] };
+  return { ...workbook, series: { ...workbook.series, fastenerGroups: [group] } };
+};
 const lip: Faces = { end: 'lip', toward: { is: 'pressure' } };
 
 const mm = (value: number): Quantity => ({ value, unit: 'mm' });
@@ -366,7 +372,11 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   ],
   implausible: [
     typed(['torque 4 M8 bolts =320 N·m']),
-    'Step 1, "Torque M8 bolts": 320 N·m cannot be meant for M8, which bears 0.79 to 71 N·m.',
+    'Step 1, "Torque M8 bolts": 320 N·m is more than any M8 bears; 32 N·m or 320 lbf·in fits.',
+  ],
+  'figure-differs': [
+    grouped(typed(['torque 4 bolts crosswise =44 N·m']), 'bolt', 40),
+    'Step 1, "Torque bolts": 44 N·m, but the torque sheet says 40 N·m.',
   ],
   'key-size': [
     typed(['take off 4 bolts /socket, 17 mm', 'start by hand bolts', 'torque bolts =40 N·m /socket, 19 mm']),

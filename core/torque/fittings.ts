@@ -1,0 +1,35 @@
+import type { Thread } from './threads';
+
+/** Fittings that are tightened by turns, and not by a figure. */
+export type FittingKind = 'taper' | 'flare-37' | 'compression';
+
+/** Turns past finger tight, from and to. */
+export interface Turns {
+  readonly least: number;
+  readonly most: number;
+}
+
+/**
+ * Turns past finger tight. Taper threads 1.5 to 3 by size; flared swivel nuts by flats of the hexagon; compression
+ * fittings one turn and a quarter, small ones three quarters. Common practice; the maker's figure goes before it.
+ * `size` is the outside diameter of thread or tube in mm.
+ */
+export function turnsPastFingerTight(kind: FittingKind, size: number): Turns {
+  switch (kind) {
+    case 'taper':
+      return size < 15 ? { least: 1.5, most: 3 } : size < 30 ? { least: 2, most: 3 } : { least: 1.5, most: 2.5 };
+    case 'flare-37':
+      return size <= 8
+        ? { least: 1.5 / 6, most: 2 / 6 }
+        : size <= 20
+          ? { least: 1 / 6, most: 1.25 / 6 }
+          : { least: 0.75 / 6, most: 1 / 6 };
+    case 'compression':
+      return size <= 5 ? { least: 0.75, most: 0.75 } : { least: 1.25, most: 1.25 };
+  }
+}
+
+/** Whether a thread seals in itself, so that turns tell more than a torque. */
+export function isTightenedByTurns({ form }: Thread): boolean {
+  return form === 'taper';
+}

@@ -1,0 +1,85 @@
+import type { PassPlan } from '../model/fastener-group';
+import { convert, type Quantity } from '../quantity/quantity';
+import { inTurn, type Order } from './pattern';
+
+/** One pass as it is carried out. */
+export interface TighteningPass {
+  readonly plan: PassPlan;
+  /** What the wrench is set to; absent where an angle is turned. */
+  readonly target?: Quantity;
+  readonly order: Order;
+}
+
+/** Several passes by default; common practice. */
+export const USUAL_PASSES: readonly PassPlan[] = [
+  { is: 'rise', percent: 30 },
+  { is: 'rise', percent: 60 },
+  { is: 'rise', percent: 100 },
+  { is: 'check' },
+];
+const SINGLE_PASS: readonly PassPlan[] = [{ is: 'rise', percent: 100 }];
+
+/** Up to four fasteners of up to this diameter, in mm, may be tightened in one pass. Common practice. */
+const SMALL_MM = 8;
+
+export function mayBeSinglePass(count: number, diameter: number | undefined): boolean {
+  return count === 1 || (count <= 4 && diameter !== undefined && diameter <= SMALL_MM);
+}
+
+export function usualPasses(count: number, diameter: number | undefined): readonly PassPlan[] {
+  return mayBeSinglePass(count, diameter) ? SINGLE_PASS : USUAL_PASSES;
+}
+
+/** The passes of a joint with what the wrench is set to in each, rounded to what it shows. */
+export function passesFor(
+  plans: readonly PassPlan[],
+  figure: Quantity | undefined,
+  order: Order,
+  resolution?: Quantity,
+): TighteningPass[] {
+  return plans.map((plan) => {
+    if (plan.is === 'angle') return { plan, order };
+    const share = plan.is === 'rise' ? plan.percent / 100 : 1;
+    const target =
+      figure && roundTo({ value: figure.value * share, unit: figure.unit }, share === 1 ? undefined : resolution);
+    return { plan, order: plan.is === 'check' ? inTurn(order.length) : order, ...(target && { target }) };
+  });
+}
+
+export type PassFault = 'falls' | 'stops-short' | 'over' | 'angle-first';
+
+/** What is wrong with passes: each higher than the one before, the last torque at the whole figure. */
+export function passFaults(plans: readonly PassPlan[]): PassFault[] {
+  const rises = plans.flatMap((plan) => (plan.is === 'rise' ? [plan.percent] : []));
+  const faults: PassFault[] = [];
+  if (rises.some((percent, i) => i > 0 && percent <= (rises[i - 1] ?? 0))) faults.push('falls');
+  if (rises.some((percent) => percent > 100)) faults.push('over');
+  const endsByAngle = plans.some(({ is }) => is === 'angle');
+  if (!endsByAngle && (rises.at(-1) ?? 0) < 100 && !plans.some(({ is }) => is === 'check')) faults.push('stops-short');
+  if (plans[0]?.is === 'angle') faults.push('angle-first');
+  return faults;
+}
+
+/** The nearest value that a scale can show. */
+export function roundTo(quantity: Quantity, resolution: Quantity | undefined): Quantity {
+  if (!resolution) return { value: Number(quantity.value.toPrecision(4)), unit: quantity.unit };
+  const step = convert(resolution, quantity.unit).value;
+  return { value: Number((Math.round(quantity.value / step) * step).toPrecision(6)), unit: quantity.unit };
+}
+
+/** One division of the scale of a wrench that ends at `to`. Common practice: about two hundred on a scale, 1, 2 or 5. */
+export function resolutionOf(to: Quantity): Quantity {
+  const ideal = to.value / 200;
+  const power = 10 ** Math.floor(Math.log10(ideal));
+  const step = [1, 2, 5, 10].find((factor) => factor * power >= ideal * 0.999) ?? 10;
+  return { value: Number((step * power).toPrecision(3)), unit: to.unit };
+}
+
+/** Moving on to the next fastener and pulling it takes about so long, in seconds; setting the wrench anew, too. Common practice. */
+const SECONDS_EACH = 12;
+const SECONDS_TO_SET = 20;
+
+/** How long a tightening takes, in minutes, for `places` joints one after the other. */
+export function tighteningMinutes(count: number, plans: readonly PassPlan[], places = 1): number {
+  return (places * plans.length * (count * SECONDS_EACH + SECONDS_TO_SET)) / 60;
+}
