@@ -1,14 +1,13 @@
-import { torqueAt } from '../language/en/grammar/figures';
-import { namesOf, partNamesOf } from '../language/en/grammar/known-names';
+import { partNamesOf } from '../language/en/grammar/known-names';
 import { isToolName } from '../language/en/grammar/lexicon';
 import { doubtAboutName, endsIn } from '../language/en/grammar/name-doubts';
 import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
-import { Sentence } from '../language/en/grammar/sentence';
 import { doubtAboutTool } from '../language/en/grammar/tool-doubts';
-import { partsOf, wordsOf } from '../language/en/grammar/words';
+import { readTorqueText } from '../language/en/grammar/torque-text';
+import { partsOf } from '../language/en/grammar/words';
 import { capital } from '../language/en/naming';
 import type { Faces } from '../model/faces';
 import { byName, pluralName } from '../model/names';
@@ -288,10 +287,9 @@ function readSign({ sign, text }: Segment, step: OpenStep, series: Series, fault
       break;
     }
     case '=': {
-      const read = wordsOf(words);
-      const said = torqueAt(new Sentence(words, read, namesOf(series)), 0);
-      if (said && said.end === read.length) {
-        const { value, unit, tolerancePercent, also } = said.figure;
+      const said = readTorqueText(words);
+      if (said) {
+        const { value, unit, tolerancePercent, also } = said;
         step.torque = {
           figure: { value, unit },
           ...(tolerancePercent !== undefined && { tolerancePercent }),

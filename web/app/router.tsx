@@ -29,6 +29,10 @@ export const router = createBrowserRouter([
           { path: '/', element: <ShelfScreen /> },
           { path: '/series/:id', lazy: later('SeriesScreen', () => import('../screens/series/SeriesScreen')) },
           {
+            path: '/series/:id/torque',
+            lazy: later('TorqueSheetScreen', () => import('../screens/torque-sheet/TorqueSheetScreen')),
+          },
+          {
             path: '/procedures/:id',
             lazy: later('ProcedureScreen', () => import('../screens/procedure/ProcedureScreen')),
             children: [

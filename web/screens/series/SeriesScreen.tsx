@@ -63,6 +63,9 @@ export function SeriesScreen() {
           </Title>
           <Text className="quiet">{t(`pumpType.${series.pumpType}`)}</Text>
           <span style={{ flex: 1 }} />
+          <Button component={Link} to={`/series/${id}/torque`} variant="default">
+            {t('torque.title')}
+          </Button>
           <Button component="a" href={`/api/series/${id}/package`} download variant="default">
             {t('series.export')}
           </Button>

@@ -3,6 +3,7 @@ import { benchTexts } from './bench';
 import { narrationTexts } from './narration';
 import { seriesTexts } from './series';
 import { stepTexts } from './step';
+import { torqueTexts } from './torque';
 import { tradeTexts } from './trade';
 import { workshopTexts } from './workshop';
 
@@ -15,4 +16,5 @@ export const en = {
   ...stepTexts,
   ...benchTexts,
   ...narrationTexts,
+  ...torqueTexts,
 };

@@ -1,0 +1,14 @@
+import { torqueAt } from './figures';
+import type { NameIndex } from './known-names';
+import type { SaidFigure } from './said';
+import { Sentence } from './sentence';
+import { wordsOf } from './words';
+
+const NO_NAMES: NameIndex = new Map();
+
+/** A torque as people write it: "45 N·m", "25 Nm ±5%", "40-45 N·m", "531 in-lb, 44 ft-lb"; undefined where anything else is said. */
+export function readTorqueText(text: string): SaidFigure | undefined {
+  const words = wordsOf(text);
+  const said = torqueAt(new Sentence(text, words, NO_NAMES), 0);
+  return said && said.end === words.length ? said.figure : undefined;
+}
