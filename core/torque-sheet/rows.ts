@@ -1,3 +1,4 @@
+import { sameJson } from '../edits/merge';
 import { readTorqueText } from '../language/en/grammar/torque-text';
 import {
   FASTENER_CLASSES,
@@ -137,7 +138,7 @@ export function readSheetRows(rows: readonly (readonly string[])[], series: Seri
     const blank = { id: newId(), componentId: component.id, figures: [] };
     const group = readRow(said, fail, component, before ?? blank, series);
     if (!before) added += 1;
-    else if (JSON.stringify(before) !== JSON.stringify(group)) changed += 1;
+    else if (!sameJson(before, group)) changed += 1;
     groups.push(group);
   }
   return faults.length > 0 ? { groups: [], added: 0, changed: 0, faults } : { groups, added, changed, faults };

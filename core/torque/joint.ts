@@ -189,6 +189,9 @@ export interface WayCompared extends Tightened {
 /** Bolts that differ by less than this are even enough; the wrench alone scatters more. Common practice. */
 export const EVEN_ENOUGH = 0.1;
 
+/** Nobody sees less at a cover. */
+const micrometres = ({ tilt }: Tightened) => Math.round(tilt * 1000);
+
 /**
  * Every pattern in one pass and in the planned passes. First come the ways that leave the bolts even enough, the
  * squarest of them first; then the others, the evenest first.
@@ -204,16 +207,17 @@ export function compareWays(
   const single: readonly PassPlan[] = [{ is: 'rise', percent: 100 }];
   const several = planned.length > 1 ? planned : USUAL_PASSES;
   const patterns = PATTERNS.filter((pattern) => count <= 2 === (pattern === 'side-to-side'));
-  const ways = patterns.flatMap((pattern) =>
-    [several, single].map((passes) => ({
-      pattern,
-      passes,
-      ...tighten(joint, orderOf(pattern, plan, slots), passes, preload),
-    })),
+  const orders = patterns.map((pattern) => ({ pattern, order: orderOf(pattern, plan, slots) }));
+  // Of few bolts two patterns may be one and the same.
+  const distinct = orders.filter(
+    ({ order }, i) => !orders.slice(0, i).some((other) => other.order.join() === order.join()),
+  );
+  const ways = distinct.flatMap(({ pattern, order }) =>
+    [several, single].map((passes) => ({ pattern, passes, ...tighten(joint, order, passes, preload) })),
   );
   const isEven = ({ scatter }: WayCompared) => scatter <= EVEN_ENOUGH;
   return [
-    ...ways.filter(isEven).toSorted((a, b) => a.tilt - b.tilt),
+    ...ways.filter(isEven).toSorted((a, b) => micrometres(a) - micrometres(b) || a.scatter - b.scatter),
     ...ways.filter((way) => !isEven(way)).toSorted((a, b) => a.scatter - b.scatter),
   ];
 }

@@ -18,14 +18,20 @@ const MARGIN = 44;
 /** From the fasteners out to the outline, and in to the opening. */
 const RIM = 26;
 const LARGEST = 21;
+const LEAST = 60;
 
 export function drawPlan(plan: Plan, slots: readonly Point[]): PlanDrawing {
   const xs = slots.map(({ x }) => x);
   const ys = slots.map(({ y }) => y);
   const [left, right] = [Math.min(...xs, 0.5), Math.max(...xs, 0.5)];
   const [top, bottom] = [Math.min(...ys, 0.5), Math.max(...ys, 0.5)];
-  const [across, down] = [(right - left) * SIDE, (bottom - top) * SIDE];
-  const places = slots.map(({ x, y }) => ({ x: MARGIN + (x - left) * SIDE, y: MARGIN + (y - top) * SIDE }));
+  // A few in a line still sit on something.
+  const [across, down] = [Math.max((right - left) * SIDE, LEAST), Math.max((bottom - top) * SIDE, LEAST)];
+  const [toMiddleX, toMiddleY] = [(across - (right - left) * SIDE) / 2, (down - (bottom - top) * SIDE) / 2];
+  const places = slots.map(({ x, y }) => ({
+    x: MARGIN + toMiddleX + (x - left) * SIDE,
+    y: MARGIN + toMiddleY + (y - top) * SIDE,
+  }));
   const gaps = places.flatMap((one, i) => places.slice(i + 1).map((two) => Math.hypot(one.x - two.x, one.y - two.y)));
   const box = (by: number) => ({ x: MARGIN - by, y: MARGIN - by, width: across + 2 * by, height: down + 2 * by });
   const shape = plan.shape === 'circle' || plan.shape === 'oval' ? ellipse : roundedBox;

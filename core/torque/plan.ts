@@ -3,6 +3,7 @@ import type { Plan, Point } from '../model/fastener-group';
 /** Where each of `count` fasteners sits, clockwise from the top; free points in the order in which they were set. */
 export function slotsOf(plan: Plan, count: number): Point[] {
   const { shape, aspect = 1, startDegrees = 0 } = plan;
+  if (count === 1 && shape !== 'points') return [{ x: 0.5, y: 0.5 }];
   switch (shape) {
     case 'circle':
       return onEllipse(count, 1, startDegrees);

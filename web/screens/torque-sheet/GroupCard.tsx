@@ -4,7 +4,7 @@ import type { SheetGroup } from '#core/torque-sheet/sheet';
 import { BoltPlan } from '../../drawings/BoltPlan';
 import { showQuantity } from '../../ground/format';
 import styles from './TorqueSheet.module.css';
-import { useVerdict } from './verdict';
+import { groupName, useVerdict } from './verdict';
 
 interface GroupCardProps {
   readonly sheet: SheetGroup;
@@ -26,7 +26,7 @@ export function GroupCard({ sheet, isOpen, onOpen }: GroupCardProps) {
     <button type="button" className={styles.card} aria-pressed={isOpen} onClick={onOpen}>
       <BoltPlan name={component.name} plan={joint.plan} slots={joint.slots} order={joint.order} small />
       <span className={styles.cardText}>
-        <strong>{component.name}</strong>
+        <strong>{groupName(component)}</strong>
         <span className={styles.figure}>{figure ? showQuantity(figure.figure) : t('torque.noFigure')}</span>
         <span className="quiet">{about.filter(Boolean).join(', ')}</span>
       </span>

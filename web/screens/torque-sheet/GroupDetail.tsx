@@ -1,4 +1,4 @@
-import { ActionIcon, Text, Title } from '@mantine/core';
+import { ActionIcon, Title } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import { IconTrash } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
@@ -12,6 +12,7 @@ import { GroupPlan } from './GroupPlan';
 import { PassTable } from './PassTable';
 import { ThreadFields } from './ThreadFields';
 import styles from './TorqueSheet.module.css';
+import { groupName } from './verdict';
 import { WaysCompared } from './WaysCompared';
 
 export interface GroupProps {
@@ -37,7 +38,7 @@ export function GroupDetail({ remove, ...props }: GroupProps & { readonly remove
     <section className={styles.detail} aria-label={component.name}>
       <div className={styles.detailHead}>
         <Title order={1} size={24}>
-          {component.name}
+          {groupName(component)}
         </Title>
         <Tag>
           {[
@@ -63,16 +64,13 @@ export function GroupDetail({ remove, ...props }: GroupProps & { readonly remove
           <PassTable {...props} />
         </div>
       </div>
-      <WaysCompared sheet={props.sheet} />
+      {component.count > 2 && <WaysCompared sheet={props.sheet} />}
       {props.change && (
         <div className={styles.fields}>
           <FigureFields {...props} />
           <ThreadFields {...props} />
         </div>
       )}
-      <Text size="sm" className={styles.printed}>
-        {t('torque.defer')}
-      </Text>
     </section>
   );
 }

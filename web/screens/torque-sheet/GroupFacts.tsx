@@ -5,6 +5,7 @@ import { toolLabel } from '#core/model/series';
 import { relativeGap } from '#core/quantity/quantity';
 import { figureOfGroup } from '#core/torque/fastening';
 import { isTightenedByTurns, turnsPastFingerTight } from '#core/torque/fittings';
+import { MOST_OF_PROOF, proofLoad } from '#core/torque/preload';
 import { toNextSlot } from '#core/torque/slotted-nut';
 import { settingWithCrowFoot } from '#core/torque/wrench';
 import { showNumber, showQuantity } from '../../ground/format';
@@ -131,15 +132,16 @@ export function GroupFacts({ sheet, series, change }: GroupProps) {
 
   function nextSlot(): string | undefined {
     if (group.head !== 'castle' || !thread || !judged || !figure) return undefined;
-    const { mostDegrees, addedTorque } = toNextSlot(
-      thread,
-      group.clampedMm ?? 2.5 * thread.diameter,
-      judged.nutFactor.usual,
-    );
-    return t('torque.nextSlot', {
+    const clamped = group.clampedMm ?? 2.5 * thread.diameter;
+    const { mostDegrees, addedTorque, addedPreload } = toNextSlot(thread, clamped, judged.nutFactor.usual);
+    const onward = t('torque.nextSlot', {
       degrees: showNumber(mostDegrees),
       figure: showQuantity({ value: addedTorque, unit: 'N·m' }, 2),
     });
+    const after = group.class ? (judged.preload.usual + addedPreload) / proofLoad(thread, group.class) : 0;
+    return after > MOST_OF_PROOF
+      ? `${onward} ${t('torque.nextSlotTooFar', { percent: showNumber(after * 100, 2) })}`
+      : onward;
   }
 
   function byTurns(): string | undefined {

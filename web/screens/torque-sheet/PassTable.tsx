@@ -32,7 +32,13 @@ export function PassTable({ sheet }: GroupProps) {
                   : `${plan.is === 'rise' ? showNumber(plan.percent) : 100} %`}
               </Table.Td>
               <Table.Td className="number">{target ? showQuantity(target) : ''}</Table.Td>
-              <Table.Td>{plan.is === 'check' ? t('torque.checkRound') : t(`torque.pattern.${joint.pattern}`)}</Table.Td>
+              <Table.Td>
+                {component.count === 1
+                  ? ''
+                  : plan.is === 'check'
+                    ? t('torque.checkRound')
+                    : t(`torque.pattern.${joint.pattern}`)}
+              </Table.Td>
             </Table.Tr>
           ))}
         </Table.Tbody>
@@ -44,7 +50,7 @@ export function PassTable({ sheet }: GroupProps) {
       ))}
       <Text size="sm" className="quiet">
         {t('torque.time', {
-          minutes: showNumber(minutes, 2),
+          minutes: Math.max(1, Math.round(minutes)),
           places: places > 1 ? t('torque.timePlaces', { count: places }) : '',
         })}
       </Text>

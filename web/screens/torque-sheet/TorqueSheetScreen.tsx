@@ -11,6 +11,7 @@ import { mayWrite } from '../../ground/session';
 import { useOpenSeries } from '../series/useOpenSeries';
 import { GroupCard } from './GroupCard';
 import { GroupDetail } from './GroupDetail';
+import { PrintedSheet } from './PrintedSheet';
 import { SheetFiles } from './SheetFiles';
 import styles from './TorqueSheet.module.css';
 
@@ -90,6 +91,7 @@ export function TorqueSheetScreen() {
           />
         )}
       </main>
+      <PrintedSheet series={series} sheet={sheet} />
     </>
   );
 }

@@ -1,6 +1,14 @@
 import { useTranslation } from 'react-i18next';
+import { capital } from '#core/language/en/naming';
+import { pluralName } from '#core/model/names';
+import type { Component } from '#core/model/series';
 import type { SheetGroup } from '#core/torque-sheet/sheet';
 import { showNumber } from '../../ground/format';
+
+/** "Dome nuts". */
+export function groupName({ name, count }: Component): string {
+  return capital(count > 1 ? pluralName(name) : name);
+}
 
 /** What is said of the figure of a group. */
 export function useVerdict({ judged, group, thread }: SheetGroup): {
