@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readingPlaces } from '#core/job/demands';
 import type { EntryContent, NewEntry } from '#core/job/entry';
+import { jointOfStep, spotsOf, type TighteningSpot, torqueAt } from '#core/job/tightening';
 import { stepPlaces } from '#core/job/to-do';
 import { placesOf } from '#core/judging/measure';
 import type { HouseRules } from '#core/model/house-rules';
@@ -162,7 +163,9 @@ class Seeder {
         });
       }
       // The first pull on the dome nuts was short; the record keeps both readings.
-      const short: EntryContent[] = step.torque?.figure.value === 45 ? [this.torque(step, null, 41.5)] : [];
+      const short: EntryContent[] = jointOfStep(step, workbook)
+        ? [{ ...this.torque(step, null, 41.5), spot: { pass: 2, slot: 0 } } as EntryContent]
+        : [];
       await this.enter(jobId, 'mara', clock, [
         ...extra,
         ...short,
@@ -200,8 +203,11 @@ class Seeder {
 
   /** Readings and photos a step asks for, all as they should be. */
   private async carryOut(workbook: Workbook, step: Step, by: DemoName): Promise<EntryContent[]> {
-    const readings = readingPlaces(step, workbook).map((place, i) =>
-      this.torque(step, place, (step.torque?.figure.value ?? 10) + (i === 0 ? 0.4 : -0.6)),
+    const joint = jointOfStep(step, workbook);
+    const readings = readingPlaces(step, workbook).flatMap((place, i) =>
+      joint
+        ? spotsOf(joint).map((spot) => this.pull(workbook, step, place, spot))
+        : [this.torque(step, place, (step.torque?.figure.value ?? 10) + (i === 0 ? 0.4 : -0.6))],
     );
     const found = stepPlaces(step, workbook).flatMap((positionId): EntryContent[] => [
       ...(step.looks ?? []).map(({ id: lookId }) => ({
@@ -225,6 +231,14 @@ class Seeder {
     if (!step.photo) return [...readings, ...found];
     const photo = await this.keepPhoto(await drawPhoto(workbook, step), by);
     return [...readings, ...found, { kind: 'photo-taken', stepId: step.id, photo }];
+  }
+
+  /** One fastener in one pass, a little off its target as pulls by hand are. */
+  private pull(workbook: Workbook, step: Step, positionId: string | null, spot: TighteningSpot): EntryContent {
+    const target = torqueAt(step, workbook, spot)?.figure ?? { value: 10, unit: 'N·m' as const };
+    const off = 0.02 * Math.sin(2.4 * spot.slot + spot.pass);
+    const reading = { value: Number((target.value * (1 + off)).toFixed(1)), unit: target.unit };
+    return { kind: 'torque-read', stepId: step.id, positionId, spot, reading };
   }
 
   private torque(step: Step, positionId: string | null, value: number): EntryContent {

@@ -2,11 +2,12 @@ import { askedAt } from '../bench/passes';
 import { type MeasuringPlace, placesOf } from '../judging/measure';
 import type { Step, Workbook } from '../model/procedure';
 import { type StepRun, sameSpot } from './job';
+import { jointOfStep, spotsLeft, type TighteningSpot } from './tightening';
 import { stepPlaces } from './to-do';
 
 /** Something a step asks for before it can be called done. */
 export type Demand =
-  | { what: 'torque'; positionId: string | null }
+  | { what: 'torque'; positionId: string | null; spot?: TighteningSpot }
   | { what: 'photo' }
   | { what: 'answer'; positionId: string | null }
   | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
@@ -24,7 +25,7 @@ export function readingPlaces(step: Step, workbook: Workbook): (string | null)[]
  */
 export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[] {
   const demands: Demand[] = [];
-  for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId));
+  for (const positionId of stepPlaces(step, workbook)) demands.push(...demandsAt(step, run, positionId, workbook));
   for (const positionId of placesAsked(step, workbook))
     if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
@@ -42,9 +43,12 @@ export function isAnswered({ answers }: StepRun, positionId: string | null): boo
 }
 
 /** What is still open at one position. */
-export function demandsAt(step: Step, run: StepRun, positionId: string | null): Demand[] {
+export function demandsAt(step: Step, run: StepRun, positionId: string | null, workbook: Workbook): Demand[] {
   const demands: Demand[] = [];
-  if ((step.verb === 'torque' || step.torque) && !run.overrides.torque) {
+  const joint = jointOfStep(step, workbook);
+  if (joint && !run.overrides.torque)
+    demands.push(...spotsLeft(joint, run, positionId).map((spot) => ({ what: 'torque' as const, positionId, spot })));
+  else if ((step.verb === 'torque' || step.torque) && !run.overrides.torque) {
     const latest = run.readings.findLast((reading) => reading.positionId === positionId);
     if (!latest || latest.verdict === 'low' || latest.verdict === 'high') demands.push({ what: 'torque', positionId });
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_FASTENERS } from '../model/fastener-group';
 import { Id } from '../model/ids';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { SETTINGS } from '../model/procedure';
@@ -16,6 +17,20 @@ const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'lengt
   'below-zero',
 );
 
+/** One fastener of a joint in one pass, both counted from 0. */
+const Spot = z.strictObject({
+  pass: z.int().min(0).max(7),
+  slot: z
+    .int()
+    .min(0)
+    .max(MOST_FASTENERS - 1),
+});
+/** A wrench as it names itself. */
+const Wrench = z.strictObject({
+  number: z.string().trim().min(1, 'empty').max(60),
+  calibratedUntil: z.iso.date().optional(),
+});
+
 /** What may be gone without, for a reason that the record shows. */
 export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look'] as const;
 export type Overridable = (typeof OVERRIDABLE)[number];
@@ -24,7 +39,26 @@ export type Overridable = (typeof OVERRIDABLE)[number];
 export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('step-done'), stepId: Id }),
   z.strictObject({ kind: z.literal('went-back'), stepId: Id }),
-  z.strictObject({ kind: z.literal('torque-read'), stepId: Id, positionId: Id.nullable(), reading: TorqueReading }),
+  z.strictObject({
+    kind: z.literal('torque-read'),
+    stepId: Id,
+    positionId: Id.nullable(),
+    reading: TorqueReading,
+    /** Which fastener in which pass, where the joint is tightened by a plan; both counted from 0. */
+    spot: Spot.optional(),
+    /** The wrench that sent it. */
+    wrench: Wrench.optional(),
+  }),
+  /** The reading of one fastener in one pass, out of its window, is let stand. */
+  z.strictObject({
+    kind: z.literal('torque-accepted'),
+    stepId: Id,
+    positionId: Id.nullable(),
+    spot: Spot,
+    reason: Reason,
+  }),
+  /** One fastener was turned on by the angle of its pass. */
+  z.strictObject({ kind: z.literal('turned-on'), stepId: Id, positionId: Id.nullable(), spot: Spot }),
   z.strictObject({ kind: z.literal('photo-taken'), stepId: Id, photo: PhotoHash }),
   /** The answer to the question of a step; of one that is asked at each place, the one there. */
   z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id, positionId: Id.optional() }),

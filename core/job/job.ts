@@ -5,6 +5,7 @@ import { methodTaken, stepBy } from '../model/setting';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
 import type { Entry, Overridable } from './entry';
+import { latestAt, type TighteningSpot, torqueAt } from './tightening';
 import { type Answers, isToDo } from './to-do';
 
 /** One reading of a torque step, judged against the figure of the release. */
@@ -15,6 +16,19 @@ export interface JudgedReading {
   readonly positionId: string | null;
   readonly reading: Quantity;
   readonly verdict: TorqueVerdict;
+  /** Which fastener in which pass, where the joint is tightened by a plan. */
+  readonly spot?: TighteningSpot;
+  /** Why it was let stand although it is out of its window. */
+  readonly accepted?: Noted;
+  readonly wrench?: { readonly number: string; readonly calibratedUntil?: string | undefined };
+}
+
+/** One fastener turned on by the angle of its pass. */
+export interface TurnedOn {
+  readonly positionId: string | null;
+  readonly spot: TighteningSpot;
+  readonly at: string;
+  readonly by: string;
 }
 
 /** One length as measured, judged against the limits of the release. */
@@ -52,6 +66,7 @@ export interface StepRun {
   readonly doneAt: string | null;
   readonly doneBy: string | null;
   readonly readings: readonly JudgedReading[];
+  readonly turnedOn: readonly TurnedOn[];
   readonly photos: readonly { hash: string; at: string; by: string }[];
   /** The latest reading at each place of each measurement. */
   readonly measured: readonly JudgedMeasure[];
@@ -87,6 +102,7 @@ const UNTOUCHED: StepRun = {
   doneAt: null,
   doneBy: null,
   readings: [],
+  turnedOn: [],
   photos: [],
   measured: [],
   looked: [],
@@ -145,11 +161,23 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
     case 'went-back':
       return { ...state, cursor: indexOfStep(procedure, content.stepId) };
     case 'torque-read': {
-      const verdict = judgeTorque(content.reading, byItsMethod(content.stepId)?.torque);
-      const { positionId, reading } = content;
-      return note(content.stepId, (run) => ({
-        readings: [...run.readings, { entryId: id, at, by, positionId, reading, verdict }],
-      }));
+      const { kind: _kind, stepId, ...read } = content;
+      const step = byItsMethod(stepId);
+      const torque = read.spot && step ? torqueAt(step, workbook, read.spot) : step?.torque;
+      const verdict = judgeTorque(read.reading, torque);
+      return note(stepId, (run) => ({ readings: [...run.readings, { entryId: id, at, by, verdict, ...read }] }));
+    }
+    case 'torque-accepted': {
+      const { stepId, positionId, spot, reason } = content;
+      return note(stepId, (run) => {
+        const latest = latestAt(run, positionId, spot);
+        const accepted = { at, by, text: reason };
+        return { readings: run.readings.map((one) => (one === latest ? { ...one, accepted } : one)) };
+      });
+    }
+    case 'turned-on': {
+      const { stepId, positionId, spot } = content;
+      return note(stepId, (run) => ({ turnedOn: [...run.turnedOn, { positionId, spot, at, by }] }));
     }
     case 'photo-taken':
       return note(content.stepId, (run) => ({ photos: [...run.photos, { hash: content.photo, at, by }] }));

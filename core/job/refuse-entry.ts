@@ -3,6 +3,7 @@ import type { Workbook } from '../model/procedure';
 import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
 import type { EntryContent } from './entry';
 import { indexOfStep, type JobState, runOf } from './job';
+import { jointOfStep, latestAt, type TighteningSpot } from './tightening';
 import { stepInJob, stepPlaces } from './to-do';
 
 export type EntryRefusal =
@@ -50,7 +51,18 @@ export function refuseEntry(
     case 'step-done':
       return demandsOf(step, run, workbook).length > 0 ? 'demands-open' : undefined;
     case 'torque-read':
-      return readingPlaces(step, workbook).includes(content.positionId) ? undefined : 'not-a-torque-step';
+      return readingPlaces(step, workbook).includes(content.positionId) && isSpotOf(content.spot)
+        ? undefined
+        : 'not-a-torque-step';
+    case 'torque-accepted': {
+      const latest = latestAt(run, content.positionId, content.spot);
+      return latest && latest.verdict !== 'within' ? undefined : 'nothing-to-override';
+    }
+    case 'turned-on': {
+      const { plan } = jointOfStep(step, workbook)?.passes[content.spot.pass] ?? {};
+      const isThere = stepPlaces(step, workbook).includes(content.positionId) && isSpotOf(content.spot);
+      return plan?.is === 'angle' && isThere ? undefined : 'not-a-torque-step';
+    }
     case 'measured': {
       const asked = step.measurements?.find(({ id }) => id === content.measurementId);
       const known =
@@ -64,7 +76,7 @@ export function refuseEntry(
     }
     case 'place-done': {
       if (!step.oneByOne || !stepPlaces(step, workbook).includes(content.positionId)) return 'no-such-place';
-      const open = demandsAt(step, run, content.positionId);
+      const open = demandsAt(step, run, content.positionId, workbook);
       const unanswered =
         placesAsked(step, workbook).includes(content.positionId) && !isAnswered(run, content.positionId);
       return open.every(({ what }) => what === 'place') && !unanswered ? undefined : 'demands-open';
@@ -83,5 +95,12 @@ export function refuseEntry(
     case 'photo-taken':
     case 'problem':
       return undefined;
+  }
+
+  /** A joint with a plan is read fastener by fastener, any other as a whole. */
+  function isSpotOf(spot: TighteningSpot | undefined): boolean {
+    const joint = step && jointOfStep(step, workbook);
+    if (!joint || !spot) return joint === undefined && spot === undefined;
+    return joint.passes[spot.pass]?.order.includes(spot.slot) ?? false;
   }
 }

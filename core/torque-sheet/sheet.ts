@@ -1,15 +1,13 @@
-import type { FastenerGroup, PassPlan, Pattern, Plan, Point } from '../model/fastener-group';
+import type { FastenerGroup } from '../model/fastener-group';
 import { isFastener } from '../model/kinds';
 import { type Component, componentById, positionSetById, type Series, type Tool } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { fasteningOf, figureOfGroup } from '../torque/fastening';
-import { type PassFault, passesFor, passFaults, type TighteningPass, usualPasses } from '../torque/passes';
-import { type Order, type OrderFault, orderFaults, orderOf, usualPattern } from '../torque/pattern';
-import { slotsOf } from '../torque/plan';
 import { type FigureJudged, judgeFigure } from '../torque/preload';
 import { classIn } from '../torque/strength';
 import { type Thread, threadIn } from '../torque/threads';
-import { isTorque, liesIn, resolutionOfTool, torqueRange, usableRange } from '../torque/wrench';
+import { type TighteningPlan, tighteningPlan } from '../torque/tightening-plan';
+import { isTorque, liesIn, torqueRange, usableRange } from '../torque/wrench';
 
 /** A group of fasteners with all that is computed of it. */
 export interface SheetGroup {
@@ -24,20 +22,6 @@ export interface SheetGroup {
   readonly wrenches: readonly { readonly tool: Tool; readonly fits: boolean }[];
   readonly joint: TighteningPlan;
 }
-
-/** How a joint is tightened. */
-export interface TighteningPlan {
-  readonly plan: Plan;
-  readonly slots: readonly Point[];
-  readonly pattern: Pattern;
-  readonly order: Order;
-  readonly orderFaults: readonly OrderFault[];
-  readonly plans: readonly PassPlan[];
-  readonly passes: readonly TighteningPass[];
-  readonly passFaults: readonly PassFault[];
-}
-
-const ROUND: Plan = { shape: 'circle' };
 
 /** Every group on the torque sheet of a series, in its order. */
 export function torqueSheet(series: Series): SheetGroup[] {
@@ -61,31 +45,6 @@ function sheetGroup(series: Series, group: FastenerGroup, component: Component):
     judged: fastening && figure && judgeFigure(figure.figure, fastening),
     wrenches,
     joint: tighteningPlan(group, component.count, figure, fastening?.thread.diameter, chosen?.tool),
-  };
-}
-
-/** The order and the passes of a joint: as its group says, else as is usual for its plan and number. */
-export function tighteningPlan(
-  group: FastenerGroup,
-  count: number,
-  figure: TorqueFigure | undefined,
-  diameter: number | undefined,
-  wrench: Tool | undefined,
-): TighteningPlan {
-  const plan = group.plan ?? ROUND;
-  const slots = slotsOf(plan, count);
-  const pattern = group.pattern ?? usualPattern(plan, slots.length);
-  const order = group.order ?? orderOf(pattern, plan, slots);
-  const plans = group.passes ?? usualPasses(count, diameter);
-  return {
-    plan,
-    slots,
-    pattern,
-    order,
-    orderFaults: orderFaults(order, pattern, plan, slots),
-    plans,
-    passes: passesFor(plans, figure?.figure, order, wrench && resolutionOfTool(wrench)),
-    passFaults: passFaults(plans),
   };
 }
 
@@ -118,6 +77,7 @@ export function newGroup(id: string, component: Component, figure?: TorqueFigure
     componentId: component.id,
     ...(thread !== undefined && { thread }),
     ...(kind && { class: kind }),
+    ...(component.count > 1 && { plan: { shape: 'circle' as const } }),
     figures: figure ? [{ use: 'reuse', torque: figure }] : [],
   };
 }

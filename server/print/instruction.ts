@@ -3,6 +3,7 @@ import { replay, type Timeline } from '#core/bench/replay';
 import { cellOf, stateAfter } from '#core/bench/state';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
+import { jointOfStep } from '#core/job/tightening';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
 import { sayDirection } from '#core/language/en/directions';
@@ -25,6 +26,7 @@ import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/supplies/tool-list';
 import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
+import { printedJoint } from './joint';
 import { printedPose, printedSection } from './section';
 import { printedMoment, WORDS } from './words';
 
@@ -211,6 +213,8 @@ export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content
       WORDS.torque,
       `${sayQuantity(step.torque.figure)}, ${WORDS.window} ${range}; ${step.torque.source ?? WORDS.noSource}`,
     );
+    const joint = jointOfStep(step, workbook);
+    if (joint) lines.push(printedJoint(joint));
   }
   for (const { at, by, sound, faults } of step.looks ?? []) {
     say(WORDS.look, `${at}${by ? `, ${by}` : ''}. ${WORDS.sound}: ${sound}`);

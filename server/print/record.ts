@@ -14,6 +14,7 @@ import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import type { ReadPhoto } from './instruction';
+import { printedReadings } from './joint';
 import { printedMoment, WORDS } from './words';
 
 /** What was done, when, by whom, with every reading, photo and override. */
@@ -109,19 +110,21 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
 
   function runLines(step: Step, run: StepRun): Content[] {
     const range = step.torque && torqueWindow(step.torque);
-    const readings = run.readings.map(({ reading, verdict, positionId }): Content => {
-      const where = positionName(positionId);
-      const judged = range
-        ? `${WORDS.verdicts[verdict]} ${sayNumber(range.low.value)} to ${sayQuantity(range.high)}`
-        : WORDS.verdicts[verdict];
-      return {
-        text: [
-          { text: `${WORDS.reading}${where ? `, ${where}` : ''}: `, color: INK.soft },
-          { text: sayQuantity(reading), bold: true },
-          { text: `  ${judged}`, color: verdict === 'within' ? INK.moss : INK.kaki },
-        ],
-      };
-    });
+    const readings = run.readings
+      .filter(({ spot }) => !spot)
+      .map(({ reading, verdict, positionId }): Content => {
+        const where = positionName(positionId);
+        const judged = range
+          ? `${WORDS.verdicts[verdict]} ${sayNumber(range.low.value)} to ${sayQuantity(range.high)}`
+          : WORDS.verdicts[verdict];
+        return {
+          text: [
+            { text: `${WORDS.reading}${where ? `, ${where}` : ''}: `, color: INK.soft },
+            { text: sayQuantity(reading), bold: true },
+            { text: `  ${judged}`, color: verdict === 'within' ? INK.moss : INK.kaki },
+          ],
+        };
+      });
     const pictures: Content[] = run.photos.map(({ hash }) => {
       const image = photos.get(hash);
       return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
@@ -177,7 +180,8 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
         color: INK.soft,
       }),
     );
-    return [...methods, ...answers, ...readings, ...looked, ...measured, ...places, ...pictures];
+    const joint = printedReadings(step, run, job.release.workbook, positionName);
+    return [...methods, ...answers, ...joint, ...readings, ...looked, ...measured, ...places, ...pictures];
   }
 
   function positionName(id: string | null): string {

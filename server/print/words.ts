@@ -58,6 +58,18 @@ export const WORDS = {
   finished: 'Finished',
   by: 'by',
   reading: 'Reading',
+  pass: 'Pass',
+  passHead: ['Pass', 'Torque', 'Order'],
+  check: 'check',
+  clockwise: 'clockwise, once round',
+  below: 'At the bottom',
+  patterns: {
+    star: 'as numbered, crosswise',
+    'middle-out': 'as numbered, from the middle outward',
+    'side-to-side': 'as numbered, side to side',
+    quadrants: 'as numbered, group by group',
+    clockwise: 'as numbered, clockwise',
+  },
   verdicts: { within: 'within', low: 'too low', high: 'too high', unjudged: 'no figure to compare with' },
   overridden: {
     torque: 'Torque skipped',

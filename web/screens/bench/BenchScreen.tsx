@@ -16,6 +16,8 @@ import styles from './Bench.module.css';
 import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';
 import { Demands, posesAt } from './Demands';
+import { JointPlan } from './joint/JointPlan';
+import { useTightening } from './joint/useTightening';
 import { SafetyStart } from './SafetyStart';
 import { StepText } from './StepText';
 
@@ -44,6 +46,7 @@ function Bench({ bench }: { bench: BenchJob }) {
   // Until something was entered for a step, the job starts with what to know before the first one.
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
+  const tightening = useTightening(step, run, workbook);
   const method = said && methodTaken(said, state.setting, run?.chosenMethodId);
   return (
     <div className={styles.screen}>
@@ -60,12 +63,22 @@ function Bench({ bench }: { bench: BenchJob }) {
             poses={posesAt(bench)}
             place={place && placeNameOf(workbook.series, place)}
             method={method?.name}
+            drawing={
+              tightening && <JointPlan tightening={tightening} step={step} workbook={workbook} inHand={inHand} />
+            }
             {...(inHand && {
               onMethod: (methodId) => void bench.enter({ kind: 'method-chosen', stepId: step.id, methodId }),
             })}
           />
           {/* Keyed by the step: a reading half typed belongs to its own step only. */}
-          <Demands key={`${step.id} ${place ?? ''}`} bench={bench} step={step} run={run} inHand={inHand} />
+          <Demands
+            key={`${step.id} ${place ?? ''}`}
+            bench={bench}
+            step={step}
+            run={run}
+            inHand={inHand}
+            tightening={tightening}
+          />
         </main>
       )}
       {!starting && !step && <AllDone bench={bench} inHand={inHand} />}

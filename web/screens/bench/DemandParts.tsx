@@ -1,7 +1,10 @@
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
 import type { StepRun } from '#core/job/job';
+import type { TorqueFigure } from '#core/model/torque-figure';
+import { convert, type Quantity } from '#core/quantity/quantity';
 import { type Dimension, symbolsOf, type UnitSymbol } from '#core/quantity/units';
+import { torqueWindow } from '#core/torque/judge';
 import { Tag } from '../../parts/Tag';
 import type { BenchJob } from '../../sync/bench-job';
 import frame from './Bench.module.css';
@@ -64,4 +67,34 @@ export function ReadingFault({ fault }: { fault: string }) {
       {fault}
     </span>
   ) : null;
+}
+
+/** The reading as a bar, against the window it has to end in; the scale runs a quarter past the figure. */
+export function Gauge({ reading, torque }: { reading: Quantity; torque: TorqueFigure }) {
+  const { t } = useTranslation();
+  const { low, high } = torqueWindow(torque);
+  const top = torque.figure.value * 1.25;
+  const share = (value: number) => 400 * Math.min(1, value / top);
+  const value = convert(reading, torque.figure.unit).value;
+  return (
+    <svg
+      className={styles.gauge}
+      viewBox="0 0 400 30"
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={t('bench.gauge')}
+    >
+      <rect y={9} width={400} height={12} fill="var(--weave)" />
+      <rect y={9} width={share(value)} height={12} fill="var(--indigo)" />
+      <rect
+        x={share(low.value)}
+        y={3}
+        width={share(high.value) - share(low.value)}
+        height={24}
+        fill="none"
+        stroke="var(--moss)"
+        strokeWidth={3}
+      />
+    </svg>
+  );
 }

@@ -9,9 +9,8 @@ import { photoShows } from '#core/language/en/photo';
 import type { Pose } from '#core/model/faces';
 import type { Decision, Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
-import type { TorqueFigure } from '#core/model/torque-figure';
 import { preferred } from '#core/quantity/preference';
-import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
+import { readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow } from '#core/torque/judge';
 import { photoUrl } from '../../ground/api';
@@ -22,12 +21,14 @@ import { timelineOn } from '../../state/timeline';
 import { type BenchJob, waitingPicture } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
-import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
 import styles from './Demands.module.css';
+import { JointDemand } from './joint/JointDemand';
+import type { Tightening } from './joint/useTightening';
 import { LookDemand } from './LookDemand';
 import { MeasureDemand } from './MeasureDemand';
 
-interface DemandsProps {
+export interface DemandsProps {
   readonly bench: BenchJob;
   readonly step: Step;
   readonly run: StepRun;
@@ -35,7 +36,7 @@ interface DemandsProps {
 }
 
 /** What the step asks for: readings and photos, or else a look at the cloth. */
-export function Demands(props: DemandsProps) {
+export function Demands({ tightening, ...props }: DemandsProps & { tightening: Tightening | undefined }) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
   const inHandAt = placeInHand(step, run, workbook);
@@ -52,7 +53,8 @@ export function Demands(props: DemandsProps) {
   return (
     <section className={frame.right}>
       {step.decision && <AnswerDemand {...parts} decision={step.decision} places={asked} />}
-      {places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
+      {tightening && <JointDemand {...props} tightening={tightening} />}
+      {!tightening && places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
       {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
@@ -195,36 +197,6 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
         <p className="quiet">{t(`verdict.advice.${latest.verdict}`)}</p>
       )}
     </form>
-  );
-}
-
-/** The reading as a bar, against the window it has to end in; the scale runs a quarter past the figure. */
-function Gauge({ reading, torque }: { reading: Quantity; torque: TorqueFigure }) {
-  const { t } = useTranslation();
-  const { low, high } = torqueWindow(torque);
-  const top = torque.figure.value * 1.25;
-  const share = (value: number) => 400 * Math.min(1, value / top);
-  const value = convert(reading, torque.figure.unit).value;
-  return (
-    <svg
-      className={styles.gauge}
-      viewBox="0 0 400 30"
-      preserveAspectRatio="none"
-      role="img"
-      aria-label={t('bench.gauge')}
-    >
-      <rect y={9} width={400} height={12} fill="var(--weave)" />
-      <rect y={9} width={share(value)} height={12} fill="var(--indigo)" />
-      <rect
-        x={share(low.value)}
-        y={3}
-        width={share(high.value) - share(low.value)}
-        height={24}
-        fill="none"
-        stroke="var(--moss)"
-        strokeWidth={3}
-      />
-    </svg>
   );
 }
 

@@ -1,4 +1,5 @@
 import { IconArrowsVertical, IconBrush, IconTool } from '@tabler/icons-react';
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
@@ -26,12 +27,14 @@ interface StepTextProps {
   readonly place?: string | undefined;
   /** The method it is told by, when that is not the step's own way. */
   readonly method?: string | undefined;
+  /** What is drawn of it beside its text. */
+  readonly drawing?: ReactNode;
   /** Takes another method; null is the step's own way. Without it methods are only told. */
   readonly onMethod?: (methodId: string | null) => void;
 }
 
 /** What to do, with what, and which way it faces, to be read at arm's length. Cautions stand before the act. */
-export function StepText({ step, index, workbook, poses, place, method, onMethod }: StepTextProps) {
+export function StepText({ step, index, workbook, poses, place, method, drawing, onMethod }: StepTextProps) {
   const { t } = useTranslation();
   const units = useReader((state) => state.units);
   const { series, procedure } = workbook;
@@ -55,7 +58,8 @@ export function StepText({ step, index, workbook, poses, place, method, onMethod
       ))}
       <h1>{headingOf(step, series, units)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
-      <div className={hasSection ? styles.beside : styles.facts}>
+      <div className={hasSection || drawing ? styles.beside : styles.facts}>
+        {drawing}
         <div className={styles.facts}>
           {step.targets.length > 0 && (
             <div className={styles.parts}>

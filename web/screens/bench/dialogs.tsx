@@ -4,6 +4,7 @@ import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
+import type { TighteningSpot } from '#core/job/tightening';
 import type { Setting, Workbook } from '#core/model/procedure';
 import { SafetyList } from '../../parts/SafetyList';
 import type { BenchJob } from '../../sync/bench-job';
@@ -18,6 +19,21 @@ export function openOverride(bench: BenchJob, stepId: string, what: Overridable)
         explain={i18next.t('bench.overrideBody')}
         action={i18next.t('bench.overrideGo')}
         onReason={(reason) => bench.enter({ kind: 'overridden', stepId, what, reason })}
+      />
+    ),
+  });
+}
+
+/** A reading out of its window is let stand, with the reason. */
+export function openAcceptance(bench: BenchJob, stepId: string, positionId: string | null, spot: TighteningSpot): void {
+  modals.open({
+    title: i18next.t('bench.joint.accept'),
+    size: 'lg',
+    children: (
+      <ReasonForm
+        explain={i18next.t('bench.overrideBody')}
+        action={i18next.t('bench.joint.acceptGo')}
+        onReason={(reason) => bench.enter({ kind: 'torque-accepted', stepId, positionId, spot, reason })}
       />
     ),
   });

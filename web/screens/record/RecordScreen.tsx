@@ -18,6 +18,7 @@ import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
 import { showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
+import { JointReadings } from './JointReadings';
 import styles from './Record.module.css';
 
 /** The sealed result of a job: what was done, found, measured and photographed. */
@@ -51,6 +52,16 @@ export function RecordScreen() {
     return [
       ...OVERRIDABLE.flatMap((what) =>
         run.overrides[what] ? [{ label: t(`record.overridden.${what}`), noted: run.overrides[what] }] : [],
+      ),
+      ...run.readings.flatMap(({ accepted, reading }) =>
+        accepted
+          ? [
+              {
+                label: t('record.accepted'),
+                noted: { ...accepted, text: `${showQuantity(reading)}: ${accepted.text}` },
+              },
+            ]
+          : [],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
       ...foundIn(step, run).map((one) => ({
@@ -149,15 +160,18 @@ export function RecordScreen() {
                           <b>{step.decision?.answers.find(({ id: answer }) => answer === answerId)?.text}</b>
                         </span>
                       ))}
-                      {run.readings.map((reading) => (
-                        <span key={reading.entryId}>
-                          {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
-                          <b className="number">{showQuantity(reading.reading)}</b>{' '}
-                          <span className={reading.verdict === 'within' ? styles.within : styles.out}>
-                            {t(`verdict.${reading.verdict}`)}
+                      <JointReadings step={step} run={run} workbook={job.release.workbook} />
+                      {run.readings
+                        .filter(({ spot }) => !spot)
+                        .map((reading) => (
+                          <span key={reading.entryId}>
+                            {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
+                            <b className="number">{showQuantity(reading.reading)}</b>{' '}
+                            <span className={reading.verdict === 'within' ? styles.within : styles.out}>
+                              {t(`verdict.${reading.verdict}`)}
+                            </span>
                           </span>
-                        </span>
-                      ))}
+                        ))}
                       <Findings step={step} run={run} placeName={placeName} />
                       {run.placesDone.length > 0 && (
                         <span className="quiet">

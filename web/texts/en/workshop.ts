@@ -66,6 +66,8 @@ export const workshopTexts = {
       'step-done': 'Step done',
       'went-back': 'Went back',
       'torque-read': 'Torque reading',
+      'torque-accepted': 'Reading accepted',
+      'turned-on': 'Turned on',
       'photo-taken': 'Photo',
       answered: 'Answer',
       measured: 'Measurement',

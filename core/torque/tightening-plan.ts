@@ -1,0 +1,46 @@
+import type { FastenerGroup, PassPlan, Pattern, Plan, Point } from '../model/fastener-group';
+import type { Tool } from '../model/series';
+import type { TorqueFigure } from '../model/torque-figure';
+import { type PassFault, passesFor, passFaults, type TighteningPass, usualPasses } from './passes';
+import { type Order, type OrderFault, orderFaults, orderOf, usualPattern } from './pattern';
+import { slotsOf } from './plan';
+import { resolutionOfTool } from './wrench';
+
+/** How a joint is tightened. */
+export interface TighteningPlan {
+  readonly plan: Plan;
+  readonly slots: readonly Point[];
+  readonly pattern: Pattern;
+  readonly order: Order;
+  readonly orderFaults: readonly OrderFault[];
+  readonly plans: readonly PassPlan[];
+  readonly passes: readonly TighteningPass[];
+  readonly passFaults: readonly PassFault[];
+}
+
+const ROUND: Plan = { shape: 'circle' };
+
+/** The order and the passes of a joint: as its group says, else as is usual for its plan and number. */
+export function tighteningPlan(
+  group: FastenerGroup,
+  count: number,
+  figure: TorqueFigure | undefined,
+  diameter: number | undefined,
+  wrench: Tool | undefined,
+): TighteningPlan {
+  const plan = group.plan ?? ROUND;
+  const slots = slotsOf(plan, count);
+  const pattern = group.pattern ?? usualPattern(plan, slots.length);
+  const order = group.order ?? orderOf(pattern, plan, slots);
+  const plans = group.passes ?? usualPasses(count, diameter);
+  return {
+    plan,
+    slots,
+    pattern,
+    order,
+    orderFaults: orderFaults(order, pattern, plan, slots),
+    plans,
+    passes: passesFor(plans, figure?.figure, order, wrench && resolutionOfTool(wrench)),
+    passFaults: passFaults(plans),
+  };
+}

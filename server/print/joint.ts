@@ -1,0 +1,92 @@
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { StepRun } from '#core/job/job';
+import { jointOfStep, passesRead } from '#core/job/tightening';
+import type { Step, Workbook } from '#core/model/procedure';
+import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import { drawPlan, hexagon } from '#core/torque/plan-drawing';
+import type { TighteningPlan } from '#core/torque/tightening-plan';
+import { INK } from './document';
+import { WORDS } from './words';
+
+/** The plan of a joint with large numbers, and its passes beside it. */
+export function printedJoint(joint: TighteningPlan): Content {
+  const { width, height, outline, opening, places, radius } = drawPlan(joint.plan, joint.slots);
+  const heads = places.map((place, slot) => {
+    const at = joint.order.indexOf(slot);
+    const number = at < 0 ? '' : String(at + 1);
+    const size = radius * 0.95;
+    const left = place.x - number.length * size * 0.28;
+    return `<polygon points="${hexagon(place, radius)}" fill="${INK.indigo}"/><text x="${left.toFixed(1)}" y="${(place.y + size * 0.36).toFixed(1)}" font-size="${size.toFixed(1)}" fill="#ffffff">${number}</text>`;
+  });
+  const shapes = [
+    `<path d="${outline}" fill="${INK.linen}" stroke="${INK.text}" stroke-width="2"/>`,
+    ...(opening ? [`<path d="${opening}" fill="none" stroke="#b9ad93" stroke-width="3"/>`] : []),
+  ];
+  const passes = joint.passes.map(({ plan, target }, i): TableCell[] => [
+    { text: plan.is === 'check' ? WORDS.check : String(i + 1) },
+    { text: plan.is === 'angle' ? `${plan.degrees}°` : target ? sayQuantity(target) : '', bold: true },
+    { text: plan.is === 'check' ? WORDS.clockwise : WORDS.patterns[joint.pattern] },
+  ]);
+  const below: Content[] = joint.plan.below ? [{ text: `${WORDS.below}: ${joint.plan.below}`, color: INK.soft }] : [];
+  return {
+    columns: [
+      {
+        width: 150,
+        stack: [
+          {
+            svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${[...shapes, ...heads].join('')}</svg>`,
+            width: 140,
+          },
+          ...below,
+        ],
+      },
+      {
+        width: '*',
+        table: { body: [WORDS.passHead.map((text) => ({ text, color: INK.soft })), ...passes] },
+        layout: 'lightHorizontalLines',
+      },
+    ],
+    columnGap: 14,
+    margin: [0, 6, 0, 6],
+  };
+}
+
+/** Every reading of a joint, a row for each pass; what was read again stands behind. */
+export function printedReadings(
+  step: Step,
+  run: StepRun,
+  workbook: Workbook,
+  placeName: (id: string | null) => string | undefined,
+): Content[] {
+  const joint = jointOfStep(step, workbook);
+  const passes = passesRead(run);
+  if (!joint || passes.length === 0) return [];
+  const heading: TableCell[] = [WORDS.pass, ...joint.order.map((_, i) => String(i + 1))].map((text) => ({
+    text,
+    color: INK.soft,
+  }));
+  const rows = passes.map(({ positionId, pass, readings }): TableCell[] => {
+    const { plan, target } = joint.passes[pass] ?? {};
+    const name = plan?.is === 'check' ? WORDS.check : String(pass + 1);
+    return [
+      { text: [placeName(positionId), name, target && sayQuantity(target)].filter(Boolean).join(', ') },
+      ...joint.order.map(
+        (slot): TableCell => ({
+          text: readings
+            .filter(({ spot }) => spot?.slot === slot)
+            .map(({ reading, verdict, accepted }, i) => ({
+              text: `${i > 0 ? ' > ' : ''}${sayNumber(reading.value, 3)}${accepted ? '*' : ''}`,
+              color: verdict === 'within' ? INK.moss : INK.kaki,
+            })),
+        }),
+      ),
+    ];
+  });
+  const accepted = run.readings.flatMap(({ accepted: noted, reading }): Content[] =>
+    noted ? [{ text: `* ${sayQuantity(reading)}: ${noted.text}`, color: INK.kaki }] : [],
+  );
+  return [
+    { table: { body: [heading, ...rows] }, layout: 'lightHorizontalLines', fontSize: 8, margin: [0, 3, 0, 3] },
+    ...accepted,
+  ];
+}

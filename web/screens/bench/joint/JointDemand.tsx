@@ -1,0 +1,166 @@
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { latestAt, torqueAt } from '#core/job/tightening';
+import { capital } from '#core/language/en/naming';
+import { componentById, placeNameOf } from '#core/model/series';
+import { preferred } from '#core/quantity/preference';
+import { type Quantity, readNumber } from '#core/quantity/quantity';
+import type { UnitSymbol } from '#core/quantity/units';
+import { torqueWindow } from '#core/torque/judge';
+import { showNumber, showQuantity } from '../../../ground/format';
+import { Tag } from '../../../parts/Tag';
+import { useReader } from '../../../state/reader';
+import frame from '../Bench.module.css';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter } from '../DemandParts';
+import type { DemandsProps } from '../Demands';
+import demands from '../Demands.module.css';
+import { openAcceptance } from '../dialogs';
+import styles from './Joint.module.css';
+import { JointPasses } from './JointPasses';
+import type { Tightening } from './useTightening';
+import { WrenchDates } from './WrenchDates';
+
+/** The fastener in hand with the target of its pass, its reading, and the passes so far. */
+export function JointDemand({ bench, step, run, inHand, tightening }: DemandsProps & { tightening: Tightening }) {
+  const { t } = useTranslation();
+  const { workbook } = bench.job.release;
+  const { series } = workbook;
+  const units = useReader((state) => state.units);
+  const { joint, place, spot } = tightening;
+  const pass = spot && joint.passes[spot.pass];
+  const torque = spot && torqueAt(step, workbook, spot);
+  const target = torque && preferred(torque.figure, units);
+  const window = torque && torqueWindow(torque);
+  const latest = spot && latestAt(run, place, spot);
+  const component = componentById(series, step.targets[0]?.componentId ?? '');
+  const rises = joint.plans.filter(({ is }) => is !== 'check').length;
+  const where = placeNameOf(series, place);
+  return (
+    <div className={styles.demand}>
+      {where && <strong>{where}</strong>}
+      {component?.leftHand && <Tag tone="kaki">{t('bench.joint.leftHand')}</Tag>}
+      {spot && pass && (
+        <>
+          <div className={styles.head}>
+            <strong>
+              {pass.plan.is === 'check'
+                ? t('bench.joint.check')
+                : t('bench.joint.pass', { pass: spot.pass + 1, passes: rises })}
+            </strong>
+            <span>
+              {t('bench.joint.fastener', {
+                name: capital(component?.name ?? ''),
+                number: pass.order.indexOf(spot.slot) + 1,
+                count: pass.order.length,
+              })}
+            </span>
+          </div>
+          {pass.plan.is === 'angle' ? (
+            <>
+              <div className={demands.figure}>{t('torque.angle', { degrees: pass.plan.degrees })}</div>
+              <button
+                type="button"
+                className={frame.medium}
+                disabled={!inHand}
+                onClick={() => void bench.enter({ kind: 'turned-on', stepId: step.id, positionId: place, spot })}
+              >
+                {t('bench.joint.turned')}
+              </button>
+            </>
+          ) : (
+            target && (
+              <>
+                <div className={demands.figure}>
+                  {showNumber(target.value, 3)}
+                  <small>{target.unit}</small>
+                </div>
+                {window && (
+                  <p className="quiet">
+                    {t('bench.window', {
+                      low: showNumber(preferred(window.low, units).value, 3),
+                      high: showQuantity(preferred(window.high, units), 3),
+                    })}
+                  </p>
+                )}
+                {pass.plan.is === 'check' && <p className="quiet">{t('bench.joint.checkHelp')}</p>}
+                {inHand && (
+                  <ReadingEntry
+                    key={`${place} ${spot.pass} ${spot.slot} ${run.readings.length}`}
+                    target={target}
+                    onReading={(reading) =>
+                      bench.enter({ kind: 'torque-read', stepId: step.id, positionId: place, spot, reading })
+                    }
+                  />
+                )}
+              </>
+            )
+          )}
+          {latest && torque && (
+            <>
+              <output className={demands.verdict}>
+                <span className="number">{showQuantity(latest.reading)}</span>
+                <span className={demands.out}>{t(`verdict.${latest.verdict}`)}</span>
+              </output>
+              <Gauge reading={latest.reading} torque={torque} />
+              <p>{latest.verdict === 'high' ? t('bench.joint.tooHigh') : t('bench.joint.tooLow')}</p>
+              {inHand && (
+                <button
+                  type="button"
+                  className={frame.medium}
+                  onClick={() => openAcceptance(bench, step.id, place, spot)}
+                >
+                  {t('bench.joint.accept')}
+                </button>
+              )}
+            </>
+          )}
+        </>
+      )}
+      <JointPasses tightening={tightening} />
+      {step.torque?.source && <p className="quiet">{step.torque.source}</p>}
+      <WrenchDates step={step} series={series} />
+      <PassOver bench={bench} stepId={step.id} run={run} what="torque" offered={inHand && spot !== undefined} />
+    </div>
+  );
+}
+
+interface ReadingEntryProps {
+  readonly target: Quantity;
+  readonly onReading: (reading: Quantity) => Promise<void>;
+}
+
+/** A number and Enter; Enter alone, or the button, for a wrench that clicks and shows nothing. */
+function ReadingEntry({ target, onReading }: ReadingEntryProps) {
+  const { t } = useTranslation();
+  const [text, setText] = useState('');
+  const [unit, setUnit] = useState<UnitSymbol>(target.unit);
+  const [fault, setFault] = useState('');
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (text.trim() === '') return onReading(target);
+    const value = readNumber(text);
+    if (!Number.isFinite(value) || value <= 0) return setFault(t('bench.readingBad', { text }));
+    return onReading({ value, unit });
+  };
+  return (
+    <form className={demands.place} onSubmit={submit}>
+      <button type="button" className={frame.medium} onClick={() => void onReading(target)}>
+        {t('bench.joint.clicked', { figure: showQuantity(target, 3) })}
+      </button>
+      <div className={demands.reading}>
+        <input
+          // biome-ignore lint/a11y/noAutofocus: one fastener after the other is read without touching the screen
+          autoFocus
+          inputMode="decimal"
+          autoComplete="off"
+          aria-label={t('bench.reading')}
+          placeholder={t('bench.joint.type')}
+          value={text}
+          onChange={(event) => setText(event.currentTarget.value)}
+        />
+        <UnitAndEnter dimension="torque" unit={unit} onUnit={setUnit} />
+      </div>
+      <ReadingFault fault={fault} />
+    </form>
+  );
+}
