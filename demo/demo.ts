@@ -162,16 +162,13 @@ class Seeder {
           note: 'Light score in the pocket of shaft 2, not felt with the nail. Ines looked: go on.',
         });
       }
-      // The first pull on the dome nuts was short; the record keeps both readings.
-      const short: EntryContent[] = jointOfStep(step, workbook)
-        ? [{ ...this.torque(step, null, 41.5), spot: { pass: 2, slot: 0 } } as EntryContent]
-        : [];
-      await this.enter(jobId, 'mara', clock, [
-        ...extra,
-        ...short,
-        ...(await this.carryOut(workbook, step, 'mara')),
-        { kind: 'step-done', stepId: step.id },
-      ]);
+      // The first pull of the last pass on the dome nuts was short; the record keeps both readings.
+      const carried = (await this.carryOut(workbook, step, 'mara')).flatMap((content): EntryContent[] =>
+        content.kind === 'torque-read' && content.spot?.pass === 2 && content.spot.slot === 0
+          ? [{ ...content, reading: { value: 41.5, unit: 'N·m' } }, content]
+          : [content],
+      );
+      await this.enter(jobId, 'mara', clock, [...extra, ...carried, { kind: 'step-done', stepId: step.id }]);
     }
     await this.enter(jobId, 'mara', clock + MINUTE, [{ kind: 'finished' }]);
   }

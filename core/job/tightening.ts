@@ -87,7 +87,7 @@ export interface PassRead {
   readonly readings: readonly JudgedReading[];
 }
 
-/** The readings of a joint by place and pass, each pass in the order in which it was read. */
+/** The readings of a joint by place and pass; within a pass in the order in which they were read. */
 export function passesRead({ readings }: Pick<StepRun, 'readings'>): PassRead[] {
   const passes: { positionId: string | null; pass: number; readings: JudgedReading[] }[] = [];
   for (const reading of readings) {
@@ -97,7 +97,10 @@ export function passesRead({ readings }: Pick<StepRun, 'readings'>): PassRead[] 
     if (known) known.readings.push(reading);
     else passes.push({ positionId, pass: spot.pass, readings: [reading] });
   }
-  return passes;
+  const places = [...new Set(passes.map(({ positionId }) => positionId))];
+  return places.flatMap((place) =>
+    passes.filter(({ positionId }) => positionId === place).toSorted((a, b) => a.pass - b.pass),
+  );
 }
 
 /** What is still to be tightened at a place, the next first. */

@@ -10,6 +10,7 @@ import { readDirection } from '../reading/en/direction-words';
 import { poseSaid } from '../reading/en/pose-words';
 import { findTool, splitTool } from './behind-signs';
 import type { ParsedLine, ParsedNote, ParsedStep } from './parse-line';
+import { groupEdits } from './tightening-said';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
 export type NewId = () => string;
@@ -49,6 +50,7 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
       ...place.restaged.map((stepId): Edit => ({ kind: 'change', stepId, fields: { stage: place.stage } })),
       { kind: 'insert', index: at + 1, step },
     ];
+    made.push(...jointSaid(applyEdits(current, made).series, step, newId));
     if (line.steps.length === 1) elsewhere = place.elsewhere;
     edits.push(...made);
     stepIds.push(step.id);
@@ -56,6 +58,13 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     at += 1;
   }
   return { workbook: current, edits, stepId: stepIds.at(-1) ?? '', index: after + 1, stepIds, elsewhere };
+}
+
+/** "Crosswise in three passes": how the joint is tightened goes on the torque sheet. */
+function jointSaid(series: Series, { verb, targets, detail, torque }: Step, newId: NewId): Edit[] {
+  const [target, other] = targets;
+  if (verb !== 'torque' || !target || other) return [];
+  return groupEdits(series, target.componentId, detail ?? '', torque, newId);
 }
 
 function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partial<Step> {

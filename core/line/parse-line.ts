@@ -6,7 +6,7 @@ import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
 import { doubtAboutTool } from '../language/en/grammar/tool-doubts';
-import { readTorqueText } from '../language/en/grammar/torque-text';
+import { readTorqueText, torqueWithMore } from '../language/en/grammar/torque-text';
 import { partsOf } from '../language/en/grammar/words';
 import { capital } from '../language/en/naming';
 import type { Faces } from '../model/faces';
@@ -17,6 +17,7 @@ import { type Verb, verbOf } from '../model/verbs';
 import { type Quantity, readQuantity } from '../quantity/quantity';
 import { readDirection } from '../reading/en/direction-words';
 import { readApplied, readPositions, readTool } from './behind-signs';
+import { tighteningSaid } from './tightening-said';
 
 /**
  * The line at the bottom of the author screen: a step as one says it, in plain words, or short with signs.
@@ -287,7 +288,10 @@ function readSign({ sign, text }: Segment, step: OpenStep, series: Series, fault
       break;
     }
     case '=': {
-      const said = readTorqueText(words);
+      const more = torqueWithMore(words);
+      const isMore = more && Object.keys(tighteningSaid(more.more)).length > 0;
+      const said = isMore ? more.figure : readTorqueText(words);
+      if (isMore) addText(step, 'detail', more.more.replace(/^[,;]\s*/, ''));
       if (said) {
         const { value, unit, tolerancePercent, also } = said;
         step.torque = {

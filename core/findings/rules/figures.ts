@@ -85,6 +85,7 @@ export const figureDiffers: Rule<'figure-differs'> = {
       const figures = group?.figures.map(({ torque }) => torque.figure) ?? [];
       const usual = group && figureOfGroup(group)?.figure;
       if (!target || !step.torque || !usual || isShareOf(step, figures)) return [];
+      if (isRiseTo(procedure.steps, step, figures)) return [];
       const facts = { componentId: target.componentId, figure: step.torque.figure, usual };
       return [{ stepId: step.id, componentIds: [target.componentId], facts }];
     }),
@@ -96,6 +97,16 @@ export const figureDiffers: Rule<'figure-differs'> = {
     return { words: { does: 'use-figure', figure: torque.figure }, edits: [changeStep(step, { torque })] };
   },
 };
+
+/** A torque of the same parts on the way to one of the figures, which a later step reaches. */
+function isRiseTo(steps: readonly Step[], step: Step, figures: readonly Quantity[]): boolean {
+  const own = step.torque?.figure;
+  return steps.slice(steps.indexOf(step) + 1).some(({ verb, targets, torque }) => {
+    const isSame = verb === 'torque' && targets[0]?.componentId === step.targets[0]?.componentId;
+    if (!isSame || !torque || !own || inSi(own) >= inSi(torque.figure)) return false;
+    return figures.some((one) => relativeGap(one, torque.figure) <= MOST_APART);
+  });
+}
 
 /** One of the figures, or a first pass on the way to one. */
 function isShareOf(step: Step, figures: readonly Quantity[]): boolean {
