@@ -13,6 +13,7 @@ import { componentById, type Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
 import { FacesFields } from '../../../parts/FacesFields';
+import { JointOfStep } from './JointOfStep';
 import {
   AidFields,
   ConditionFields,
@@ -88,6 +89,7 @@ export const STEP_EXTRAS = {
       <>
         <TorqueFields step={step} change={change} />
         <TorqueThreadFields step={step} series={series} change={change} />
+        <JointOfStep step={step} series={series} />
       </>
     ),
   },
