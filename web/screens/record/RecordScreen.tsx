@@ -18,6 +18,7 @@ import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
 import { showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
+import { JointChart } from './JointChart';
 import { JointReadings } from './JointReadings';
 import styles from './Record.module.css';
 
@@ -161,6 +162,7 @@ export function RecordScreen() {
                         </span>
                       ))}
                       <JointReadings step={step} run={run} workbook={job.release.workbook} />
+                      <JointChart step={step} run={run} workbook={job.release.workbook} />
                       {run.readings
                         .filter(({ spot }) => !spot)
                         .map((reading) => (

@@ -149,6 +149,10 @@ export const benchTexts = {
     },
     problem: 'Something was wrong',
     accepted: 'Torque out of its window accepted',
+    passOf: 'Pass {{pass}}',
+    chart: 'Readings off their target in per cent, in the order in which they were taken; the lines are the window.',
+    capability:
+      'Last pass: {{count}} readings, mean {{mean}}, standard deviation {{deviation}}, Cp {{cp}}, Cpk {{cpk}}.',
     unusual: { clock: 'Clock', 'sent-by-another': 'Sent' },
     clockBehind_one: 'The device clock was {{by}} behind the server: {{count}} entry',
     clockBehind_other: 'The device clock was {{by}} behind the server: {{count}} entries',
