@@ -40,7 +40,6 @@ export const SEATS = ['gasket', 'o-ring', 'metal'] as const;
 export type Seat = (typeof SEATS)[number];
 
 export const HEADS = ['hexagon', 'socket', 'lobed', 'slotted', 'castle', 'other'] as const;
-export type Head = (typeof HEADS)[number];
 
 /** How one goes from fastener to fastener. */
 export const PATTERNS = ['star', 'middle-out', 'side-to-side', 'quadrants', 'clockwise'] as const;
