@@ -1,5 +1,6 @@
 import { groupOf } from '../model/series';
 import { componentId, typed } from '../testing/workbook';
+import { parseLine } from './parse-line';
 import { tighteningSaid } from './tightening-said';
 
 test.each([
@@ -44,6 +45,13 @@ test('what a later line tells otherwise is changed, the rest stays', () => {
 test('passes typed as steps of their own end at the figure of the sheet', () => {
   const group = groupAfter('torque 8 manifold screws =12 N·m crosswise', 'torque manifold screws =27 N·m');
   expect(group?.figures[0]?.torque.figure.value).toBe(27);
+});
+
+test('a number without a unit offers first what the thread bears', () => {
+  const { series } = typed(['take off 8 M8 cover bolts', 'take off 4 M30 tie bolts']);
+  const offers = (line: string) => parseLine(line, series).doubts[0]?.offers[0];
+  expect(offers('tighten the M8 cover bolts to 218')).toBe('218 lbf·in');
+  expect(offers('tighten the M30 tie bolts to 800')).toBe('800 N·m');
 });
 
 test('a line that tells no order leaves the sheet alone, as does a single nut', () => {

@@ -12,6 +12,7 @@ import { isTorque } from '#core/torque/wrench';
 import { sayFigureText } from '#core/torque-sheet/texts';
 import { showQuantity } from '../../ground/format';
 import { DraftText } from '../../parts/DraftText';
+import { CrowFootFields } from './CrowFootFields';
 import type { GroupProps } from './GroupDetail';
 
 const DRY = 'dry';
@@ -119,6 +120,7 @@ export function FigureFields({ sheet, series, change }: GroupProps) {
           }}
         />
       </Group>
+      <CrowFootFields group={group} change={change} />
       <MultiSelect
         label={t('torque.field.wrench')}
         data={tools.map((tool) => ({ value: tool.id, label: toolLabel(tool) }))}

@@ -106,6 +106,11 @@ export const torqueTexts = {
     fitsNot: '{{tool}} does not',
     noWrench: 'no torque wrench in this series',
     crowFoot: 'With the crow-foot set {{figure}}',
+    crow: {
+      length: 'Wrench from grip to drive, mm',
+      offset: 'Crow-foot offset, mm',
+      angle: 'Its angle to the handle, degrees',
+    },
     nextSlot:
       'Then forward to the next slot, at most {{degrees}}°; never back. That may add up to {{figure}}. Fit a new split pin.',
     nextSlotTooFar:
@@ -118,6 +123,10 @@ export const torqueTexts = {
     check: 'check',
     checkRound: 'clockwise, once round',
     angle: 'turn on by {{degrees}}°',
+    goFirst: 'With the guide pins in: {{numbers}}.',
+    goThen: 'Pins out, then: {{numbers}}.',
+    springOrder:
+      'Under a spring. To loosen, places clockwise from the top: {{order}}. Ease those joined by + together, turn by turn, and stand clear. To put back, the reverse.',
     time: 'About {{minutes}} min for all passes{{places}}',
     timePlaces: ' at {{count}} places',
     changeOrder: 'Change the order by clicking',

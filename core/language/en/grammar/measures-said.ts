@@ -1,11 +1,15 @@
+import { byName } from '../../../model/names';
 import { verbOf } from '../../../model/verbs';
+import type { UnitSymbol } from '../../../quantity/units';
+import { fasteningOf } from '../../../torque/fastening';
+import { readingsOf } from '../../../torque/preload';
 import { amountAt, stuffAt } from './applied';
 import { measureAt, torqueAt } from './figures';
 import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { type Construction, keep } from './place';
-import type { OpenAct } from './reading';
+import type { OpenAct, Reading } from './reading';
 import type { Sentence } from './sentence';
 import { isThousands } from './words';
 
@@ -78,13 +82,7 @@ export const MEASURES_SAID: readonly Construction[] = [
       const end = measured?.end ?? from + 1;
       if (measured === undefined && /^(?:turns?|degrees|passes|steps|stages|%)$/.test(sentence.lows[from + 1] ?? ''))
         return undefined;
-      reading.doubt(
-        'unit',
-        sentence,
-        from,
-        end,
-        UNIT_OFFERS.map((unit) => `${number} ${unit}`),
-      );
+      reading.doubt('unit', sentence, from, end, unitOffers(number, reading, act));
       return end;
     },
   },
@@ -151,7 +149,15 @@ export const MEASURES_SAID: readonly Construction[] = [
 
 /** "A quarter of an hour", "half an hour", "a minute", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;
-const UNIT_OFFERS = ['N·m', 'lbf·ft', 'lbf·in'];
+const UNITS: readonly UnitSymbol[] = ['N·m', 'lbf·ft', 'lbf·in'];
+
+/** A number without a unit, read in each; those that its thread bears come first. */
+function unitOffers(number: number, { series }: Reading, { parts: [part] }: OpenAct): string[] {
+  const component = part && byName(series.components, part.name);
+  const fastening = component && fasteningOf(series, component.id, undefined);
+  const bears = new Set(readingsOf(number, fastening).flatMap((one) => (one.bears ? one.quantity.unit : [])));
+  return UNITS.toSorted((a, b) => Number(bears.has(b)) - Number(bears.has(a))).map((unit) => `${number} ${unit}`);
+}
 
 /** Whether something behind a comma is called as fasteners are: "..., screws crosswise, 6 N·m". */
 function namesPart(sentence: Sentence, end: number): boolean {
