@@ -1,17 +1,7 @@
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
-import type { Edit, SeriesList } from './edit';
+import { type Edit, SERIES_LISTS, type SeriesList } from './edit';
 import { sameJson } from './merge';
-
-const LISTS: readonly SeriesList[] = [
-  'components',
-  'tools',
-  'consumables',
-  'kits',
-  'positionSets',
-  'stacks',
-  'fastenerGroups',
-];
 
 /**
  * The edits that lead from one version of a workbook to another, for where it is not known what was done: a draft that
@@ -23,9 +13,9 @@ export function editsBetween(from: Workbook, to: Workbook): Edit[] {
 
 export function seriesEdits(from: Series, to: Series): Edit[] {
   if (from === to) return [];
-  const { id: _id, ...fields } = fieldsBetween(from, to, LISTS);
+  const { id: _id, ...fields } = fieldsBetween(from, to, SERIES_LISTS);
   return [
-    ...LISTS.flatMap((list) => listEdits(list, from, to)),
+    ...SERIES_LISTS.flatMap((list) => listEdits(list, from, to)),
     ...(Object.keys(fields).length > 0 ? [{ kind: 'change-series' as const, fields }] : []),
   ];
 }

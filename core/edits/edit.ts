@@ -14,6 +14,15 @@ export interface SeriesLists {
   readonly stacks: Stack;
   readonly fastenerGroups: FastenerGroup;
 }
+export const SERIES_LISTS = [
+  'components',
+  'tools',
+  'consumables',
+  'kits',
+  'positionSets',
+  'stacks',
+  'fastenerGroups',
+] as const satisfies readonly (keyof SeriesLists)[];
 export type SeriesList = keyof SeriesLists;
 
 type AddItem = {

@@ -2,22 +2,14 @@ import { z } from 'zod';
 import { Id } from '../model/ids';
 import { Step } from '../model/procedure';
 import { STAGES } from '../model/verbs';
-import type { Edit, SeriesList } from './edit';
+import { type Edit, SERIES_LISTS } from './edit';
 
 /**
  * Edits as they are sent and kept: a field that is taken away is null, since JSON knows no undefined. Whether what they
  * make is a valid document is judged once they are applied.
  */
 const Fields = z.record(z.string(), z.unknown());
-const List = z.enum([
-  'components',
-  'tools',
-  'consumables',
-  'kits',
-  'positionSets',
-  'stacks',
-  'fastenerGroups',
-] satisfies SeriesList[]);
+const List = z.enum(SERIES_LISTS);
 const Index = z.int().min(0).max(10_000);
 
 const SentEdit = z.discriminatedUnion('kind', [

@@ -155,3 +155,16 @@ test('fasteners without a plan are read as before, once at each place', () => {
     { what: 'torque', positionId: null },
   ]);
 });
+
+test('passes that are steps of their own are one pass each; the last keeps the check round', () => {
+  const apart = joined(['torque 4 cover nuts =20 N·m', 'torque cover nuts =40 N·m']);
+  const passes = apart.procedure.steps.map((one) =>
+    jointOfStep(one, apart)?.passes.map(({ plan, target }) => `${plan.is} ${target?.value}`),
+  );
+  expect(passes).toEqual([['rise 20'], ['rise 40', 'check 40']]);
+});
+
+test('an order by hand that names fasteners that are gone is not followed', () => {
+  const old = joined(['torque 4 cover nuts =40 N·m'], { order: [0, 4, 2, 5, 1, 3] });
+  expect(jointOfStep(old.procedure.steps[0]!, old)?.order).toEqual([0, 2, 1, 3]);
+});

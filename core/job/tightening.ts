@@ -1,6 +1,8 @@
+import type { FastenerGroup } from '../model/fastener-group';
 import type { Step, Workbook } from '../model/procedure';
 import { componentById, groupOf } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
+import { inSi, relativeGap } from '../quantity/quantity';
 import { threadOfGroup } from '../torque/fastening';
 import { type TighteningPlan, tighteningPlan } from '../torque/tightening-plan';
 import { bears, isTorque } from '../torque/wrench';
@@ -30,7 +32,27 @@ export function jointOfStep(step: Step, workbook: Workbook): TighteningPlan | un
   return joint;
 }
 
-function readJoint(step: Step, { series }: Workbook): TighteningPlan | undefined {
+/**
+ * Where the passes are steps of their own, each is one pass to its own figure; the last keeps the check round of the group.
+ */
+function groupForStep(group: FastenerGroup, step: Step, { procedure }: Workbook): FastenerGroup {
+  const own = step.torque?.figure;
+  const others = procedure.steps.flatMap(({ id, verb, targets, torque }) => {
+    const isSame = verb === 'torque' && id !== step.id && targets[0]?.componentId === group.componentId;
+    return isSame && torque ? [torque.figure] : [];
+  });
+  const isOneOfSeveral = own !== undefined && others.some((figure) => relativeGap(own, figure) > ONE_FIGURE);
+  if (!isOneOfSeveral) return group;
+  const isLast = others.every((figure) => inSi(figure) <= inSi(own));
+  const check = isLast ? (group.passes ?? []).filter(({ is }) => is !== 'rise') : [];
+  return { ...group, passes: [{ is: 'rise', percent: 100 }, ...check] };
+}
+
+/** Figures nearer than this are one, rounded twice. */
+const ONE_FIGURE = 0.02;
+
+function readJoint(step: Step, workbook: Workbook): TighteningPlan | undefined {
+  const { series } = workbook;
   const [target, other] = step.targets;
   const group = target && groupOf(series, target.componentId);
   const component = target && componentById(series, target.componentId);
@@ -39,9 +61,15 @@ function readJoint(step: Step, { series }: Workbook): TighteningPlan | undefined
   const ids = [...(group.wrenchIds ?? []), ...step.toolIds];
   const wrenches = series.tools.filter((tool) => ids.includes(tool.id) && isTorque(tool));
   const wrench = wrenches.find((tool) => bears(tool, figure)) ?? wrenches[0];
-  const joint = tighteningPlan(group, component.count, step.torque, threadOfGroup(group)?.diameter, wrench);
+  const joint = tighteningPlan(
+    groupForStep(group, step, workbook),
+    component.count,
+    step.torque,
+    threadOfGroup(group)?.diameter,
+    wrench,
+  );
   if (joint.slots.length < LEAST || joint.slots.length !== component.count) return undefined;
-  const pins = joint.plan.pinSlots ?? [];
+  const pins = (joint.plan.pinSlots ?? []).filter((slot) => slot < joint.slots.length);
   const count = target.count ?? component.count;
   if (count === component.count) return joint;
   if (count === component.count - pins.length) return only(joint, (slot) => !pins.includes(slot));

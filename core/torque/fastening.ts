@@ -1,4 +1,4 @@
-import type { FastenerGroup } from '../model/fastener-group';
+import type { FastenerGroup, FigureUse } from '../model/fastener-group';
 import { componentById, groupOf, type Series } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { kindOf } from '../supplies/consumable-kinds';
@@ -41,11 +41,9 @@ export function conditionOf({ consumables }: Series, thread: TorqueFigure['threa
   return consumable && { is: 'with', kind: kindOf(consumable), nutFactor: consumable.nutFactor };
 }
 
-/** The figure of a group for a use; that for fitting again, else any, where the use has none of its own. */
-export function figureOfGroup(
-  group: FastenerGroup,
-  use: FastenerGroup['figures'][number]['use'] = 'reuse',
-): TorqueFigure | undefined {
-  const fitting = group.figures.find((one) => one.use === use) ?? group.figures.find((one) => one.use !== 'check');
-  return (fitting ?? group.figures[0])?.torque;
+/** The figure of a group for fitting: that for every fitting, else that for the first, else the one for checking. */
+export function figureOfGroup({ figures }: FastenerGroup): TorqueFigure | undefined {
+  return FIGURES_IN_ORDER.map((use) => figures.find((one) => one.use === use)).find((one) => one !== undefined)?.torque;
 }
+
+const FIGURES_IN_ORDER: readonly FigureUse[] = ['reuse', 'first', 'check'];

@@ -29,7 +29,9 @@ export function turnsPastFingerTight(kind: FittingKind, size: number): Turns {
   }
 }
 
-/** Whether a thread seals in itself, so that turns tell more than a torque. */
-export function isTightenedByTurns({ form }: Thread): boolean {
-  return form === 'taper';
+/** What a fastener is that turns tell more of than a torque: by its thread or by its name; undefined where it is none. */
+export function fittingOf(thread: Thread | undefined, name: string): FittingKind | undefined {
+  if (thread?.form === 'taper') return 'taper';
+  if (/\bflare[ds]?\b|\b37 ?°/i.test(name)) return 'flare-37';
+  return /\b(?:compression|ferrule|cutting ring|olive)\b/i.test(name) ? 'compression' : undefined;
 }

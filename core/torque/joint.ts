@@ -99,6 +99,8 @@ export function tighten(joint: Joint, order: Order, plans: readonly PassPlan[], 
   let tilt = 0;
   for (const plan of plans) {
     const share = plan.is === 'rise' ? plan.percent / 100 : 1;
+    // The angle of a last pass stretches all alike and takes part in no comparison.
+    if (plan.is === 'angle') continue;
     for (const slot of plan.is === 'check' ? order.toSorted((a, b) => a - b) : order) {
       // A wrench does not turn a nut back.
       if ((force[slot] ?? 0) >= share * preload) continue;

@@ -12,14 +12,14 @@ import {
 const figure = { value: 45, unit: 'N·m' as const };
 
 test('45 N·m in three passes and a check is 14, 27, 45 and 45 on a wrench of 1 N·m', () => {
-  const targets = passesFor(USUAL_PASSES, figure, [0, 2, 1, 3], { value: 1, unit: 'N·m' }).map(
+  const targets = passesFor(USUAL_PASSES, figure, [0, 2, 1, 3], [0, 1, 2, 3], { value: 1, unit: 'N·m' }).map(
     ({ target }) => target?.value,
   );
   expect(targets).toEqual([14, 27, 45, 45]);
 });
 
 test('the check goes clockwise, the rises in the order of the pattern', () => {
-  const orders = passesFor(USUAL_PASSES, figure, [0, 2, 1, 3]).map(({ order }) => order);
+  const orders = passesFor(USUAL_PASSES, figure, [0, 2, 1, 3], [0, 1, 2, 3]).map(({ order }) => order);
   expect(orders).toEqual([
     [0, 2, 1, 3],
     [0, 2, 1, 3],
@@ -35,6 +35,7 @@ test('the whole figure is never rounded, and an angle has no torque', () => {
       { is: 'angle', degrees: 60 },
     ],
     { value: 5.4, unit: 'N·m' },
+    [0],
     [0],
     {
       value: 1,
@@ -57,6 +58,7 @@ test('passes rise to the whole figure', () => {
   expect(passFaults(USUAL_PASSES)).toEqual([]);
   expect(passFaults(rise(60, 30, 100))).toEqual(['falls']);
   expect(passFaults(rise(30, 60))).toEqual(['stops-short']);
+  expect(passFaults([...rise(30, 60), { is: 'check' }])).toEqual(['stops-short']);
   expect(passFaults([...rise(50), { is: 'angle', degrees: 90 }])).toEqual([]);
   expect(passFaults(rise(30, 120))).toEqual(['over']);
 });

@@ -1,6 +1,6 @@
 import type { PassPlan } from '../model/fastener-group';
 import { convert, type Quantity } from '../quantity/quantity';
-import { inTurn, type Order } from './pattern';
+import type { Order } from './pattern';
 
 /** One pass as it is carried out. */
 export interface TighteningPass {
@@ -35,6 +35,8 @@ export function passesFor(
   plans: readonly PassPlan[],
   figure: Quantity | undefined,
   order: Order,
+  /** Clockwise, for the check. */
+  round: Order,
   resolution?: Quantity,
 ): TighteningPass[] {
   return plans.map((plan) => {
@@ -42,7 +44,7 @@ export function passesFor(
     const share = plan.is === 'rise' ? plan.percent / 100 : 1;
     const target =
       figure && roundTo({ value: figure.value * share, unit: figure.unit }, share === 1 ? undefined : resolution);
-    return { plan, order: plan.is === 'check' ? inTurn(order.length) : order, ...(target && { target }) };
+    return { plan, order: plan.is === 'check' ? round : order, ...(target && { target }) };
   });
 }
 
@@ -55,7 +57,8 @@ export function passFaults(plans: readonly PassPlan[]): PassFault[] {
   if (rises.some((percent, i) => i > 0 && percent <= (rises[i - 1] ?? 0))) faults.push('falls');
   if (rises.some((percent) => percent > 100)) faults.push('over');
   const endsByAngle = plans.some(({ is }) => is === 'angle');
-  if (!endsByAngle && (rises.at(-1) ?? 0) < 100 && !plans.some(({ is }) => is === 'check')) faults.push('stops-short');
+  // A check round moves nothing on: it is no rise.
+  if (!endsByAngle && (rises.at(-1) ?? 0) < 100) faults.push('stops-short');
   if (plans[0]?.is === 'angle') faults.push('angle-first');
   return faults;
 }

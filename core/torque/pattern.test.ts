@@ -94,3 +94,13 @@ test('six of eight while guide pins hold two holes, then the two', () => {
   ]);
   expect(partialSets(star(4), [])).toHaveLength(1);
 });
+
+test('free points are gone round clockwise, whatever order they were clicked in', () => {
+  const points = [
+    { x: 0, y: 0 },
+    { x: 1, y: 1 },
+    { x: 1, y: 0 },
+    { x: 0, y: 1 },
+  ];
+  expect(orderOf('clockwise', { shape: 'points', points }, points)).toEqual([0, 2, 1, 3]);
+});

@@ -28,12 +28,25 @@ export function orderOf(pattern: Pattern, plan: Plan, slots: readonly Point[]): 
     case 'quadrants':
       return byGroups(count);
     case 'side-to-side':
-    case 'clockwise':
       return inTurn(count);
+    case 'clockwise':
+      return roundOf(plan, slots);
   }
 }
 
-export function inTurn(count: number): Order {
+/** Clockwise round the joint, from the first fastener on; free points by the side they are on, whatever order they were set in. */
+export function roundOf({ shape }: Plan, slots: readonly Point[]): Order {
+  const order = inTurn(slots.length);
+  if (shape !== 'points') return order;
+  const middle = (axis: 'x' | 'y') => slots.reduce((sum, slot) => sum + slot[axis], 0) / (slots.length || 1);
+  const [x, y] = [middle('x'), middle('y')];
+  const angle = (slot: number) => Math.atan2((slots[slot]?.y ?? 0) - y, (slots[slot]?.x ?? 0) - x);
+  const round = order.toSorted((a, b) => angle(a) - angle(b));
+  const first = round.indexOf(0);
+  return [...round.slice(first), ...round.slice(0, first)];
+}
+
+function inTurn(count: number): Order {
   return Array.from({ length: count }, (_, i) => i);
 }
 

@@ -1,4 +1,4 @@
-import { isTightenedByTurns, turnsPastFingerTight } from './fittings';
+import { fittingOf, turnsPastFingerTight } from './fittings';
 import { toNextSlot } from './slotted-nut';
 import { threadIn } from './threads';
 
@@ -20,8 +20,10 @@ test('an odd number of slots meets the hole twice as often', () => {
 test('taper threads are tightened by turns', () => {
   const taper = threadIn('1/4 NPT');
   const parallel = threadIn('G 1/4');
-  expect(taper && isTightenedByTurns(taper)).toBe(true);
-  expect(parallel && isTightenedByTurns(parallel)).toBe(false);
+  expect(fittingOf(taper, 'plug')).toBe('taper');
+  expect(fittingOf(parallel, 'plug')).toBeUndefined();
+  expect(fittingOf(undefined, 'flared tube nut')).toBe('flare-37');
+  expect(fittingOf(undefined, 'compression fitting')).toBe('compression');
   expect(turnsPastFingerTight('taper', 13.7)).toEqual({ least: 1.5, most: 3 });
   expect(turnsPastFingerTight('compression', 12)).toEqual({ least: 1.25, most: 1.25 });
 });

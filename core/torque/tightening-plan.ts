@@ -2,7 +2,7 @@ import type { FastenerGroup, PassPlan, Pattern, Plan, Point } from '../model/fas
 import type { Tool } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { type PassFault, passesFor, passFaults, type TighteningPass, usualPasses } from './passes';
-import { type Order, type OrderFault, orderFaults, orderOf, usualPattern } from './pattern';
+import { type Order, type OrderFault, orderFaults, orderOf, roundOf, usualPattern } from './pattern';
 import { slotsOf } from './plan';
 import { resolutionOfTool } from './wrench';
 
@@ -31,16 +31,20 @@ export function tighteningPlan(
   const plan = group.plan ?? ROUND;
   const slots = slotsOf(plan, count);
   const pattern = group.pattern ?? usualPattern(plan, slots.length);
-  const order = group.order ?? orderOf(pattern, plan, slots);
+  const byPattern = orderOf(pattern, plan, slots);
+  const faults = orderFaults(group.order ?? byPattern, pattern, plan, slots);
+  // An order by hand that leaves fasteners out, or names some that are gone, is told and not followed.
+  const isWhole = faults.every(({ is }) => is === 'neighbours');
+  const order = isWhole ? (group.order ?? byPattern) : byPattern;
   const plans = group.passes ?? usualPasses(count, diameter);
   return {
     plan,
     slots,
     pattern,
     order,
-    orderFaults: orderFaults(order, pattern, plan, slots),
+    orderFaults: faults,
     plans,
-    passes: passesFor(plans, figure?.figure, order, wrench && resolutionOfTool(wrench)),
+    passes: passesFor(plans, figure?.figure, order, roundOf(plan, slots), wrench && resolutionOfTool(wrench)),
     passFaults: passFaults(plans),
   };
 }

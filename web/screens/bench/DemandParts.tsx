@@ -2,10 +2,13 @@ import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
 import type { StepRun } from '#core/job/job';
 import type { TorqueFigure } from '#core/model/torque-figure';
+import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity } from '#core/quantity/quantity';
 import { type Dimension, symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { torqueWindow } from '#core/torque/judge';
+import { showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
+import { useReader } from '../../state/reader';
 import type { BenchJob } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import styles from './Demands.module.css';
@@ -67,6 +70,15 @@ export function ReadingFault({ fault }: { fault: string }) {
       {fault}
     </span>
   ) : null;
+}
+
+/** What passes, in the reader's units. */
+export function Window({ torque }: { torque: TorqueFigure }) {
+  const { t } = useTranslation();
+  const units = useReader((state) => state.units);
+  const { low, high } = torqueWindow(torque);
+  const from = showNumber(preferred(low, units).value, 3);
+  return <p className="quiet">{t('bench.window', { low: from, high: showQuantity(preferred(high, units), 3) })}</p>;
 }
 
 /** The reading as a bar, against the window it has to end in; the scale runs a quarter past the figure. */

@@ -12,7 +12,7 @@ import { placeNameOf } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { judgeTorque, torqueWindow } from '#core/torque/judge';
+import { judgeTorque } from '#core/torque/judge';
 import { photoUrl } from '../../ground/api';
 import { showNumber, showQuantity } from '../../ground/format';
 import { showLarge } from '../../parts/StepPictures';
@@ -21,7 +21,7 @@ import { timelineOn } from '../../state/timeline';
 import { type BenchJob, waitingPicture } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
-import { Gauge, PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter, Window } from './DemandParts';
 import styles from './Demands.module.css';
 import { JointDemand } from './joint/JointDemand';
 import type { Tightening } from './joint/useTightening';
@@ -112,7 +112,6 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
   const { t } = useTranslation();
   const { workbook } = bench.job.release;
   const units = useReader((state) => state.units);
-  const window = step.torque && torqueWindow(step.torque);
   const figure = step.torque && preferred(step.torque.figure, units);
   const open = demandsOf(step, run, workbook).some((demand) => demand.what === 'torque');
   return (
@@ -127,14 +126,7 @@ function TorqueDemand({ bench, step, run, inHand, places }: DemandsProps & { pla
         ) : (
           <p>{t('bench.noFigure')}</p>
         )}
-        {window && (
-          <p className="quiet">
-            {t('bench.window', {
-              low: showNumber(preferred(window.low, units).value, 3),
-              high: showQuantity(preferred(window.high, units), 3),
-            })}
-          </p>
-        )}
+        {step.torque && <Window torque={step.torque} />}
         {step.torque && figure !== step.torque.figure && (
           <p className="quiet">{t('bench.asGiven', { figure: showQuantity(step.torque.figure) })}</p>
         )}

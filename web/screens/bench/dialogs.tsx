@@ -11,32 +11,22 @@ import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 
 export function openOverride(bench: BenchJob, stepId: string, what: Overridable): void {
-  modals.open({
-    title: i18next.t(`bench.override.${what}`),
-    size: 'lg',
-    children: (
-      <ReasonForm
-        explain={i18next.t('bench.overrideBody')}
-        action={i18next.t('bench.overrideGo')}
-        onReason={(reason) => bench.enter({ kind: 'overridden', stepId, what, reason })}
-      />
-    ),
-  });
+  askReason(
+    i18next.t(`bench.override.${what}`),
+    i18next.t('bench.overrideBody'),
+    i18next.t('bench.overrideGo'),
+    (reason) => bench.enter({ kind: 'overridden', stepId, what, reason }),
+  );
 }
 
 /** A reading out of its window is let stand, with the reason. */
 export function openAcceptance(bench: BenchJob, stepId: string, positionId: string | null, spot: TighteningSpot): void {
-  modals.open({
-    title: i18next.t('bench.joint.accept'),
-    size: 'lg',
-    children: (
-      <ReasonForm
-        explain={i18next.t('bench.overrideBody')}
-        action={i18next.t('bench.joint.acceptGo')}
-        onReason={(reason) => bench.enter({ kind: 'torque-accepted', stepId, positionId, spot, reason })}
-      />
-    ),
-  });
+  askReason(
+    i18next.t('bench.joint.accept'),
+    i18next.t('bench.overrideBody'),
+    i18next.t('bench.joint.acceptGo'),
+    (reason) => bench.enter({ kind: 'torque-accepted', stepId, positionId, spot, reason }),
+  );
 }
 
 export function openSafety(workbook: Workbook, setting: Setting): void {
@@ -48,17 +38,13 @@ export function openSafety(workbook: Workbook, setting: Setting): void {
 }
 
 export function openProblem(bench: BenchJob, stepId: string): void {
-  modals.open({
-    title: i18next.t('bench.wrongTitle'),
-    size: 'lg',
-    children: (
-      <ReasonForm
-        explain={i18next.t('bench.wrongBody')}
-        action={i18next.t('bench.wrongGo')}
-        onReason={(note) => bench.enter({ kind: 'problem', stepId, note })}
-      />
-    ),
-  });
+  askReason(i18next.t('bench.wrongTitle'), i18next.t('bench.wrongBody'), i18next.t('bench.wrongGo'), (note) =>
+    bench.enter({ kind: 'problem', stepId, note }),
+  );
+}
+
+function askReason(title: string, explain: string, action: string, onReason: (reason: string) => Promise<void>): void {
+  modals.open({ title, size: 'lg', children: <ReasonForm explain={explain} action={action} onReason={onReason} /> });
 }
 
 const SHORTEST = 3;

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { toolLabel } from '#core/model/series';
 import { relativeGap } from '#core/quantity/quantity';
 import { figureOfGroup } from '#core/torque/fastening';
-import { isTightenedByTurns, turnsPastFingerTight } from '#core/torque/fittings';
+import { fittingOf, turnsPastFingerTight } from '#core/torque/fittings';
 import { MOST_OF_PROOF, proofLoad } from '#core/torque/preload';
 import { toNextSlot } from '#core/torque/slotted-nut';
 import { settingWithCrowFoot } from '#core/torque/wrench';
@@ -19,7 +19,7 @@ const AGREES = 0.02;
 /** What is known and computed of a group. */
 export function GroupFacts({ sheet, series, change }: GroupProps) {
   const { t } = useTranslation();
-  const { group, thread, figure, judged, wrenches } = sheet;
+  const { group, component, thread, figure, judged, wrenches } = sheet;
   const verdict = useVerdict(sheet);
   const { also } = figure ?? {};
   const on = figure?.thread;
@@ -145,8 +145,9 @@ export function GroupFacts({ sheet, series, change }: GroupProps) {
   }
 
   function byTurns(): string | undefined {
-    if (!thread || !isTightenedByTurns(thread)) return undefined;
-    const { least, most } = turnsPastFingerTight('taper', thread.diameter);
-    return t('torque.byTurns', { least: showNumber(least), most: showNumber(most) });
+    const fitting = fittingOf(thread, component.name);
+    if (!thread || !fitting) return undefined;
+    const { least, most } = turnsPastFingerTight(fitting, thread.diameter);
+    return t('torque.byTurns', { least: showNumber(least, 2), most: showNumber(most, 2) });
   }
 }

@@ -115,8 +115,7 @@ export const torqueTexts = {
       'Then forward to the next slot, at most {{degrees}}°; never back. That may add up to {{figure}}. Fit a new split pin.',
     nextSlotTooFar:
       'With that the bolt may reach {{percent}} % of its proof load: begin with a lower figure, or measure how far the next slot is.',
-    byTurns:
-      'This thread seals in itself: {{least}} to {{most}} turns past finger tight (common practice) say more than a torque.',
+    byTurns: '{{least}} to {{most}} turns past finger tight (common practice) say more than a torque.',
     pass: 'Pass',
     share: 'Share',
     order: 'Order',

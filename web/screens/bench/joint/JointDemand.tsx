@@ -6,12 +6,11 @@ import { componentById, placeNameOf } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { torqueWindow } from '#core/torque/judge';
 import { showNumber, showQuantity } from '../../../ground/format';
 import { Tag } from '../../../parts/Tag';
 import { useReader } from '../../../state/reader';
 import frame from '../Bench.module.css';
-import { Gauge, PassOver, ReadingFault, UnitAndEnter } from '../DemandParts';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter, Window } from '../DemandParts';
 import type { DemandsProps } from '../Demands';
 import demands from '../Demands.module.css';
 import { openAcceptance } from '../dialogs';
@@ -30,7 +29,6 @@ export function JointDemand({ bench, step, run, inHand, tightening }: DemandsPro
   const pass = spot && joint.passes[spot.pass];
   const torque = spot && torqueAt(step, workbook, spot);
   const target = torque && preferred(torque.figure, units);
-  const window = torque && torqueWindow(torque);
   const latest = spot && latestAt(run, place, spot);
   const component = componentById(series, step.targets[0]?.componentId ?? '');
   const rises = joint.plans.filter(({ is }) => is !== 'check').length;
@@ -74,14 +72,7 @@ export function JointDemand({ bench, step, run, inHand, tightening }: DemandsPro
                   {showNumber(target.value, 3)}
                   <small>{target.unit}</small>
                 </div>
-                {window && (
-                  <p className="quiet">
-                    {t('bench.window', {
-                      low: showNumber(preferred(window.low, units).value, 3),
-                      high: showQuantity(preferred(window.high, units), 3),
-                    })}
-                  </p>
-                )}
+                {torque && <Window torque={torque} />}
                 {pass.plan.is === 'check' && <p className="quiet">{t('bench.joint.checkHelp')}</p>}
                 {inHand && (
                   <ReadingEntry
