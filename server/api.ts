@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { authRoutes } from './routes/auth';
 import { backupRoutes } from './routes/backups';
+import { deviceRoutes } from './routes/devices';
 import { houseRoutes } from './routes/house';
 import { jobRoutes } from './routes/jobs';
 import { mediaRoutes } from './routes/media';
@@ -21,6 +22,7 @@ export function createApi(services: Services) {
     .route('/', shelfRoutes(services))
     .route('/', procedureRoutes(services))
     .route('/', jobRoutes(services))
+    .route('/', deviceRoutes(services))
     .route('/', photoRoutes(services))
     .route('/', videoRoutes(services))
     .route('/', mediaRoutes(services))

@@ -1,14 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { getRequestListener } from '@hono/node-server';
+import { createAdaptorServer, getRequestListener } from '@hono/node-server';
+import { WebSocketServer } from 'ws';
 import { createAccounts } from './accounts/accounts';
 import { SESSIONS_CHANGED } from './accounts/sessions';
 import { createApp } from './app';
 import { createConsole } from './console';
 import type { DatabaseEngine } from './database/engine';
 import { type OpenStore, openStore } from './database/open';
+import { createDeviceHub } from './devices/bridge';
+import { LONGEST_MESSAGE_BYTES } from './devices/sockets';
 import { placesIn } from './files/layout';
 import { PhotoFiles } from './files/photos';
 import { VideoFiles } from './files/videos';
@@ -50,6 +53,8 @@ export interface Running {
 const PORTS_TO_TRY = 20;
 /** Requests under way are waited for so long when the server stops; a stalled upload is not. */
 const FINISHING_MS = 4000;
+/** Told to sockets when the server stops; RFC 6455. */
+const GOING_AWAY = 1001;
 const THIS_MACHINE = '127.0.0.1';
 const LOOPBACK = [THIS_MACHINE, '::1', 'localhost'];
 
@@ -69,7 +74,8 @@ export async function serve(options: ServeOptions): Promise<Running> {
       logRequest: requests.write,
       needRoom: roomGuard(options.dataFolder),
     });
-    const server = createServer(getRequestListener(app.fetch));
+    const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_MESSAGE_BYTES });
+    const server = createAdaptorServer({ fetch: app.fetch, websocket: { server: sockets } }) as Server;
     const host = options.host ?? THIS_MACHINE;
     await listen(server, host, options.port, options.seekPort ? PORTS_TO_TRY : 1);
     const { port } = server.address() as AddressInfo;
@@ -79,7 +85,8 @@ export async function serve(options: ServeOptions): Promise<Running> {
       services,
       engine: store.engine,
       close: async () => {
-        await closeServer(server);
+        for (const socket of sockets.clients) socket.close(GOING_AWAY);
+        await closeServer(server, sockets);
         services.backups.close();
         await services.checking.close();
         await services.work.close();
@@ -117,6 +124,7 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
     places,
     work,
     backups: keepBackups(engine, places, work, plan, log),
+    devices: createDeviceHub(secret),
     checking: createChecking(db, (workbook) => work.do('stops', workbook), log),
     reach,
     setupCode: reachedFromOutside ? setupCodeOf(secret) : null,
@@ -134,10 +142,13 @@ async function catchUp({ db, checking, work }: Services): Promise<void> {
   checking.due();
 }
 
-async function closeServer(server: Server): Promise<void> {
+async function closeServer(server: Server, sockets: WebSocketServer): Promise<void> {
   const closed = new Promise<void>((resolve) => server.close(() => resolve()));
   server.closeIdleConnections();
-  const late = setTimeout(() => server.closeAllConnections(), FINISHING_MS);
+  const late = setTimeout(() => {
+    server.closeAllConnections();
+    for (const socket of sockets.clients) socket.terminate();
+  }, FINISHING_MS);
   await closed;
   clearTimeout(late);
 }

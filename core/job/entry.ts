@@ -25,11 +25,17 @@ const Spot = z.strictObject({
     .min(0)
     .max(MOST_FASTENERS - 1),
 });
-/** A wrench as it names itself. */
+/** A wrench as it names itself, with its own name of the reading, and when it was taken where that was earlier. */
 const Wrench = z.strictObject({
   number: z.string().trim().min(1, 'empty').max(60),
   calibratedUntil: z.iso.date().optional(),
+  reading: z.string().max(80).optional(),
+  takenAt: z.iso.datetime().optional(),
 });
+
+/** Why the reading of a connected wrench is of no fastener. */
+export const ASIDE_REASONS = ['no-torque', 'no-torque-step', 'all-done', 'not-used'] as const;
+export type AsideReason = (typeof ASIDE_REASONS)[number];
 
 /** What may be gone without, for a reason that the record shows. */
 export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look'] as const;
@@ -56,6 +62,22 @@ export const EntryContent = z.discriminatedUnion('kind', [
     positionId: Id.nullable(),
     spot: Spot,
     reason: Reason,
+  }),
+  /** A reading was of another fastener than the one that was in hand. */
+  z.strictObject({
+    kind: z.literal('torque-moved'),
+    stepId: Id,
+    entryId: Id,
+    positionId: Id.nullable(),
+    spot: Spot,
+  }),
+  /** A connected wrench sent what is of no fastener. */
+  z.strictObject({
+    kind: z.literal('reading-set-aside'),
+    /** As it was sent. */
+    peak: z.strictObject({ value: z.number().min(-1e9).max(1e9), unit: z.string().trim().min(1).max(12) }),
+    why: z.enum(ASIDE_REASONS),
+    wrench: Wrench,
   }),
   /** One fastener was turned on by the angle of its pass. */
   z.strictObject({ kind: z.literal('turned-on'), stepId: Id, positionId: Id.nullable(), spot: Spot }),

@@ -4,7 +4,7 @@ import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import type { Entry, Overridable } from './entry';
+import type { AsideReason, Entry, Overridable } from './entry';
 import { latestAt, type TighteningSpot, torqueAt } from './tightening';
 import { type Answers, isToDo } from './to-do';
 
@@ -20,7 +20,27 @@ export interface JudgedReading {
   readonly spot?: TighteningSpot;
   /** Why it was let stand although it is out of its window. */
   readonly accepted?: Noted;
-  readonly wrench?: { readonly number: string; readonly calibratedUntil?: string | undefined };
+  readonly wrench?: SentBy;
+  /** It was taken for another fastener first; by whom it was put right. */
+  readonly moved?: { readonly at: string; readonly by: string };
+}
+
+/** The connected wrench that a reading came from. */
+export interface SentBy {
+  readonly number: string;
+  readonly calibratedUntil?: string | undefined;
+  readonly reading?: string | undefined;
+  /** Where it was sent later. */
+  readonly takenAt?: string | undefined;
+}
+
+/** What a connected wrench sent and no fastener has. */
+export interface SetAside {
+  readonly at: string;
+  readonly by: string;
+  readonly peak: { readonly value: number; readonly unit: string };
+  readonly why: AsideReason;
+  readonly wrench: SentBy;
 }
 
 /** One fastener turned on by the angle of its pass. */
@@ -96,6 +116,9 @@ export interface JobState {
   readonly finishedAt: string | null;
   /** Where the work is done, which may choose the method. */
   readonly setting: Setting;
+  /** What connected wrenches call the readings that are kept. */
+  readonly wrenchReadings: ReadonlySet<string>;
+  readonly setAside: readonly SetAside[];
 }
 
 const UNTOUCHED: StepRun = {
@@ -123,6 +146,8 @@ export function startJob(startedBy: string): JobState {
     answers: new Map(),
     finishedAt: null,
     setting: 'workshop',
+    wrenchReadings: new Set(),
+    setAside: [],
   };
 }
 
@@ -165,7 +190,29 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
       const step = byItsMethod(stepId);
       const torque = read.spot && step ? torqueAt(step, workbook, read.spot) : step?.torque;
       const verdict = judgeTorque(read.reading, torque);
-      return note(stepId, (run) => ({ readings: [...run.readings, { entryId: id, at, by, verdict, ...read }] }));
+      return {
+        ...note(stepId, (run) => ({ readings: [...run.readings, { entryId: id, at, by, verdict, ...read }] })),
+        wrenchReadings: withReading(state, read.wrench),
+      };
+    }
+    case 'torque-moved': {
+      const { stepId, entryId, positionId, spot } = content;
+      const step = byItsMethod(stepId);
+      return note(stepId, ({ readings }) => {
+        const was = readings.find((one) => one.entryId === entryId);
+        if (!was || !step) return {};
+        const verdict = judgeTorque(was.reading, torqueAt(step, workbook, spot));
+        const moved: JudgedReading = { ...was, positionId, spot, verdict, moved: { at, by } };
+        return { readings: [...readings.filter((one) => one !== was), moved] };
+      });
+    }
+    case 'reading-set-aside': {
+      const { kind: _kind, ...aside } = content;
+      return {
+        ...state,
+        setAside: [...state.setAside, { at, by, ...aside }],
+        wrenchReadings: withReading(state, aside.wrench),
+      };
     }
     case 'torque-accepted': {
       const { stepId, positionId, spot, reason } = content;
@@ -233,6 +280,10 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
     case 'finished':
       return { ...state, phase: 'finished', finishedAt: at };
   }
+}
+
+function withReading({ wrenchReadings }: JobState, wrench: SentBy | undefined): ReadonlySet<string> {
+  return wrench?.reading === undefined ? wrenchReadings : new Set(wrenchReadings).add(wrench.reading);
 }
 
 /** The first step from `index` on that the answers lead to; the number of steps when none is left. */

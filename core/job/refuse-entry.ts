@@ -18,6 +18,7 @@ export type EntryRefusal =
   | 'already-holder'
   | 'nothing-to-override'
   | 'not-a-torque-step'
+  | 'reading-known'
   | 'no-such-answer'
   | 'not-asked-there'
   | 'nothing-to-measure'
@@ -38,6 +39,8 @@ export function refuseEntry(
   if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
   if (state.phase === 'paused') return 'job-paused';
   if (content.kind === 'paused' || content.kind === 'setting-chosen') return undefined;
+  if ('wrench' in content && state.wrenchReadings.has(content.wrench?.reading ?? '')) return 'reading-known';
+  if (content.kind === 'reading-set-aside') return undefined;
   if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
 
   const index = indexOfStep(workbook.procedure, content.stepId);
@@ -57,6 +60,11 @@ export function refuseEntry(
     case 'torque-accepted': {
       const latest = latestAt(run, content.positionId, content.spot);
       return latest && latest.verdict !== 'within' ? undefined : 'nothing-to-override';
+    }
+    case 'torque-moved': {
+      const isKnown = run.readings.some(({ entryId, spot }) => entryId === content.entryId && spot);
+      const isThere = readingPlaces(step, workbook).includes(content.positionId) && isSpotOf(content.spot);
+      return isKnown && isThere ? undefined : 'not-a-torque-step';
     }
     case 'turned-on': {
       const { plan } = jointOfStep(step, workbook)?.passes[content.spot.pass] ?? {};

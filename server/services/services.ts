@@ -1,3 +1,4 @@
+import type { DeviceHub } from '#core/devices/hub';
 import type { Accounts } from '../accounts/accounts';
 import type { Database } from '../database/open';
 import type { Places } from '../files/layout';
@@ -27,6 +28,8 @@ export interface Services {
   readonly work: Work;
   readonly checking: Checking;
   readonly backups: Backups;
+  /** Connected wrenches and the like. */
+  readonly devices: DeviceHub;
   readonly reach: ReachSettings;
   /** What whoever makes the first account has to know; null where only this machine reaches the server. */
   readonly setupCode: string | null;

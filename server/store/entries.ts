@@ -30,6 +30,7 @@ const REFUSALS: Record<EntryRefusal, string> = {
   'no-such-place': 'This step is not carried out there one by one.',
   'no-such-method': 'This step has no such method.',
   'not-a-torque-step': 'This step has no such reading.',
+  'reading-known': 'This reading of the wrench is in the job already.',
 };
 
 /** The photo of this entry has to be sent first. */

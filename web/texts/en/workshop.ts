@@ -67,6 +67,8 @@ export const workshopTexts = {
       'went-back': 'Went back',
       'torque-read': 'Torque reading',
       'torque-accepted': 'Reading accepted',
+      'torque-moved': 'Reading moved',
+      'reading-set-aside': 'Reading set aside',
       'turned-on': 'Turned on',
       'photo-taken': 'Photo',
       answered: 'Answer',
