@@ -1,6 +1,7 @@
 import { isIP } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { Command, InvalidArgumentError, Option } from 'commander';
+import { PULLS, type PullKind } from '#core/devices/simulated/wrench';
 
 /**
  * The command line: the same code as the server, for people without a browser at hand. What a command needs is loaded
@@ -29,6 +30,15 @@ const whole = (text: string) => {
   const number = Number(text);
   if (!Number.isInteger(number) || number < 0) throw new InvalidArgumentError('Give a whole number.');
   return number;
+};
+/** "12" is twelve good ones; "well,too-far" is one of each. */
+const pulls = (text: string): PullKind[] => {
+  if (/^\d{1,4}$/.test(text)) return Array.from({ length: Number(text) }, () => 'well' as const);
+  return text.split(',').map((one) => {
+    const known = PULLS.find((how) => how === one.trim());
+    if (!known) throw new InvalidArgumentError(`"${one}" is none of ${PULLS.join(', ')}.`);
+    return known;
+  });
 };
 const NETWORKS = ['loopback', 'linklocal', 'uniquelocal'];
 const proxies = (text: string) => {
@@ -151,6 +161,20 @@ program
   .action(async (file: string) => {
     const { checkBackup } = await import('./cli/keeping');
     await checkBackup(file);
+  });
+
+program
+  .command('wrench')
+  .description('a stand-in for a connected torque wrench, for tests and for trying it out')
+  .requiredOption('--code <code>', 'from the screen of the tablet')
+  .option('--server <address>', 'where the server is', `http://localhost:${USUAL_PORT}`)
+  .option('--number <number>', 'the number of the wrench')
+  .option('--pulls <list>', `how often, or one after the other: ${PULLS.join(', ')}`, pulls, ['well' as const])
+  .option('--pause <ms>', 'between two pulls', whole, 3000)
+  .action(async (options: { code: string; server: string; number?: string; pulls: PullKind[]; pause: number }) => {
+    const { runWrench } = await import('./cli/wrench');
+    const { pause: pauseMs, ...rest } = options;
+    await runWrench({ ...rest, pauseMs, tell: (line) => console.log(line) });
   });
 
 const user = program.command('user').description('people of a workshop, also while a server is running');
