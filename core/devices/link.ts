@@ -53,6 +53,11 @@ export class DeviceLink {
     return this.#kept.length;
   }
 
+  /** Whether the tablet has confirmed a reading. */
+  isSettled(id: string): boolean {
+    return this.#kept.every((one) => one.id !== id);
+  }
+
   /** Whether it may come back by itself. */
   get isPaired(): boolean {
     return this.#token !== undefined;

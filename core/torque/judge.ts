@@ -1,5 +1,6 @@
 import type { TorqueFigure } from '../model/torque-figure';
 import { convert, type Quantity } from '../quantity/quantity';
+import { symbolsOf, type UnitSymbol } from '../quantity/units';
 
 export type TorqueVerdict = 'within' | 'low' | 'high' | 'unjudged';
 
@@ -10,6 +11,12 @@ export function torqueWindow({ figure, tolerancePercent }: TorqueFigure): { low:
     low: { value: figure.value - margin, unit: figure.unit },
     high: { value: figure.value + margin, unit: figure.unit },
   };
+}
+
+/** The unit in which the number of a reading would be within its window: the wrench may show another than it stands on. */
+export function unitThatFits(reading: Quantity, torque: TorqueFigure): UnitSymbol | undefined {
+  const others = symbolsOf('torque').filter((unit) => unit !== reading.unit);
+  return others.find((unit) => judgeTorque({ value: reading.value, unit }, torque) === 'within');
 }
 
 /** A reading in any torque unit against the figure. Without a figure nothing can be judged. */

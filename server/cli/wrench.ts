@@ -2,10 +2,11 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { nanoid } from 'nanoid';
 import { WebSocket } from 'ws';
 import { DeviceLink } from '#core/devices/link';
-import { type DeviceRefusal, type FromDevice, ToDevice } from '#core/devices/message';
+import { type FromDevice, ToDevice } from '#core/devices/message';
 import { readMessage } from '#core/devices/reading';
 import { type PullKind, SIMULATED_WRENCH, simulatedPull } from '#core/devices/simulated/wrench';
 import { keepOpen, type SocketLike } from '#core/devices/socket';
+import { DEVICE_REFUSALS } from '#core/language/en/devices';
 
 export interface HeadlessWrench {
   /** Of the server, such as http://localhost:4270. */
@@ -22,16 +23,6 @@ export interface HeadlessWrench {
 const LOOK_AGAIN_MS = 50;
 /** As long as a code is good. */
 const LONGEST_WAIT_MS = 10 * 60 * 1000;
-
-const REFUSED: Readonly<Record<DeviceRefusal, string>> = {
-  'other-protocol': 'The server speaks another language. Use the program of the same version.',
-  'wrong-code': 'There is no such code. Read it again from the tablet; each is good for one device and for 10 minutes.',
-  'not-paired': 'The technician did not accept this wrench, or has disconnected it.',
-  'tablet-away': 'The tablet is not at the job.',
-  replaced: 'Another connection of this wrench took its place.',
-  unreadable: 'The server could not read what was sent.',
-  'too-much': 'Too much was sent. Wait a minute and try again.',
-};
 
 /** The stand-in for a connected wrench, without a screen: pairs, pulls, and ends when everything is on the tablet. */
 export async function runWrench({ server, code, number, pulls, pauseMs, tell }: HeadlessWrench): Promise<void> {
@@ -61,7 +52,7 @@ export async function runWrench({ server, code, number, pulls, pauseMs, tell }: 
   const until = async (isSo: () => boolean) => {
     const given = performance.now() + LONGEST_WAIT_MS;
     while (!isSo()) {
-      if (link.refused && !link.isPaired) throw new Error(REFUSED[link.refused]);
+      if (link.refused && !link.isPaired) throw new Error(DEVICE_REFUSALS[link.refused]);
       if (performance.now() > given)
         throw new Error(`Nothing came from ${server} in ${LONGEST_WAIT_MS / 60_000} minutes.`);
       await pause(LOOK_AGAIN_MS);

@@ -4,6 +4,8 @@ import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { type Unusual, unusualEntries } from '#core/job/origin';
 import { isToDo } from '#core/job/to-do';
+import { readBy } from '#core/job/wrenches';
+import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
@@ -15,7 +17,7 @@ import type { OpenJob } from '../store/jobs';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import type { ReadPhoto } from './instruction';
 import { printedReadings } from './joint';
-import { printedMoment, WORDS } from './words';
+import { printedDay, printedMoment, WORDS } from './words';
 
 /** What was done, when, by whom, with every reading, photo and override. */
 export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buffer> {
@@ -70,6 +72,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     const lines = [
       ...procedure.steps.flatMap((step, index) => exceptionLines(step, index, runOf(state, step.id))),
       ...unusualEntries(job.entries).map(originLine),
+      ...state.setAside.map((aside): Content => ({ text: `${sayAside(aside)} (${printedMoment(aside.at)})` })),
     ];
     return lines.length > 0 ? lines : [{ text: WORDS.noExceptions, style: 'soft' }];
   }
@@ -109,6 +112,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
   }
 
   function runLines(step: Step, run: StepRun): Content[] {
+    const wrenches = readBy(run).map((one): Content => ({ text: sayReadBy(one, printedDay), color: INK.soft }));
     const range = step.torque && torqueWindow(step.torque);
     const readings = run.readings
       .filter(({ spot }) => !spot)
@@ -181,7 +185,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       }),
     );
     const joint = printedReadings(step, run, job.release.workbook, positionName);
-    return [...methods, ...answers, ...joint, ...readings, ...looked, ...measured, ...places, ...pictures];
+    return [...methods, ...answers, ...joint, ...wrenches, ...readings, ...looked, ...measured, ...places, ...pictures];
   }
 
   function positionName(id: string | null): string {

@@ -96,6 +96,11 @@ export const WORDS = {
 } as const;
 
 /** "24 Nov 2026, 10:42 UTC": one clock for every reader of a printed record. */
+/** A day as it is told everywhere. */
+export function printedDay(day: string): string {
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(day));
+}
+
 export function printedMoment(iso: string): string {
   const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
   return `${format.format(new Date(iso))} UTC`;

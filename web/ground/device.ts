@@ -1,4 +1,6 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
+import { nanoid } from 'nanoid';
+import type { DeviceIdentity } from '#core/devices/message';
 import type { EntryContent } from '#core/job/entry';
 import type { SignedEntry } from '#core/job/signed-entry';
 import { DOCUMENT_FORMAT, migrateEntry, migrateWorkbook } from '#core/model/migrations/migrate';
@@ -52,6 +54,13 @@ export interface UnsavedSeries {
   readonly what?: string;
 }
 
+/** A connected wrench that somebody accepted on this device for a job. */
+export interface KnownDevice {
+  readonly pairing: string;
+  readonly jobId: string;
+  readonly device: DeviceIdentity;
+}
+
 /** What a person signs with on this device; 32 bytes that never leave it. */
 export interface DeviceKey {
   readonly personId: string;
@@ -68,6 +77,7 @@ class DeviceStore extends Dexie {
   outbox!: EntityTable<OutboxEntry, 'order'>;
   drafts!: EntityTable<UnsavedDraft, 'procedureId'>;
   series!: EntityTable<UnsavedSeries, 'id'>;
+  devices!: EntityTable<KnownDevice, 'pairing'>;
   keys!: EntityTable<DeviceKey, 'personId'>;
   people!: EntityTable<{ key: 'me'; person: Person | null }, 'key'>;
   self!: EntityTable<{ key: 'device'; value: string }, 'key'>;
@@ -79,6 +89,7 @@ class DeviceStore extends Dexie {
       this.version(format).upgrade((rows) => bringUp(rows, format - 1));
     // Of the same format, with more in it.
     this.version(DOCUMENT_FORMAT + 0.1).stores({ series: 'id', keys: 'personId', self: 'key' });
+    this.version(DOCUMENT_FORMAT + 0.2).stores({ devices: 'pairing, jobId' });
   }
 }
 
@@ -109,6 +120,15 @@ async function bringUp(rows: Transaction, from: number): Promise<void> {
 }
 
 export const device = new DeviceStore();
+
+/** The name of this device, made when it is first asked for. */
+export async function deviceId(): Promise<string> {
+  const there = await device.self.get('device');
+  if (there) return there.value;
+  const value = nanoid();
+  await device.self.put({ key: 'device', value });
+  return value;
+}
 
 export async function rememberPerson(person: Person | null): Promise<void> {
   await device.people.put({ key: 'me', person });

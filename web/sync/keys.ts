@@ -1,8 +1,7 @@
 import { ed25519 } from '@noble/curves/ed25519.js';
-import { nanoid } from 'nanoid';
 import { type MadeEntry, type SignedEntry, textToSign } from '#core/job/signed-entry';
 import { answer, api } from '../ground/api';
-import { device } from '../ground/device';
+import { device, deviceId } from '../ground/device';
 
 /**
  * What a person signs entries with on this device: made when they sign in, gone when they sign out. Done in plain code,
@@ -27,14 +26,6 @@ export async function signedEntry(entry: MadeEntry): Promise<SignedEntry | undef
   const text = textToSign(entry);
   const signature = base64url(ed25519.sign(new TextEncoder().encode(text), key.secret));
   return { text, keyId: key.keyId, signature };
-}
-
-async function deviceId(): Promise<string> {
-  const there = await device.self.get('device');
-  if (there) return there.value;
-  const value = nanoid();
-  await device.self.put({ key: 'device', value });
-  return value;
 }
 
 function base64url(bytes: Uint8Array): string {

@@ -20,6 +20,8 @@ import { JointPlan } from './joint/JointPlan';
 import { useTightening } from './joint/useTightening';
 import { SafetyStart } from './SafetyStart';
 import { StepText } from './StepText';
+import { useWrench } from './wrench/useWrench';
+import { WrenchPanel } from './wrench/WrenchPanel';
 
 /** One step at a time, large, with what must be entered before going on. */
 export function BenchScreen() {
@@ -47,6 +49,13 @@ function Bench({ bench }: { bench: BenchJob }) {
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
   const tightening = useTightening(step, run, workbook);
+  const wrench = useWrench({ bench, me: person.id, step, inHand: inHand && !starting, tightening });
+  const [moving, setMoving] = useState(false);
+  const moved = (slot: number) => {
+    const pass = wrench.told?.entry?.spot?.pass;
+    if (pass !== undefined) wrench.move({ pass, slot });
+    setMoving(false);
+  };
   const method = said && methodTaken(said, state.setting, run?.chosenMethodId);
   return (
     <div className={styles.screen}>
@@ -64,7 +73,15 @@ function Bench({ bench }: { bench: BenchJob }) {
             place={place && placeNameOf(workbook.series, place)}
             method={method?.name}
             drawing={
-              tightening && <JointPlan tightening={tightening} step={step} workbook={workbook} inHand={inHand} />
+              tightening && (
+                <JointPlan
+                  tightening={tightening}
+                  step={step}
+                  workbook={workbook}
+                  inHand={inHand}
+                  onMove={moving ? moved : undefined}
+                />
+              )
             }
             {...(inHand && {
               onMethod: (methodId) => void bench.enter({ kind: 'method-chosen', stepId: step.id, methodId }),
@@ -78,6 +95,18 @@ function Bench({ bench }: { bench: BenchJob }) {
             run={run}
             inHand={inHand}
             tightening={tightening}
+            panel={
+              <WrenchPanel
+                wrench={wrench}
+                series={workbook.series}
+                step={step}
+                inHand={inHand}
+                tightening={tightening}
+                torque={wrench.torque}
+                moving={moving}
+                onMoving={setMoving}
+              />
+            }
           />
         </main>
       )}

@@ -5,7 +5,7 @@ import type { TorqueFigure } from '#core/model/torque-figure';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity } from '#core/quantity/quantity';
 import { type Dimension, symbolsOf, type UnitSymbol } from '#core/quantity/units';
-import { torqueWindow } from '#core/torque/judge';
+import { judgeTorque, torqueWindow, unitThatFits } from '#core/torque/judge';
 import { showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import { useReader } from '../../state/reader';
@@ -79,6 +79,15 @@ export function Window({ torque }: { torque: TorqueFigure }) {
   const { low, high } = torqueWindow(torque);
   const from = showNumber(preferred(low, units).value, 3);
   return <p className="quiet">{t('bench.window', { low: from, high: showQuantity(preferred(high, units), 3) })}</p>;
+}
+
+/** A number that would be right in another unit: the gauge may stand on that one. */
+export function UnitDoubt({ reading, torque }: { reading: Quantity; torque: TorqueFigure | undefined }) {
+  const { t } = useTranslation();
+  const isOut = torque && !['within', 'unjudged'].includes(judgeTorque(reading, torque));
+  const unit = isOut ? unitThatFits(reading, torque) : undefined;
+  if (!unit) return null;
+  return <p className={styles.out}>{t('bench.otherUnit', { figure: showQuantity({ value: reading.value, unit }) })}</p>;
 }
 
 /** The reading as a bar, against the window it has to end in; the scale runs a quarter past the figure. */

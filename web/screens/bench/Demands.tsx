@@ -1,5 +1,5 @@
 import { IconCamera } from '@tabler/icons-react';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
 import { demandsOf, placeInHand, placesAsked, readingPlaces } from '#core/job/demands';
@@ -21,7 +21,7 @@ import { timelineOn } from '../../state/timeline';
 import { type BenchJob, waitingPicture } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
-import { Gauge, PassOver, ReadingFault, UnitAndEnter, Window } from './DemandParts';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter, UnitDoubt, Window } from './DemandParts';
 import styles from './Demands.module.css';
 import { JointDemand } from './joint/JointDemand';
 import type { Tightening } from './joint/useTightening';
@@ -35,8 +35,14 @@ export interface DemandsProps {
   readonly inHand: boolean;
 }
 
+interface AllDemandsProps extends DemandsProps {
+  readonly tightening: Tightening | undefined;
+  /** The connected wrench. */
+  readonly panel: ReactNode;
+}
+
 /** What the step asks for: readings and photos, or else a look at the cloth. */
-export function Demands({ tightening, ...props }: DemandsProps & { tightening: Tightening | undefined }) {
+export function Demands({ tightening, panel, ...props }: AllDemandsProps) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
   const inHandAt = placeInHand(step, run, workbook);
@@ -53,6 +59,7 @@ export function Demands({ tightening, ...props }: DemandsProps & { tightening: T
   return (
     <section className={frame.right}>
       {step.decision && <AnswerDemand {...parts} decision={step.decision} places={asked} />}
+      {panel}
       {tightening && <JointDemand {...props} tightening={tightening} />}
       {!tightening && places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
@@ -188,6 +195,7 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
       {latest && (latest.verdict === 'low' || latest.verdict === 'high') && (
         <p className="quiet">{t(`verdict.advice.${latest.verdict}`)}</p>
       )}
+      {latest && <UnitDoubt reading={latest.reading} torque={step.torque} />}
     </form>
   );
 }

@@ -7,6 +7,8 @@ import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
 import { type Unusual, unusualEntries } from '#core/job/origin';
 import { isToDo } from '#core/job/to-do';
+import { readBy } from '#core/job/wrenches';
+import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
 import { photoShows } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
@@ -16,7 +18,7 @@ import { STAGES } from '#core/model/verbs';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
-import { showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
+import { showDay, showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import { JointChart } from './JointChart';
 import { JointReadings } from './JointReadings';
@@ -122,7 +124,18 @@ export function RecordScreen() {
             <When at={one.from} who={name(one.by)} />
           </div>
         ))}
-        {odd.length + unusual.length === 0 && <Text className="quiet">{t('record.nothingOdd')}</Text>}
+        {state.setAside.map((aside) => (
+          <div key={`${aside.at}-${aside.wrench.reading}`} className={styles.step}>
+            <span />
+            <span>
+              <Tag tone="ochre">{t('record.aside')}</Tag> {sayAside(aside)}
+            </span>
+            <When at={aside.at} who={name(aside.by)} />
+          </div>
+        ))}
+        {odd.length + unusual.length + state.setAside.length === 0 && (
+          <Text className="quiet">{t('record.nothingOdd')}</Text>
+        )}
         {odd.map(({ label, noted, index }) => (
           <div key={`${index}-${noted.at}-${label}`} className={styles.step}>
             <span className="number">{index + 1}</span>
@@ -162,6 +175,11 @@ export function RecordScreen() {
                         </span>
                       ))}
                       <JointReadings step={step} run={run} workbook={job.release.workbook} />
+                      {readBy(run).map((one) => (
+                        <span key={`${one.number} ${one.calibratedUntil}`} className="quiet">
+                          {sayReadBy(one, showDay)}
+                        </span>
+                      ))}
                       <JointChart step={step} run={run} workbook={job.release.workbook} />
                       {run.readings
                         .filter(({ spot }) => !spot)

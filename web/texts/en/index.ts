@@ -6,6 +6,7 @@ import { stepTexts } from './step';
 import { torqueTexts } from './torque';
 import { tradeTexts } from './trade';
 import { workshopTexts } from './workshop';
+import { wrenchTexts } from './wrench';
 
 /** Every text of the interface. A second language is a second folder of this shape. */
 export const en = {
@@ -17,4 +18,5 @@ export const en = {
   ...benchTexts,
   ...narrationTexts,
   ...torqueTexts,
+  ...wrenchTexts,
 };

@@ -10,7 +10,7 @@ import { showNumber, showQuantity } from '../../../ground/format';
 import { Tag } from '../../../parts/Tag';
 import { useReader } from '../../../state/reader';
 import frame from '../Bench.module.css';
-import { Gauge, PassOver, ReadingFault, UnitAndEnter, Window } from '../DemandParts';
+import { Gauge, PassOver, ReadingFault, UnitAndEnter, UnitDoubt, Window } from '../DemandParts';
 import type { DemandsProps } from '../Demands';
 import demands from '../Demands.module.css';
 import { openAcceptance } from '../dialogs';
@@ -93,6 +93,7 @@ export function JointDemand({ bench, step, run, inHand, tightening }: DemandsPro
                 <span className={demands.out}>{t(`verdict.${latest.verdict}`)}</span>
               </output>
               <Gauge reading={latest.reading} torque={torque} />
+              <UnitDoubt reading={latest.reading} torque={torque} />
               <p>{latest.verdict === 'high' ? t('bench.joint.tooHigh') : t('bench.joint.tooLow')}</p>
               {inHand && (
                 <button

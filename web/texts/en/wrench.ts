@@ -1,0 +1,37 @@
+/** The stand-in for a connected torque wrench. */
+export const wrenchTexts = {
+  wrench: {
+    title: 'Simulated wrench {{number}}',
+    about: 'A stand-in for a connected torque wrench. It sends what a real one would; its readings are made up.',
+    number: 'Number of the wrench',
+    code: 'Code on the tablet',
+    codeHint: 'At a torque step, choose "Connect a wrench" on the bench screen.',
+    pair: 'Connect',
+    state: {
+      off: 'not connected',
+      asking: 'waits to be accepted on the tablet',
+      on: 'connected',
+      lost: 'link lost',
+    },
+    target: 'Target {{target}}',
+    window: '({{low}} to {{high}})',
+    pull: 'Pull',
+    noTarget: 'No fastener in hand',
+    how: 'How the next pull goes',
+    pulls: {
+      well: 'As it should',
+      'too-far': 'Too far',
+      short: 'Not far enough',
+      'pulled-twice': 'Two clicks',
+      'sent-twice': 'Sent twice',
+      'other-unit': 'In another unit',
+      mislabelled: 'Wrong unit on display',
+      'no-torque': 'Not a torque',
+    },
+    cut: 'Link lost',
+    battery: 'Battery {{percent}} %',
+    readings: 'Readings',
+    settled: 'on the tablet',
+    kept: 'kept in the wrench',
+  },
+};
