@@ -25,8 +25,9 @@ async function pair(bench: Page): Promise<Page> {
   ]);
   await wrench.getByRole('button', { name: 'Connect' }).click();
   await expect(wrench.getByText('waits to be accepted on the tablet')).toBeVisible();
-  await expect(bench.getByText('Wrench TW-03 wants to connect to this job.')).toBeVisible();
-  await bench.getByRole('button', { name: 'Connect', exact: true }).click();
+  const dialog = bench.getByRole('dialog');
+  await expect(dialog.getByText(/^Wrench TW-05 wants to connect to this job\./)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Connect', exact: true }).click();
   await expect(wrench.getByText('Target 22.5 N·m')).toBeVisible();
   return wrench;
 }
@@ -47,7 +48,7 @@ test('a connected wrench sends its readings to the fastener in hand, and what go
 
   await pull(wrench);
   await left(page, 11);
-  await expect(page.getByText(/N·m from TW-03: cover nut 1$/)).toBeVisible();
+  await expect(page.getByText(/N·m from TW-05: cover nut 1$/)).toBeVisible();
   await expect(wrench.getByText('on the tablet')).toHaveCount(1);
 
   // Sent twice, it is taken once.
@@ -97,9 +98,9 @@ test('a connected wrench sends its readings to the fastener in hand, and what go
   await expect(wrench.getByRole('button', { name: 'No fastener in hand' })).toBeDisabled();
   await stepDone(page);
   await page.getByRole('button', { name: 'Finish and seal the record' }).click();
-  await expect(page.getByText(/^Wrench TW-03, calibrated until .*2027: \d+ readings$/)).toBeVisible();
+  await expect(page.getByText(/^Wrench TW-05, calibrated until .*2027: \d+ readings$/)).toBeVisible();
   await expect(page.getByText('Typed: 5 readings')).toBeVisible();
-  await expect(page.getByText(/Wrench TW-03 sent .* kN, not used: it is no torque$/)).toBeVisible();
+  await expect(page.getByText(/Wrench TW-05 sent .* kN, not used: it is no torque$/)).toBeVisible();
 });
 
 test('a lost link loses no reading: late ones are asked about, also after a reload of the tablet', async ({ page }) => {
@@ -123,6 +124,7 @@ test('a lost link loses no reading: late ones are asked about, also after a relo
   await expect(wrench.getByText('on the tablet')).toHaveCount(2);
 
   // Disconnected for good, it cannot come back.
+  await page.getByRole('button', { name: /^TW-05/ }).click();
   await page.getByRole('button', { name: 'Disconnect' }).click();
   await expect(wrench.getByText(/has disconnected it/)).toBeVisible();
   await expect(wrench.getByRole('button', { name: 'Connect' })).toBeVisible();

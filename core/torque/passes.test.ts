@@ -82,3 +82,18 @@ test('eight nuts in four passes take about 7 minutes', () => {
   expect(tighteningMinutes(8, USUAL_PASSES)).toBeCloseTo(7.73, 1);
   expect(tighteningMinutes(8, USUAL_PASSES, 2)).toBeCloseTo(2 * tighteningMinutes(8, USUAL_PASSES), 6);
 });
+
+test('a pass below what the wrench can be used for is left out where nobody asked for it, and told where somebody did', () => {
+  const wrench = { from: { value: 24, unit: 'N·m' as const }, to: { value: 120, unit: 'N·m' as const } };
+  expect(usualPasses(8, 10, figure, wrench)).toEqual([
+    { is: 'rise', percent: 60 },
+    { is: 'rise', percent: 100 },
+    { is: 'check' },
+  ]);
+  expect(passFaults(USUAL_PASSES, figure, wrench)).toEqual(['below-wrench']);
+  // A figure that is itself out of range is told elsewhere, and keeps its pass.
+  expect(usualPasses(8, 10, { value: 10, unit: 'N·m' }, wrench)).toEqual([
+    { is: 'rise', percent: 100 },
+    { is: 'check' },
+  ]);
+});

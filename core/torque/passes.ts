@@ -1,5 +1,6 @@
 import type { PassPlan } from '../model/fastener-group';
-import { convert, type Quantity } from '../quantity/quantity';
+import { convert, inSi, type Quantity } from '../quantity/quantity';
+import type { Range } from '../quantity/range';
 import type { Order } from './pattern';
 
 /** One pass as it is carried out. */
@@ -26,9 +27,24 @@ export function mayBeSinglePass(count: number, diameter: number | undefined): bo
   return count === 1 || (count <= 4 && diameter !== undefined && diameter <= SMALL_MM);
 }
 
-export function usualPasses(count: number, diameter: number | undefined): readonly PassPlan[] {
-  return mayBeSinglePass(count, diameter) ? SINGLE_PASS : USUAL_PASSES;
+/** Passes where nobody says any: without those that lie below what the wrench can be used for. */
+export function usualPasses(
+  count: number,
+  diameter: number | undefined,
+  figure?: Quantity,
+  wrench?: Range,
+): readonly PassPlan[] {
+  if (mayBeSinglePass(count, diameter)) return SINGLE_PASS;
+  return USUAL_PASSES.filter((plan) => plan.is !== 'rise' || plan.percent === 100 || !isBelow(plan, figure, wrench));
 }
+
+function isBelow(plan: PassPlan, figure: Quantity | undefined, wrench: Range | undefined): boolean {
+  if (plan.is !== 'rise' || !figure || !wrench) return false;
+  return inSi(figure) * (plan.percent / 100) < inSi(wrench.from) * ROUNDED_UP;
+}
+
+/** A scale may be rounded by so much. */
+const ROUNDED_UP = 0.999;
 
 /** The passes of a joint with what the wrench is set to in each, rounded to what it shows. */
 export function passesFor(
@@ -48,10 +64,13 @@ export function passesFor(
   });
 }
 
-export type PassFault = 'falls' | 'stops-short' | 'over' | 'angle-first';
+export type PassFault = 'falls' | 'stops-short' | 'over' | 'angle-first' | 'below-wrench';
 
-/** What is wrong with passes: each higher than the one before, the last torque at the whole figure. */
-export function passFaults(plans: readonly PassPlan[]): PassFault[] {
+/**
+ * What is wrong with passes: each is higher than the one before, the last torque is the whole figure, and none before it
+ * lies below what the wrench can be used for.
+ */
+export function passFaults(plans: readonly PassPlan[], figure?: Quantity, wrench?: Range): PassFault[] {
   const rises = plans.flatMap((plan) => (plan.is === 'rise' ? [plan.percent] : []));
   const faults: PassFault[] = [];
   if (rises.some((percent, i) => i > 0 && percent <= (rises[i - 1] ?? 0))) faults.push('falls');
@@ -60,6 +79,8 @@ export function passFaults(plans: readonly PassPlan[]): PassFault[] {
   // A check round moves nothing on: it is no rise.
   if (!endsByAngle && (rises.at(-1) ?? 0) < 100) faults.push('stops-short');
   if (plans[0]?.is === 'angle') faults.push('angle-first');
+  const early = plans.filter((plan) => plan.is === 'rise' && plan.percent < 100);
+  if (early.some((plan) => isBelow(plan, figure, wrench))) faults.push('below-wrench');
   return faults;
 }
 

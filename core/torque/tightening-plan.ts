@@ -4,7 +4,7 @@ import type { TorqueFigure } from '../model/torque-figure';
 import { type PassFault, passesFor, passFaults, type TighteningPass, usualPasses } from './passes';
 import { type Order, type OrderFault, orderFaults, orderOf, roundOf, usualPattern } from './pattern';
 import { slotsOf } from './plan';
-import { resolutionOfTool } from './wrench';
+import { resolutionOfTool, torqueRange, usableRange } from './wrench';
 
 /** How a joint is tightened. */
 export interface TighteningPlan {
@@ -36,7 +36,9 @@ export function tighteningPlan(
   // An order by hand that leaves fasteners out, or names some that are gone, is told and not followed.
   const isWhole = faults.every(({ is }) => is === 'neighbours');
   const order = isWhole ? (group.order ?? byPattern) : byPattern;
-  const plans = group.passes ?? usualPasses(count, diameter);
+  const range = wrench && torqueRange(wrench);
+  const usable = range && usableRange(range);
+  const plans = group.passes ?? usualPasses(count, diameter, figure?.figure, usable);
   return {
     plan,
     slots,
@@ -45,6 +47,6 @@ export function tighteningPlan(
     orderFaults: faults,
     plans,
     passes: passesFor(plans, figure?.figure, order, roundOf(plan, slots), wrench && resolutionOfTool(wrench)),
-    passFaults: passFaults(plans),
+    passFaults: passFaults(plans, figure?.figure, usable),
   };
 }

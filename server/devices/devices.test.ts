@@ -75,7 +75,7 @@ test('the headless wrench pairs, pulls to the target of the tablet, and every re
     tell: (line) => lines.push(line),
   });
   const { pairing, device } = await tablet.next('asks');
-  expect(device.number).toBe('TW-03');
+  expect(device.number).toBe('TW-05');
   tablet.say({ is: 'accept', pairing });
   tablet.say({ is: 'target', target: { value: 45, low: 43, high: 47, unit: 'N·m' } });
   const read = new Map<string, number>();

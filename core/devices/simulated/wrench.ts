@@ -35,7 +35,7 @@ const PULLED_AGAIN_MS = 900;
 
 export const SIMULATED_WRENCH: DeviceIdentity = {
   kind: 'torque-wrench',
-  number: 'TW-03',
+  number: 'TW-05',
   calibratedUntil: '2027-06-30',
   from: { value: 10, unit: 'N·m' },
   to: { value: 60, unit: 'N·m' },

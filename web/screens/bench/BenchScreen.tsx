@@ -95,6 +95,7 @@ function Bench({ bench }: { bench: BenchJob }) {
             run={run}
             inHand={inHand}
             tightening={tightening}
+            byWrench={wrench.state.paired.some(({ isHere }) => isHere)}
             panel={
               <WrenchPanel
                 wrench={wrench}

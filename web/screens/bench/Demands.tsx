@@ -39,10 +39,11 @@ interface AllDemandsProps extends DemandsProps {
   readonly tightening: Tightening | undefined;
   /** The connected wrench. */
   readonly panel: ReactNode;
+  readonly byWrench: boolean;
 }
 
 /** What the step asks for: readings and photos, or else a look at the cloth. */
-export function Demands({ tightening, panel, ...props }: AllDemandsProps) {
+export function Demands({ tightening, panel, byWrench, ...props }: AllDemandsProps) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
   const inHandAt = placeInHand(step, run, workbook);
@@ -60,7 +61,7 @@ export function Demands({ tightening, panel, ...props }: AllDemandsProps) {
     <section className={frame.right}>
       {step.decision && <AnswerDemand {...parts} decision={step.decision} places={asked} />}
       {panel}
-      {tightening && <JointDemand {...props} tightening={tightening} />}
+      {tightening && <JointDemand {...props} tightening={tightening} byWrench={byWrench} />}
       {!tightening && places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
       {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}

@@ -70,11 +70,10 @@ export const benchTexts = {
       expired: 'Wrench {{number}}: calibration expired on {{day}}. Use another one.',
     },
     wrench: {
+      title: 'Connected wrench',
       connect: 'Connect a wrench',
       opening: 'Connecting to the server…',
       lost: 'The server is not reachable. Type readings by hand; the wrench keeps its own and sends them later.',
-      elsewhere: 'The wrench is connected to another tab of this browser.',
-      here: 'Use it here',
       typeCode: 'Type this code on the wrench:',
       simulated: 'Open the simulated wrench',
       isHere: 'connected',

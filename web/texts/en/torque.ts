@@ -144,6 +144,8 @@ export const torqueTexts = {
     passFault: {
       falls: 'Each pass must be higher than the one before.',
       'stops-short': 'The last pass does not reach the figure.',
+      'below-wrench':
+        'A pass lies below what the wrench can be used for, a fifth of its scale. Use a smaller wrench or leave the pass out.',
       over: 'A pass is above the figure.',
       'angle-first': 'An angle comes after a torque.',
     },

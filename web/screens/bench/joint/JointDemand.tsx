@@ -19,8 +19,14 @@ import { JointPasses } from './JointPasses';
 import type { Tightening } from './useTightening';
 import { WrenchDates } from './WrenchDates';
 
+interface JointDemandProps extends DemandsProps {
+  readonly tightening: Tightening;
+  /** A connected wrench is at hand: nobody has to say that it clicked. */
+  readonly byWrench: boolean;
+}
+
 /** The fastener in hand with the target of its pass, its reading, and the passes so far. */
-export function JointDemand({ bench, step, run, inHand, tightening }: DemandsProps & { tightening: Tightening }) {
+export function JointDemand({ bench, step, run, inHand, tightening, byWrench }: JointDemandProps) {
   const { t } = useTranslation();
   const { workbook } = bench.job.release;
   const { series } = workbook;
@@ -78,6 +84,7 @@ export function JointDemand({ bench, step, run, inHand, tightening }: DemandsPro
                   <ReadingEntry
                     key={`${place} ${spot.pass} ${spot.slot} ${run.readings.length}`}
                     target={target}
+                    offersClick={!byWrench}
                     onReading={(reading) =>
                       bench.enter({ kind: 'torque-read', stepId: step.id, positionId: place, spot, reading })
                     }
@@ -118,11 +125,12 @@ export function JointDemand({ bench, step, run, inHand, tightening }: DemandsPro
 
 interface ReadingEntryProps {
   readonly target: Quantity;
+  readonly offersClick: boolean;
   readonly onReading: (reading: Quantity) => Promise<void>;
 }
 
 /** A number and Enter; Enter alone, or the button, for a wrench that clicks and shows nothing. */
-function ReadingEntry({ target, onReading }: ReadingEntryProps) {
+function ReadingEntry({ target, offersClick, onReading }: ReadingEntryProps) {
   const { t } = useTranslation();
   const [text, setText] = useState('');
   const [unit, setUnit] = useState<UnitSymbol>(target.unit);
@@ -136,9 +144,11 @@ function ReadingEntry({ target, onReading }: ReadingEntryProps) {
   };
   return (
     <form className={demands.place} onSubmit={submit}>
-      <button type="button" className={frame.medium} onClick={() => void onReading(target)}>
-        {t('bench.joint.clicked', { figure: showQuantity(target, 3) })}
-      </button>
+      {offersClick && (
+        <button type="button" className={frame.medium} onClick={() => void onReading(target)}>
+          {t('bench.joint.clicked', { figure: showQuantity(target, 3) })}
+        </button>
+      )}
       <div className={demands.reading}>
         <input
           // biome-ignore lint/a11y/noAutofocus: one fastener after the other is read without touching the screen

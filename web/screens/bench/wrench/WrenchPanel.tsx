@@ -3,14 +3,13 @@ import type { TighteningSpot } from '#core/job/tightening';
 import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
 import type { TorqueFigure } from '#core/model/torque-figure';
-import { calibrationOf, isTorque } from '#core/torque/wrench';
-import { showDay, showNumber, showQuantity, today } from '../../../ground/format';
-import { Tag } from '../../../parts/Tag';
+import { showNumber, showQuantity } from '../../../ground/format';
 import frame from '../Bench.module.css';
 import { Gauge } from '../DemandParts';
 import type { Tightening } from '../joint/useTightening';
 import type { ConnectedWrench } from './useWrench';
 import styles from './Wrench.module.css';
+import { WrenchLine } from './WrenchLine';
 
 interface WrenchPanelProps {
   readonly wrench: ConnectedWrench;
@@ -25,17 +24,15 @@ interface WrenchPanelProps {
   readonly onMoving: (moving: boolean) => void;
 }
 
-/** The connected wrench: how it is paired, what it shows, and what became of its latest reading. */
+/** The connected wrench: how it stands, what it shows, and what became of its latest reading. */
 export function WrenchPanel(props: WrenchPanelProps) {
-  const { wrench, torque, inHand } = props;
+  const { wrench, torque, inHand, series } = props;
   const { state, told, late, live } = wrench;
-  const isAsked = state.asks.length > 0 || late !== undefined;
   const isAside = told !== undefined && told.is !== 'taken' && told.is !== 'repeated';
-  if (!inHand || (!torque && !isAsked && !isAside)) return null;
+  if (!inHand || (!torque && state.asks.length === 0 && !late && !isAside)) return null;
   return (
     <section className={styles.panel}>
-      {torque && <Pairing {...props} />}
-      <Asks {...props} />
+      <WrenchLine wrench={wrench} series={series} />
       {live && torque && (
         <div>
           <output className={styles.live}>{showQuantity(live, 3)}</output>
@@ -46,100 +43,6 @@ export function WrenchPanel(props: WrenchPanelProps) {
       {!live && <LatestReading {...props} />}
     </section>
   );
-}
-
-function Pairing({ wrench, series }: WrenchPanelProps) {
-  const { t } = useTranslation();
-  const { devices, state } = wrench;
-  if (state.link === 'off')
-    return (
-      <button type="button" className={frame.medium} onClick={() => devices.open()}>
-        {t('bench.wrench.connect')}
-      </button>
-    );
-  if (state.link === 'elsewhere')
-    return (
-      <div className={styles.line}>
-        <span>{t('bench.wrench.elsewhere')}</span>
-        <button type="button" className={frame.medium} onClick={() => devices.open()}>
-          {t('bench.wrench.here')}
-        </button>
-      </div>
-    );
-  return (
-    <>
-      {state.link !== 'on' && <p className="quiet">{t(`bench.wrench.${state.link}`)}</p>}
-      {state.paired.length === 0 && state.code && <Code code={state.code} />}
-      {state.paired.map(({ pairing, device: { number }, isHere, battery }) => (
-        <div key={pairing} className={styles.line}>
-          <span>
-            <b>{number}</b>{' '}
-            <Tag tone={isHere ? 'moss' : 'ochre'}>{t(isHere ? 'bench.wrench.isHere' : 'bench.wrench.isAway')}</Tag>
-            {battery !== undefined && (
-              <span className={battery < LOW_BATTERY ? styles.low : 'quiet'}>
-                {' '}
-                {t(battery < LOW_BATTERY ? 'bench.wrench.batteryLow' : 'bench.wrench.battery', {
-                  percent: Math.round(battery),
-                })}
-              </span>
-            )}
-            {!isHere && <small>{t('bench.wrench.keeps')}</small>}
-            <Doubts number={number} series={series} />
-          </span>
-          <button type="button" className={frame.medium} onClick={() => void devices.refuse(pairing)}>
-            {t('bench.wrench.disconnect')}
-          </button>
-        </div>
-      ))}
-    </>
-  );
-}
-
-/** Below this a wrench should be charged before the next joint. */
-const LOW_BATTERY = 15;
-
-function Code({ code }: { code: string }) {
-  const { t } = useTranslation();
-  const half = Math.ceil(code.length / 2);
-  return (
-    <div className={styles.code}>
-      <span>{t('bench.wrench.typeCode')}</span>
-      <output>{`${code.slice(0, half)} ${code.slice(half)}`}</output>
-      <a href={`/devices/wrench?code=${code}`} target="_blank" rel="noreferrer">
-        {t('bench.wrench.simulated')}
-      </a>
-    </div>
-  );
-}
-
-/** Not on the tool list, or no longer calibrated by it: told, and left to the technician. */
-function Doubts({ number, series }: { number: string; series: Series }) {
-  const { t } = useTranslation();
-  const day = today();
-  const known = series.tools.filter(isTorque).flatMap((tool) => calibrationOf(tool, day));
-  const piece = known.find((one) => one.number === number);
-  if (piece?.is === 'valid') return null;
-  return <small className={styles.low}>{t(`bench.wrench.doubt.${piece?.is ?? 'unlisted'}`)}</small>;
-}
-
-function Asks({ wrench: { devices, state } }: WrenchPanelProps) {
-  const { t } = useTranslation();
-  return state.asks.map(({ pairing, device }) => (
-    <div key={pairing} className={styles.ask} role="alert">
-      <p>
-        {t('bench.wrench.asks', { number: device.number })}
-        {device.calibratedUntil && ` ${t('bench.wrench.calibrated', { day: showDay(device.calibratedUntil) })}`}
-      </p>
-      <div className={styles.two}>
-        <button type="button" className={`${frame.medium} ${frame.go}`} onClick={() => devices.accept(pairing)}>
-          {t('bench.wrench.accept')}
-        </button>
-        <button type="button" className={frame.medium} onClick={() => void devices.refuse(pairing)}>
-          {t('bench.wrench.refuse')}
-        </button>
-      </div>
-    </div>
-  ));
 }
 
 /** What was read while the link was lost is used or left, one after the other. */
