@@ -29,7 +29,7 @@ import { type DemoName, PEOPLE } from './people';
 import { drawMarks, drawPhoto } from './pictures';
 import tarnbeck from './tarnbeck-pc-30.fukusa.json' with { type: 'json' };
 
-/** The invented dealer: people, four series with their instructions, and two jobs run on one of them. */
+/** The invented dealer: people, four series with their instructions, and the jobs run on one of them. */
 export function openDemo(): DemoPeople & { seed: (services: Services) => Promise<void> } {
   return { people: PEOPLE, seed: (services) => new Seeder(services).run() };
 }
@@ -48,8 +48,45 @@ const NARRATION_FOLDERS = ['narration', '../../demo/narration'].map((path) => jo
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
+/** Jobs of the last half year: who, with which wrench, on which pump. */
+const EARLIER: readonly { by: DemoName; wrench: string; serial: string; customer: string }[] = [
+  { by: 'mara', wrench: 'TW-05', serial: '50-0290', customer: 'Wetherfold Creamery' },
+  { by: 'tobias', wrench: 'TW-02', serial: '50-0412', customer: 'Orchard Lane Cider Press' },
+  { by: 'mara', wrench: 'TW-05', serial: '50-0381', customer: 'Wetherfold Creamery' },
+  { by: 'tobias', wrench: 'TW-05', serial: '50-0333', customer: 'Fernside Glasshouses' },
+  { by: 'mara', wrench: 'TW-02', serial: '50-0290', customer: 'Wetherfold Creamery' },
+];
+/** By how much the drifting wrench of the demo reads more from one of those jobs to the next. */
+const DRIFT = 0.006;
+const DRIFTS = 'TW-05';
+
+/** By how much a pull by hand is off its target, as a factor; invented. */
+function pulledOff(spot: TighteningSpot | undefined): number {
+  return spot ? 1 + 0.02 * Math.sin(2.4 * spot.slot + spot.pass) : 1;
+}
+
+/** The same reading as a connected wrench sends it; invented. */
+function sentBy(
+  number: string,
+  content: EntryContent & { kind: 'torque-read' },
+  reading: string,
+  month: number,
+): EntryContent {
+  // Pulls of different days differ, and stay within the window of 4 %.
+  const slot = content.spot?.slot ?? 0;
+  const off = (number === DRIFTS ? DRIFT * month : 0) + 0.006 * Math.sin(5.1 * month + 1.7 * slot);
+  const value = Number(((content.reading.value * (1 + off)) / pulledOff(content.spot)).toFixed(1));
+  return {
+    ...content,
+    reading: { ...content.reading, value },
+    wrench: { number, calibratedUntil: '2027-06-30', reading },
+  };
+}
+
 class Seeder {
   private readonly ids = new Map<DemoName, string>();
+  /** Each drawn once, by the step it is of. */
+  private readonly photos = new Map<string, string>();
   private entryCount = 0;
 
   constructor(private readonly services: Services) {}
@@ -63,6 +100,7 @@ class Seeder {
     await this.shelve(fennimoor, 'First release; packed twice with Tobias', ILLUSTRATED);
     await this.shelve(tarnbeck, 'First release; the lifts tried by Jun and Mara');
     const { releaseId, workbook } = await this.shelve(pellwick, 'First release, walked through with Mara at the bench');
+    await this.earlierJobs(releaseId, workbook);
     await this.finishedJob(releaseId, workbook);
     await this.halfDoneJob(releaseId, workbook);
   }
@@ -142,6 +180,26 @@ class Seeder {
     const stored = await this.services.photos.takeIn(picture);
     await notePhotos(this.services.db, [stored], this.idOf(by));
     return stored.hash;
+  }
+
+  /** Finished over the last half year, tightened with connected wrenches, one of which slowly drifts. */
+  private async earlierJobs(releaseId: string, workbook: Workbook): Promise<void> {
+    for (const [i, { by, wrench, serial, customer }] of EARLIER.entries()) {
+      const daysAgo = 30 * (EARLIER.length - i) + 3;
+      const start = Date.now() - daysAgo * DAY;
+      const labels = { workOrder: `SB-23${40 + 9 * i}`, pumpSerial: serial, customer };
+      const jobId = await this.start(releaseId, by, start, labels);
+      let clock = start;
+      for (const step of workbook.procedure.steps) {
+        clock += (step.minutes ?? 2) * MINUTE;
+        const carried = (await this.carryOut(workbook, step, by)).map(
+          (content, n): EntryContent =>
+            content.kind === 'torque-read' ? sentBy(wrench, content, `${jobId}-${step.id}-${n}`, i) : content,
+        );
+        await this.enter(jobId, by, clock, [...carried, { kind: 'step-done', stepId: step.id }]);
+      }
+      await this.enter(jobId, by, clock + MINUTE, [{ kind: 'finished' }]);
+    }
   }
 
   private async finishedJob(releaseId: string, workbook: Workbook): Promise<void> {
@@ -226,15 +284,15 @@ class Seeder {
       ),
     ]);
     if (!step.photo) return [...readings, ...found];
-    const photo = await this.keepPhoto(await drawPhoto(workbook, step), by);
+    const photo = this.photos.get(step.id) ?? (await this.keepPhoto(await drawPhoto(workbook, step), by));
+    this.photos.set(step.id, photo);
     return [...readings, ...found, { kind: 'photo-taken', stepId: step.id, photo }];
   }
 
   /** One fastener in one pass, a little off its target as pulls by hand are. */
   private pull(workbook: Workbook, step: Step, positionId: string | null, spot: TighteningSpot): EntryContent {
     const target = torqueAt(step, workbook, spot)?.figure ?? { value: 10, unit: 'N·m' as const };
-    const off = 0.02 * Math.sin(2.4 * spot.slot + spot.pass);
-    const reading = { value: Number((target.value * (1 + off)).toFixed(1)), unit: target.unit };
+    const reading = { value: Number((target.value * pulledOff(spot)).toFixed(1)), unit: target.unit };
     return { kind: 'torque-read', stepId: step.id, positionId, spot, reading };
   }
 

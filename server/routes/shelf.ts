@@ -15,6 +15,7 @@ import { addSeries, proceduresOf, readSeries, removeSeries, takeInPackage } from
 import { saveSeries } from '../store/drafts';
 import { readShelf } from '../store/lists';
 import { notePhotos } from '../store/media';
+import { pastReadings } from '../store/past-readings';
 import { PageAsked } from './jobs';
 
 const NewSeries = z.strictObject({
@@ -43,6 +44,10 @@ export function shelfRoutes({ db, newId, photos, videos, places, work, checking 
       return c.json({ id }, 201);
     })
     .get('/series/:id', only(...EVERYONE), async (c) => c.json(await readSeries(db, c.req.param('id'))))
+    .get('/series/:id/readings/:componentId', only(...WRITERS), async (c) => {
+      const { id, componentId } = c.req.param();
+      return c.json({ readings: await pastReadings(db, id, componentId) });
+    })
     .patch(
       '/series/:id',
       only(...WRITERS),

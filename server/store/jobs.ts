@@ -108,7 +108,7 @@ export async function entriesOf(db: Queryable, jobId: string, after = 0): Promis
   return rows.map(entryOf);
 }
 
-function entryOf(row: typeof table.entry.$inferSelect): Entry {
+export function entryOf(row: typeof table.entry.$inferSelect): Entry {
   return {
     id: row.id,
     at: row.at.toISOString(),

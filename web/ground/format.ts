@@ -26,6 +26,16 @@ export function showNumber(value: number, digits = 4): string {
   return new Intl.NumberFormat(locale(), { maximumSignificantDigits: digits }).format(value);
 }
 
+/** With so many decimals, in columns of figures. */
+export function showFixed(value: number, decimals = 2): string {
+  const options = {
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+    signDisplay: 'negative',
+  } as const;
+  return new Intl.NumberFormat(locale(), options).format(value);
+}
+
 export function showQuantity({ value, unit }: Quantity, digits = 4): string {
   return `${showNumber(value, digits)} ${unit}`;
 }

@@ -1,10 +1,11 @@
-import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { StepRun } from '#core/job/job';
+import { keptReadings } from '#core/job/kept-readings';
 import { jointOfStep, passesRead, torqueAt } from '#core/job/tightening';
 import type { Step, Workbook } from '#core/model/procedure';
 import { convert } from '#core/quantity/quantity';
 import { capability } from '#core/torque/capability';
+import { WindowChart } from '../../drawings/WindowChart';
 import { showNumber } from '../../ground/format';
 import styles from './Record.module.css';
 
@@ -17,7 +18,6 @@ interface JointChartProps {
 /** Readings off their target in per cent, in the order in which they were taken, against the window. */
 export function JointChart({ step, run, workbook }: JointChartProps) {
   const { t } = useTranslation();
-  const canvas = useRef<HTMLCanvasElement>(null);
   const joint = jointOfStep(step, workbook);
   const tolerance = step.torque?.tolerancePercent ?? 0;
   const passes = passesRead(run);
@@ -29,18 +29,9 @@ export function JointChart({ step, run, workbook }: JointChartProps) {
       return target ? 100 * (convert(reading.reading, target.unit).value / target.value - 1) : 0;
     }),
   }));
-  const drawn = JSON.stringify(points);
   const last = run.readings.filter(({ spot }) => spot !== undefined).length;
   const { figure } = step.torque ?? {};
-  // What stays in the joint: the last reading of each fastener at the whole figure.
-  const kept = passes
-    .filter(({ pass }) => {
-      const { plan, target } = joint?.passes[pass] ?? {};
-      return plan?.is === 'rise' && figure !== undefined && target?.value === figure.value;
-    })
-    .flatMap(({ readings }) =>
-      readings.filter((one, n) => !readings.slice(n + 1).some(({ spot }) => spot?.slot === one.spot?.slot)),
-    );
+  const kept = joint ? keptReadings(step, run, workbook) : [];
   const figures =
     figure &&
     capability(
@@ -48,60 +39,16 @@ export function JointChart({ step, run, workbook }: JointChartProps) {
       figure.value * (1 - tolerance / 100),
       figure.value * (1 + tolerance / 100),
     );
-  useEffect(() => {
-    const sheet = canvas.current;
-    if (!sheet) return;
-    let chart: { destroy(): void } | undefined;
-    let here = true;
-    // Its own file: the bench, which is loaded with this screen, draws no charts.
-    void import('chart.js').then(
-      ({ Chart, LinearScale, Legend, PointElement, LineElement, ScatterController, Tooltip }) => {
-        if (!here) return;
-        Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
-        Chart.register(LinearScale, Legend, PointElement, LineElement, ScatterController, Tooltip);
-        const read = (JSON.parse(drawn) as typeof points).map(({ name, from, off }, i) => ({
-          label: name,
-          data: off.map((y, n) => ({ x: from + n + 1, y })),
-          backgroundColor: TONES[i % TONES.length] as string,
-          pointRadius: 5,
-        }));
-        const limit = (y: number) => ({
-          label: '',
-          data: [
-            { x: 0.5, y },
-            { x: last + 0.5, y },
-          ],
-          showLine: true,
-          pointRadius: 0,
-          borderColor: '#4c6b2f',
-          borderWidth: 2,
-        });
-        chart = new Chart(sheet, {
-          type: 'scatter',
-          data: { datasets: [...read, limit(tolerance), limit(-tolerance)] },
-          options: {
-            animation: false,
-            maintainAspectRatio: false,
-            scales: {
-              x: { min: 0.5, max: last + 0.5, ticks: { display: false }, grid: { display: false } },
-              y: { title: { display: true, text: '%' } },
-            },
-            plugins: { legend: { labels: { filter: ({ text }) => text !== '' } } },
-          },
-        });
-      },
-    );
-    return () => {
-      here = false;
-      chart?.destroy();
-    };
-  }, [drawn, last, tolerance]);
   if (!joint || passes.length === 0) return null;
   return (
     <figure className={styles.chart}>
-      <div>
-        <canvas ref={canvas} role="img" aria-label={t('record.chart')} />
-      </div>
+      <WindowChart
+        label={t('record.chart')}
+        series={points.map(({ name, from, off }) => ({ name, points: off.map((y, n) => ({ x: from + n + 1, y })) }))}
+        tolerance={tolerance}
+        from={0.5}
+        to={last + 0.5}
+      />
       <figcaption className="quiet">
         {t('record.chart')}
         {figures?.cp !== undefined &&
@@ -116,5 +63,3 @@ export function JointChart({ step, run, workbook }: JointChartProps) {
     </figure>
   );
 }
-
-const TONES = ['#9c8f72', '#6079a9', '#24406e', '#7d5c07', '#b03f12', '#4c6b2f', '#4a5670', '#1d2b45'];

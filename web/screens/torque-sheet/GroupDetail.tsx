@@ -10,6 +10,7 @@ import { FigureFields } from './FigureFields';
 import { GroupFacts } from './GroupFacts';
 import { GroupPlan } from './GroupPlan';
 import { PassTable } from './PassTable';
+import { PastReadings } from './PastReadings';
 import { ThreadFields } from './ThreadFields';
 import styles from './TorqueSheet.module.css';
 import { groupName } from './verdict';
@@ -65,6 +66,7 @@ export function GroupDetail({ remove, ...props }: GroupProps & { readonly remove
         </div>
       </div>
       {component.count > 2 && <WaysCompared sheet={props.sheet} />}
+      {props.change && <PastReadings seriesId={props.series.id} componentId={component.id} />}
       {props.change && (
         <div className={styles.fields}>
           <FigureFields {...props} />

@@ -33,6 +33,27 @@ export const torqueTexts = {
     belowIs: '{{what}} ↓',
     slot: 'Place {{slot}}, {{number}}',
     noNumber: 'no number yet',
+    past: {
+      title: 'Readings from finished jobs',
+      about: 'The last reading of each fastener, in per cent off its figure',
+      none: 'No job has been finished with these fasteners yet.',
+      chart: '{{count}} readings of {{jobs}} jobs, in per cent off their figure; the lines are the window.',
+      all: 'All',
+      typed: 'Typed',
+      inJobs: '{{count}} in {{jobs}}',
+      explain:
+        'Cp compares the window with the spread, Cpk also with how far the middle is off; 1.33 and more is common practice. Drift is by month, from 14 days on.',
+      column: {
+        who: 'Wrench or person',
+        readings: 'Readings in jobs',
+        outside: 'Outside',
+        mean: 'Mean, %',
+        deviation: 'Deviation, %',
+        cp: 'Cp',
+        cpk: 'Cpk',
+        drift: 'Drift a month, %',
+      },
+    },
     field: {
       thread: 'Thread',
       threadHint: 'M10, 3/8-16, G 1/2',
