@@ -2,6 +2,7 @@ import { check } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
 import { demoProcedures, generatedProcedures } from './clean-procedures';
 import { FAULTS } from './planted-faults';
+import { TORQUE_FAULTS } from './torque-faults';
 
 /**
  * Quality is measured, not claimed: clean procedures, one fault planted at a time, and a count of what the checker
@@ -20,7 +21,7 @@ for (const [id, times] of byId) console.log(`  ${id} ${times}`);
 console.log('fault planted                      cases   caught');
 let cases = 0;
 let caught = 0;
-for (const { kind, plant } of FAULTS) {
+for (const { kind, plant } of [...FAULTS, ...TORQUE_FAULTS]) {
   let planted = 0;
   let noticed = 0;
   const missed: string[] = [];

@@ -2,6 +2,7 @@ import { check } from '#core/findings/check';
 import { type Finding, findingKey } from '#core/findings/finding';
 import { demoProcedures, generatedProcedures } from './clean-procedures';
 import { FAULTS } from './planted-faults';
+import { TORQUE_FAULTS } from './torque-faults';
 
 /** A part of what `npm run bench` measures, so that no change makes the checker blind without being noticed. */
 const clean = [...demoProcedures(), ...generatedProcedures(12)];
@@ -12,16 +13,19 @@ test('nothing is found on clean procedures', () => {
   expect(falsely.map(({ id, stepId, facts }) => ({ id, stepId, facts }))).toEqual([]);
 });
 
-test.each(FAULTS.map((fault) => [fault.kind, fault] as const))('%s is noticed', (_kind, { plant }) => {
-  let planted = 0;
-  let noticed = 0;
-  for (const workbook of clean) {
-    const before = new Set(check(workbook).map(about));
-    for (const faulty of plant(workbook)) {
-      planted += 1;
-      if (check(faulty).some((finding) => !before.has(about(finding)))) noticed += 1;
+test.each([...FAULTS, ...TORQUE_FAULTS].map((fault) => [fault.kind, fault] as const))(
+  '%s is noticed',
+  (_kind, { plant }) => {
+    let planted = 0;
+    let noticed = 0;
+    for (const workbook of clean) {
+      const before = new Set(check(workbook).map(about));
+      for (const faulty of plant(workbook)) {
+        planted += 1;
+        if (check(faulty).some((finding) => !before.has(about(finding)))) noticed += 1;
+      }
     }
-  }
-  expect(planted).toBeGreaterThan(0);
-  expect(noticed / planted).toBeGreaterThanOrEqual(0.98);
-});
+    expect(planted).toBeGreaterThan(0);
+    expect(noticed / planted).toBeGreaterThanOrEqual(0.98);
+  },
+);

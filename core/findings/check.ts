@@ -8,6 +8,7 @@ import * as evidence from './rules/evidence';
 import * as faces from './rules/faces';
 import * as figures from './rules/figures';
 import * as handingBack from './rules/handing-back';
+import * as joints from './rules/joints';
 import * as looks from './rules/looks';
 import * as matching from './rules/matching';
 import * as paths from './rules/paths';
@@ -85,6 +86,8 @@ export const RULES: readonly AnyRule[] = [
   wrenches.powerTightens,
   wrenches.noWrench,
   wrenches.wrenchRange,
+  joints.jointOrder,
+  joints.jointPasses,
   figures.implausible,
   figures.figureDiffers,
   figures.oddUnit,

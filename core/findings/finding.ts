@@ -4,6 +4,8 @@ import type { Faces, Pose } from '../model/faces';
 import type { FastenerClass } from '../model/fastener-group';
 import type { Quantity } from '../quantity/quantity';
 import type { Line } from '../reading/words';
+import type { PassFault } from '../torque/passes';
+import type { OrderFault } from '../torque/pattern';
 import type { DifferentIn } from './words/difference';
 
 /** What the checker says about a procedure: what would go wrong at the bench. */
@@ -102,6 +104,13 @@ export interface FactsOf {
     /** What the number may have meant, the likeliest first. */
     readonly instead: readonly Quantity[];
   };
+  /** Places are counted from 1. */
+  'joint-order': One & {
+    readonly fault: OrderFault['is'];
+    readonly place: number;
+    readonly after: number | null;
+  };
+  'joint-passes': One & { readonly fault: Exclude<PassFault, 'below-wrench'> };
   'figure-differs': One & { readonly figure: Quantity; readonly usual: Quantity };
   'odd-unit': { readonly figure: Quantity; readonly usual: string; readonly by: 'figures' | 'wrench' };
   'no-unit': { readonly figure: string; readonly word: string };
@@ -235,7 +244,9 @@ export type FixWords =
         | 'take-kit-out'
         | 'isolate-first'
         | 'add-closing'
-        | 'add-draining';
+        | 'add-draining'
+        | 'use-pattern-order'
+        | 'use-usual-passes';
     }
   | { readonly does: 'use-facing'; readonly faces: Faces }
   | { readonly does: 'use-tool' | 'use-consumable' | 'say-consumable' | 'apply-consumable'; readonly id: string }

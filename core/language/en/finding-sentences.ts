@@ -173,6 +173,33 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
       ? `${said} is more than any ${thread} bears${fits}.`
       : `${said} holds nothing on ${thread}${fits}.`;
   },
+  'joint-order': (f, say) => {
+    const { fault, place, after, componentId } = f.facts;
+    const order = `${say.step(f)}: the order of the ${say.part(componentId)}`;
+    switch (fault) {
+      case 'missing':
+        return `${order} leaves out place ${place}.`;
+      case 'twice':
+        return `${order} has place ${place} twice.`;
+      case 'no-slot':
+        return `${order} has a place ${place} that is not there.`;
+      case 'neighbours':
+        return `${order} goes from place ${after} to its neighbour ${place} while others are left.`;
+    }
+  },
+  'joint-passes': (f, say) => {
+    const passes = `${say.step(f)}: the passes of the ${say.part(f.facts.componentId)}`;
+    switch (f.facts.fault) {
+      case 'falls':
+        return `${passes} go down again.`;
+      case 'over':
+        return `${passes} go past the figure.`;
+      case 'stops-short':
+        return `${passes} end before the figure.`;
+      case 'angle-first':
+        return `${passes} begin with an angle.`;
+    }
+  },
   'figure-differs': (f, say) =>
     `${say.step(f)}: ${sayQuantity(f.facts.figure)}, but the torque sheet says ${sayQuantity(f.facts.usual)}.`,
   'odd-unit': (f, say) =>

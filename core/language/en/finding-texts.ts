@@ -188,6 +188,14 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason:
       'Below 20 % of the proof load a joint works loose, above 90 % the bolt breaks; the figure or its unit is a slip.',
   },
+  'joint-order': {
+    looksFor: 'an order of tightening that leaves a fastener out, takes one twice, or goes to a neighbour too soon',
+    reason: 'A fastener left out stays loose; neighbours in a row close the joint on one side first.',
+  },
+  'joint-passes': {
+    looksFor: 'passes that do not rise to the figure',
+    reason: 'The joint is left below its figure, or pulled past it and let back.',
+  },
   'figure-differs': {
     looksFor: 'a torque that differs from the one on the torque sheet by more than 2 %',
     reason: 'One of the two is wrong, and nobody knows which.',

@@ -5,6 +5,7 @@ import { moveStep } from '../../edits/steps';
 import { check, fixFor, RULES } from '../../findings/check';
 import { FAMILIES, type Finding, type RuleId } from '../../findings/finding';
 import type { Faces } from '../../model/faces';
+import type { FastenerGroup } from '../../model/fastener-group';
 import type { Look } from '../../model/looks';
 import type { Measurement, Step, Workbook } from '../../model/procedure';
 import type { Series } from '../../model/series';
@@ -58,6 +59,16 @@ const grouped = (workbook: Workbook, name: string, newtonMetres: number): Workbo
   const torque = { figure: { value: newtonMetres, unit: 'N·m' as const }, tolerancePercent: 4 };
   const group = { id: 'g', componentId: componentId(workbook, name), figures: [{ use: 'reuse' as const, torque }] };
   return { ...workbook, series: { ...workbook.series, fastenerGroups: [group] } };
+};
+const withJoint = (fields: Partial<FastenerGroup>): Workbook => {
+  const workbook = typed(['torque 4 bolts crosswise =44 N·m']);
+  const group = {
+    id: 'g',
+    componentId: componentId(workbook, 'bolt'),
+    figures: [],
+    plan: { shape: 'circle' as const },
+  };
+  return { ...workbook, series: { ...workbook.series, fastenerGroups: [{ ...group, ...fields }] } };
 };
 const lip: Faces = { end: 'lip', toward: { is: 'pressure' } };
 
@@ -529,6 +540,14 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
   'weak-isolation': [
     typed(['isolate the controller']),
     'Step 1, "Isolate the controller": stopping at the controller is not isolation.',
+  ],
+  'joint-order': [
+    withJoint({ order: [0, 2, 1] }),
+    'Step 1, "Torque bolts": the order of the bolts leaves out place 4.',
+  ],
+  'joint-passes': [
+    withJoint({ passes: [{ is: 'rise', percent: 80 }] }),
+    'Step 1, "Torque bolts": the passes of the bolts end before the figure.',
   ],
   'wrench-range': [
     typed(['torque 4 bolts =60 N·m /torque wrench, 5-50 N·m']),

@@ -36,6 +36,8 @@ const FIXES: Readonly<Partial<Record<FixWords['does'], string>>> = {
   'isolate-first': 'Isolate first',
   'add-closing': 'Add a step that closes it',
   'add-draining': 'Add a step that drains it',
+  'use-pattern-order': 'Use the order of the pattern',
+  'use-usual-passes': 'Use the usual passes',
   'add-release': 'Add a step that releases it',
   'add-caution': 'Add the caution',
   'draw-instead': 'Draw it instead',
