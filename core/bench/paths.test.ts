@@ -339,6 +339,12 @@ describe('the replay of all ways finds what every single way would', () => {
   const keyOf = (finding: Finding) =>
     findingKey(TOLD_ONCE.includes(finding.id) ? { ...finding, stepId: undefined } : finding);
 
+  /** The same of the same step, about these parts and perhaps more of them. */
+  const saysAsMuch = (one: Finding, other: Finding) =>
+    one.id === other.id &&
+    one.stepId === other.stepId &&
+    other.componentIds.every((id) => one.componentIds.includes(id));
+
   test('with questions, methods, springs, cuts, compounds, soaks and cleaning', () => {
     fc.assert(
       fc.property(fc.array(line, { minLength: 3, maxLength: 14 }), (drawn) => {
@@ -353,7 +359,7 @@ describe('the replay of all ways finds what every single way would', () => {
                 expect(all.map(({ id, stepId }) => `${id} ${stepId}`)).toContain(`${finding.id} ${finding.stepId}`);
               continue;
             }
-            expect([...known]).toContain(keyOf(finding));
+            if (!all.some((one) => saysAsMuch(one, finding))) expect([...known]).toContain(keyOf(finding));
           }
         }
       }),

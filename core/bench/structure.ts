@@ -1,8 +1,10 @@
+import type { FastenerGroup } from '../model/fastener-group';
 import { isFastener, isNut } from '../model/kinds';
 import type { Procedure, Step } from '../model/procedure';
 import type { Component, Consumable, Series, Tool } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { isLinePart, takesNut, turnsThread } from '../reading/words';
+import { tighteningMinutes, usualPasses } from '../torque/passes';
 import { Places } from './places';
 import { type Piece, piecesOf, type Unit, unitOf } from './units';
 
@@ -34,6 +36,8 @@ export interface Structure {
   readonly screwed: ReadonlySet<string>;
   /** For each component those that it is confirmed to cover. */
   readonly covers: ReadonlyMap<string, ReadonlySet<string>>;
+  /** How long tightening the fasteners takes where their passes are described, in minutes. */
+  readonly tighteningMinutes: ReadonlyMap<string, number>;
   /** For each fastener the components it holds. */
   readonly holds: ReadonlyMap<string, readonly string[]>;
   readonly basis: Basis;
@@ -75,13 +79,26 @@ export function structureOf(series: Series, procedures: readonly Procedure[], pr
     threaded: basis.threaded,
     screwed: basis.screwed,
     ...relationsOf(series),
+    tighteningMinutes: new Map(
+      (series.fastenerGroups ?? []).flatMap((group) => minutesOf(group, components.get(group.componentId))),
+    ),
     basis,
   };
 }
 
+/** From the first fastener to the end of the last rise; the check round turns nothing any more. */
+function minutesOf({ componentId, plan, passes }: FastenerGroup, component: Component | undefined): [string, number][] {
+  if (!component || !plan) return [];
+  const rises = (passes ?? usualPasses(component.count, undefined)).filter(({ is }) => is !== 'check');
+  return [[componentId, tighteningMinutes(component.count, rises)]];
+}
+
 /** All that a structure depends on: while it stays the same, a replay can go on from an earlier one's snapshots. */
 interface Basis {
-  readonly parts: Pick<Series, 'components' | 'positionSets' | 'consumables' | 'stacks' | 'tools' | 'unpressurised'>;
+  readonly parts: Pick<
+    Series,
+    'components' | 'positionSets' | 'consumables' | 'stacks' | 'tools' | 'unpressurised' | 'fastenerGroups'
+  >;
   readonly renewals: readonly Step[];
   /** Components that some step moves by themselves. */
   readonly handled: ReadonlySet<string>;
@@ -121,8 +138,8 @@ function basisOf(series: Series, procedures: readonly Procedure[]): Basis {
   for (const id of screwed) threaded.add(id);
   const [first] = procedures;
   const startsOut = new Set(first?.startsFrom ? (first.startsFrom.componentIds ?? handled) : []);
-  const { components, positionSets, consumables, stacks, tools, unpressurised } = series;
-  const parts = { components, positionSets, consumables, stacks, tools, unpressurised };
+  const { components, positionSets, consumables, stacks, tools, unpressurised, fastenerGroups } = series;
+  const parts = { components, positionSets, consumables, stacks, tools, unpressurised, fastenerGroups };
   return { parts, renewals, handled, joining, startsOut, threaded, screwed };
 }
 

@@ -103,7 +103,10 @@ export function judgeThread(
   for (const [consumableId, at] of changing) {
     const openMinutes = structure.consumables.get(consumableId)?.openMinutes;
     if (openMinutes === undefined) continue;
-    const minutes = acting.now.choose(acting.around.minutesSince(at, acting.now));
+    // The last fastener is tight only at the end of the last pass.
+    const tightening = structure.tighteningMinutes.get(component.id) ?? 0;
+    const since = acting.now.choose(acting.around.minutesSince(at, acting.now));
+    const minutes = Math.round(since + tightening);
     if (minutes > openMinutes)
       acting.noteOnce({ kind: 'sets-first', componentId: component.id, consumableId, openMinutes, minutes });
   }

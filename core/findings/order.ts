@@ -36,7 +36,8 @@ function findDisorders(context: CheckContext): Disorder[] {
   const closings = noticed(context, 'buried');
   if (closings.length === 0) return [];
   const { pieces, components, threaded } = timeline.structure;
-  const log = movesLog(timeline);
+  const log = movesLog(timeline, () => true);
+  const always = movesLog(timeline, ({ when }) => when === undefined);
   return closings.flatMap(({ step, index, on, notice }): Disorder[] => {
     const under = pieces.get(notice.underPieceId);
     const otherBackAt = under ? (log.homes.get(under.id)?.find((at) => at > index) ?? -1) : -1;
@@ -59,7 +60,10 @@ function findDisorders(context: CheckContext): Disorder[] {
       sure: notice.sure,
     };
     if (notice.sure) return [{ at: 'refitting', ...found }];
-    if (!notice.segment && isSideBySide(log, timeline.structure, notice.takenAt, under.id, index)) return [];
+    // What only some answers take off makes no assembly of what is taken off whatever the answer.
+    const logs = always.takings.some(({ off }) => off === notice.takenAt) ? [log, always] : [log];
+    const isBeside = (one: MovesLog) => isSideBySide(one, timeline.structure, notice.takenAt, under.id, index);
+    if (!notice.segment && logs.every(isBeside)) return [];
     const closes = closesOver(over.kind) || threaded.has(over.id);
     const isClosed = closesOver(other.kind) || threaded.has(other.id);
     const taking = timeline.frames[notice.takenAt]?.step;
@@ -91,13 +95,14 @@ interface MovesLog {
   }[];
 }
 
-function movesLog(timeline: Timeline): MovesLog {
+function movesLog(timeline: Timeline, counts: (step: Step) => boolean): MovesLog {
   const { components, threaded } = timeline.structure;
   const homes = new Map<string, number[]>();
   const taken: { pieceId: string; off: number; layer: number }[] = [];
   let layer = 0;
   let lastWasFastener = false;
   timeline.frames.forEach((frame, index) => {
+    if (!counts(frame.step)) return;
     let opened: string | undefined;
     for (const { act, unitId } of movesOf(frame)) {
       const unit = timeline.units.get(unitId);

@@ -17,9 +17,15 @@ const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'lengt
   'below-zero',
 );
 
+/** Eight at most, gone through twice where guide pins keep some holes. */
+const MOST_PASSES = 16;
+
 /** One fastener of a joint in one pass, both counted from 0. */
 const Spot = z.strictObject({
-  pass: z.int().min(0).max(7),
+  pass: z
+    .int()
+    .min(0)
+    .max(MOST_PASSES - 1),
   slot: z
     .int()
     .min(0)

@@ -12,8 +12,11 @@ export function keptReadings(step: Step, run: StepRun, workbook: Workbook): Judg
   const joint = jointOfStep(step, workbook);
   const figure = step.torque?.figure;
   if (!figure) return [];
-  const last = joint?.passes.findLastIndex(({ plan, target }) => plan.is === 'rise' && target?.value === figure.value);
-  const there = run.readings.filter(({ spot }) => (joint ? spot?.pass === last : !spot));
+  const isWhole = (pass: number) => {
+    const { plan, target } = joint?.passes[pass] ?? {};
+    return plan?.is === 'rise' && target?.value === figure.value;
+  };
+  const there = run.readings.filter(({ spot }) => (joint ? spot && isWhole(spot.pass) : !spot));
   return there.filter(
     (one, i) =>
       !there.slice(i + 1).some((later) => later.positionId === one.positionId && later.spot?.slot === one.spot?.slot),

@@ -5,6 +5,7 @@ import { withGroup } from '../torque-sheet/sheet';
 import { demandsOf } from './demands';
 import type { Entry, EntryContent } from './entry';
 import { foldJob, runOf } from './job';
+import { keptReadings } from './kept-readings';
 import { refuseEntry } from './refuse-entry';
 import { jointOfStep, passesRead, spotsLeft, spotsOf, torqueAt } from './tightening';
 
@@ -167,4 +168,35 @@ test('passes that are steps of their own are one pass each; the last keeps the c
 test('an order by hand that names fasteners that are gone is not followed', () => {
   const old = joined(['torque 4 cover nuts =40 N·m'], { order: [0, 4, 2, 5, 1, 3] });
   expect(jointOfStep(old.procedure.steps[0]!, old)?.order).toEqual([0, 2, 1, 3]);
+});
+
+test('where guide pins keep two holes, the others are tightened first, then, with the pins out, those two; the check goes over all', () => {
+  const pinned = joined(['torque 6 cover nuts =40 N·m'], { plan: { shape: 'circle', pinSlots: [0, 3] } });
+  const passes = jointOfStep(pinned.procedure.steps[0]!, pinned)?.passes ?? [];
+  expect(passes.map(({ order, afterPins = false }) => [order.toSorted(), afterPins])).toEqual([
+    [[1, 2, 4, 5], false],
+    [[1, 2, 4, 5], false],
+    [[0, 3], true],
+    [[0, 3], true],
+    [[0, 1, 2, 3, 4, 5], false],
+  ]);
+  const [one] = pinned.procedure.steps;
+  const every = spotsOf(jointOfStep(one!, pinned)!).map(({ pass, slot }): Entry => {
+    const { value } = torqueAt(one!, pinned, { pass, slot })!.figure;
+    return {
+      ...read(pass, slot, value),
+      content: { ...read(pass, slot, value).content, stepId: one!.id } as EntryContent,
+    };
+  });
+  expect(demandsOf(one!, runOf(foldJob(pinned, 'mara', every), one!.id), pinned)).toEqual([]);
+  // All six stay in the joint, whichever pass brought them to the figure.
+  expect(keptReadings(one!, runOf(foldJob(pinned, 'mara', every), one!.id), pinned)).toHaveLength(6);
+});
+
+test('the check round takes the figure for checking, with its own window', () => {
+  const torque = { figure: { value: 38, unit: 'N·m' as const }, tolerancePercent: 2 };
+  const checked = joined(['torque 4 cover nuts =40 N·m'], { figures: [{ use: 'check', torque }] });
+  const [one] = checked.procedure.steps;
+  expect(jointOfStep(one!, checked)?.passes.map(({ target }) => target?.value)).toEqual([20, 40, 38]);
+  expect(torqueAt(one!, checked, { pass: 2, slot: 0 })).toEqual(torque);
 });

@@ -4,6 +4,7 @@ import { componentById, groupOf } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { inSi, relativeGap } from '../quantity/quantity';
 import { threadOfGroup } from '../torque/fastening';
+import { passesRoundPins } from '../torque/passes';
 import { type TighteningPlan, tighteningPlan } from '../torque/tightening-plan';
 import { bears, isTorque } from '../torque/wrench';
 import type { JudgedReading, StepRun } from './job';
@@ -71,7 +72,7 @@ function readJoint(step: Step, workbook: Workbook): TighteningPlan | undefined {
   if (joint.slots.length < LEAST || joint.slots.length !== component.count) return undefined;
   const pins = (joint.plan.pinSlots ?? []).filter((slot) => slot < joint.slots.length);
   const count = target.count ?? component.count;
-  if (count === component.count) return joint;
+  if (count === component.count) return { ...joint, passes: passesRoundPins(joint.passes, pins) };
   if (count === component.count - pins.length) return only(joint, (slot) => !pins.includes(slot));
   return count === pins.length ? only(joint, (slot) => pins.includes(slot)) : undefined;
 }
@@ -136,8 +137,11 @@ export function spotsLeft(joint: TighteningPlan, run: StepRun, positionId: strin
   return spotsOf(joint).filter((spot) => !isTightened(run, positionId, spot));
 }
 
-/** The torque of a pass: its share of the figure, with the same tolerance. */
+/** The torque of a pass: its share of the figure with the same tolerance, or the figure for checking with its own. */
 export function torqueAt(step: Step, workbook: Workbook, { pass }: TighteningSpot): TorqueFigure | undefined {
-  const target = jointOfStep(step, workbook)?.passes[pass]?.target;
+  const { target, plan } = jointOfStep(step, workbook)?.passes[pass] ?? {};
+  const group = groupOf(workbook.series, step.targets[0]?.componentId ?? '');
+  const checked = plan?.is === 'check' ? group?.figures.find(({ use }) => use === 'check') : undefined;
+  if (checked) return checked.torque;
   return step.torque && target ? { ...step.torque, figure: target } : step.torque;
 }

@@ -9,6 +9,8 @@ export interface TighteningPass {
   /** What the wrench is set to; absent where an angle is turned. */
   readonly target?: Quantity;
   readonly order: Order;
+  /** The guide pins have come out before it. */
+  readonly afterPins?: boolean;
 }
 
 /** Several passes by default; common practice. */
@@ -54,14 +56,37 @@ export function passesFor(
   /** Clockwise, for the check. */
   round: Order,
   resolution?: Quantity,
+  /** For the check round, where it has a figure of its own. */
+  checkFigure: Quantity | undefined = figure,
 ): TighteningPass[] {
   return plans.map((plan) => {
     if (plan.is === 'angle') return { plan, order };
     const share = plan.is === 'rise' ? plan.percent / 100 : 1;
+    const whole = plan.is === 'check' ? checkFigure : figure;
     const target =
-      figure && roundTo({ value: figure.value * share, unit: figure.unit }, share === 1 ? undefined : resolution);
+      whole && roundTo({ value: whole.value * share, unit: whole.unit }, share === 1 ? undefined : resolution);
     return { plan, order: plan.is === 'check' ? round : order, ...(target && { target }) };
   });
+}
+
+/**
+ * Passes where guide pins keep some holes: all but the check round over the others first, then, with the pins out, over
+ * those holes; the check goes over all.
+ */
+export function passesRoundPins(passes: readonly TighteningPass[], pins: readonly number[]): TighteningPass[] {
+  const isPin = (slot: number) => pins.includes(slot);
+  const go = (isMeant: (slot: number) => boolean) => (pass: TighteningPass) => ({
+    ...pass,
+    order: pass.order.filter(isMeant),
+  });
+  const rises = passes.filter(({ plan }) => plan.is !== 'check');
+  const isWhole = pins.length === 0 || (rises[0]?.order ?? []).every(isPin);
+  if (isWhole) return [...passes];
+  return [
+    ...rises.map(go((slot) => !isPin(slot))),
+    ...rises.map(go(isPin)).map((pass) => ({ ...pass, afterPins: true })),
+    ...passes.filter(({ plan }) => plan.is === 'check'),
+  ];
 }
 
 export type PassFault = 'falls' | 'stops-short' | 'over' | 'angle-first' | 'below-wrench';

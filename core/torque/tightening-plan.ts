@@ -38,6 +38,7 @@ export function tighteningPlan(
   const order = isWhole ? (group.order ?? byPattern) : byPattern;
   const range = wrench && torqueRange(wrench);
   const usable = range && usableRange(range);
+  const checked = group.figures.find(({ use }) => use === 'check')?.torque.figure;
   const plans = group.passes ?? usualPasses(count, diameter, figure?.figure, usable);
   return {
     plan,
@@ -46,7 +47,7 @@ export function tighteningPlan(
     order,
     orderFaults: faults,
     plans,
-    passes: passesFor(plans, figure?.figure, order, roundOf(plan, slots), wrench && resolutionOfTool(wrench)),
+    passes: passesFor(plans, figure?.figure, order, roundOf(plan, slots), wrench && resolutionOfTool(wrench), checked),
     passFaults: passFaults(plans, figure?.figure, usable),
   };
 }

@@ -3,6 +3,7 @@ import { replay, type Timeline } from '#core/bench/replay';
 import { cellOf, stateAfter } from '#core/bench/state';
 import { safetyPage } from '#core/cautions/safety-page';
 import { SIGNALS } from '#core/cautions/signal-words';
+import { springOrderOf } from '#core/job/spring-order';
 import { jointOfStep } from '#core/job/tightening';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
@@ -26,7 +27,7 @@ import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { type ListedTool, toolList } from '#core/supplies/tool-list';
 import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
-import { printedJoint } from './joint';
+import { printedJoint, printedSpringOrder } from './joint';
 import { printedPose, printedSection } from './section';
 import { printedMoment, WORDS } from './words';
 
@@ -215,6 +216,8 @@ export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content
     );
     const joint = jointOfStep(step, workbook);
     if (joint) lines.push(printedJoint(joint));
+    const spring = springOrderOf(step, workbook);
+    if (spring) lines.push(printedSpringOrder(spring));
   }
   for (const { at, by, sound, faults } of step.looks ?? []) {
     say(WORDS.look, `${at}${by ? `, ${by}` : ''}. ${WORDS.sound}: ${sound}`);

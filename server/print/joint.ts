@@ -1,6 +1,9 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { StepRun } from '#core/job/job';
+import type { SpringOrder } from '#core/job/spring-order';
 import { jointOfStep, passesRead } from '#core/job/tightening';
+import { saySpringOrder } from '#core/language/en/spring-order';
+import type { Plan, Point } from '#core/model/fastener-group';
 import type { Step, Workbook } from '#core/model/procedure';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { drawPlan, hexagon } from '#core/torque/plan-drawing';
@@ -8,38 +11,49 @@ import type { TighteningPlan } from '#core/torque/tightening-plan';
 import { INK } from './document';
 import { WORDS } from './words';
 
-/** The plan of a joint with large numbers, and its passes beside it. */
-export function printedJoint(joint: TighteningPlan): Content {
-  const { width, height, outline, opening, places, radius } = drawPlan(joint.plan, joint.slots);
+/** A plan with large numbers, and what lies below it. */
+function printedPlan(plan: Plan, slots: readonly Point[], order: readonly number[]): Content[] {
+  const { width, height, outline, opening, places, radius } = drawPlan(plan, slots);
   const heads = places.map((place, slot) => {
-    const at = joint.order.indexOf(slot);
+    const at = order.indexOf(slot);
     const number = at < 0 ? '' : String(at + 1);
     const size = radius * 0.95;
     const left = place.x - number.length * size * 0.28;
-    return `<polygon points="${hexagon(place, radius)}" fill="${INK.indigo}"/><text x="${left.toFixed(1)}" y="${(place.y + size * 0.36).toFixed(1)}" font-size="${size.toFixed(1)}" fill="#ffffff">${number}</text>`;
+    return `<polygon points="${hexagon(place, radius)}" fill="${INK.indigo}"/><text x="${left.toFixed(1)}" y="${(place.y + size * 0.36).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="bold" fill="#ffffff">${number}</text>`;
   });
   const shapes = [
     `<path d="${outline}" fill="${INK.linen}" stroke="${INK.text}" stroke-width="2"/>`,
     ...(opening ? [`<path d="${opening}" fill="none" stroke="#b9ad93" stroke-width="3"/>`] : []),
   ];
-  const passes = joint.passes.map(({ plan, target }, i): TableCell[] => [
-    { text: plan.is === 'check' ? WORDS.check : String(i + 1) },
+  const drawing = [...shapes, ...heads].join('');
+  return [
+    { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${drawing}</svg>`, width: 180 },
+    ...(plan.below ? [{ text: `${WORDS.below}: ${plan.below}`, color: INK.soft }] : []),
+  ];
+}
+
+/** In which order fasteners over a spring come out, or go in. */
+export function printedSpringOrder({ is, plan, slots, stages }: SpringOrder): Content {
+  return {
+    columns: [
+      { width: 190, stack: printedPlan(plan, slots, stages.flat()) },
+      { width: '*', text: saySpringOrder(is, stages) },
+    ],
+    columnGap: 14,
+    margin: [0, 6, 0, 6],
+  };
+}
+
+/** The plan of a joint with large numbers, and its passes beside it. */
+export function printedJoint(joint: TighteningPlan): Content {
+  const passes = joint.passes.map(({ plan, target, afterPins }, i): TableCell[] => [
+    { text: plan.is === 'check' ? WORDS.check : `${i + 1}${afterPins ? `, ${WORDS.pinsOut}` : ''}` },
     { text: plan.is === 'angle' ? `${plan.degrees}°` : target ? sayQuantity(target) : '', bold: true },
     { text: plan.is === 'check' ? WORDS.clockwise : WORDS.patterns[joint.pattern] },
   ]);
-  const below: Content[] = joint.plan.below ? [{ text: `${WORDS.below}: ${joint.plan.below}`, color: INK.soft }] : [];
   return {
     columns: [
-      {
-        width: 150,
-        stack: [
-          {
-            svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">${[...shapes, ...heads].join('')}</svg>`,
-            width: 140,
-          },
-          ...below,
-        ],
-      },
+      { width: 190, stack: printedPlan(joint.plan, joint.slots, joint.order) },
       {
         width: '*',
         table: { body: [WORDS.passHead.map((text) => ({ text, color: INK.soft })), ...passes] },

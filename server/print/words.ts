@@ -60,6 +60,7 @@ export const WORDS = {
   reading: 'Reading',
   pass: 'Pass',
   passHead: ['Pass', 'Torque', 'Order'],
+  pinsOut: 'pins out',
   check: 'check',
   clockwise: 'clockwise, once round',
   below: 'At the bottom',

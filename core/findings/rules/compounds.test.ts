@@ -96,14 +96,30 @@ describe('compound on threads', () => {
     expect(found(withStep(stocked(typed(lines)), 3, put('mineral')), 'old-compound')).toEqual([]);
   });
 
+  const late = (minutes: number) =>
+    compounded((w) =>
+      withStep(withStep(w, 3, { minutes: 2 }), 4, { verb: 'wait', targets: [], about: 'tea', minutes }),
+    );
+  const withTorque = (minutes: number) => typed(['torque bolts =20 N·m'], late(minutes));
+
   test('sets before the torque when more than its open time lies between', () => {
-    const late = (minutes: number) =>
-      compounded((w) =>
-        withStep(withStep(w, 3, { minutes: 2 }), 4, { verb: 'wait', targets: [], about: 'tea', minutes }),
-      );
-    const withTorque = (minutes: number) => typed(['torque bolts =20 N·m'], late(minutes));
     expect(at(withTorque(9), 'sets-first')).toEqual([6]);
     expect(found(withTorque(8), 'sets-first')).toEqual([]);
+  });
+
+  test('the time that tightening itself takes counts, where its passes are known', () => {
+    // Ten nuts in three passes and a check: 12 s each and 20 s to set the wrench, so 7 minutes for the rises.
+    const joined = (minutes: number) => {
+      const workbook = withTorque(minutes);
+      const componentId = workbook.procedure.steps.find(({ verb }) => verb === 'torque')?.targets[0]?.componentId ?? '';
+      const components = workbook.series.components.map((part) =>
+        part.id === componentId ? { ...part, count: 10 } : part,
+      );
+      const group = { id: 'g', componentId, figures: [], plan: { shape: 'circle' as const } };
+      return { ...workbook, series: { ...workbook.series, components, fastenerGroups: [group] } };
+    };
+    expect(found(joined(8), 'sets-first')).toMatchObject([{ facts: { openMinutes: 10 } }]);
+    expect(found(joined(1), 'sets-first')).toEqual([]);
   });
 
   test('the figure has to say what it holds for, and to hold for what is on the thread', () => {

@@ -4,9 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { demandsOf, placeInHand } from '#core/job/demands';
 import { runOf } from '#core/job/job';
+import { springOrderOf } from '#core/job/spring-order';
 import { stepInJob } from '#core/job/to-do';
 import type { Step } from '#core/model/procedure';
-import { placeNameOf } from '#core/model/series';
+import { componentById, placeNameOf } from '#core/model/series';
 import { methodTaken } from '#core/model/setting';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { usePerson } from '../../frame/SignedIn';
@@ -17,6 +18,7 @@ import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';
 import { Demands, posesAt } from './Demands';
 import { JointPlan } from './joint/JointPlan';
+import { SpringPlan } from './joint/SpringPlan';
 import { useTightening } from './joint/useTightening';
 import { SafetyStart } from './SafetyStart';
 import { StepText } from './StepText';
@@ -50,6 +52,7 @@ function Bench({ bench }: { bench: BenchJob }) {
   const place = step && run && placeInHand(step, run, workbook);
   const tightening = useTightening(step, run, workbook);
   const wrench = useWrench({ bench, me: person.id, step, inHand: inHand && !starting, tightening });
+  const spring = step && springOrderOf(step, workbook);
   const [moving, setMoving] = useState(false);
   const moved = (slot: number) => {
     const pass = wrench.told?.entry?.spot?.pass;
@@ -73,7 +76,7 @@ function Bench({ bench }: { bench: BenchJob }) {
             place={place && placeNameOf(workbook.series, place)}
             method={method?.name}
             drawing={
-              tightening && (
+              tightening ? (
                 <JointPlan
                   tightening={tightening}
                   step={step}
@@ -81,6 +84,13 @@ function Bench({ bench }: { bench: BenchJob }) {
                   inHand={inHand}
                   onMove={moving ? moved : undefined}
                 />
+              ) : (
+                spring && (
+                  <SpringPlan
+                    order={spring}
+                    name={componentById(workbook.series, step.targets[0]?.componentId ?? '')?.name ?? ''}
+                  />
+                )
               )
             }
             {...(inHand && {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { BoltPlan } from '../../drawings/BoltPlan';
 import type { GroupProps } from './GroupDetail';
+import { PlacePoints } from './PlacePoints';
 import styles from './TorqueSheet.module.css';
 
 /** The plan with its order; both order and guide pins are set by clicking. */
@@ -11,12 +12,12 @@ export function GroupPlan({ sheet, change }: GroupProps) {
   const { group, component, joint } = sheet;
   /** An order while it is clicked together, or the guide pins while they are chosen. */
   const [clicking, setClicking] = useState<
-    { readonly is: 'order'; readonly slots: readonly number[] } | { is: 'pins' }
+    { readonly is: 'order'; readonly slots: readonly number[] } | { readonly is: 'pins' } | { readonly is: 'places' }
   >();
   const count = joint.slots.length;
   const pins = joint.plan.pinSlots ?? [];
   const click = (slot: number) => {
-    if (!change || !clicking) return;
+    if (!change || !clicking || clicking.is === 'places') return;
     if (clicking.is === 'pins') {
       const pinSlots = pins.includes(slot) ? pins.filter((one) => one !== slot) : [...pins, slot].slice(-8);
       const { pinSlots: _before, ...plan } = joint.plan;
@@ -31,6 +32,22 @@ export function GroupPlan({ sheet, change }: GroupProps) {
     setClicking(undefined);
   };
   const shown = clicking?.is === 'order' ? clicking.slots : joint.order;
+  if (clicking?.is === 'places' && change)
+    return (
+      <div className={styles.plan}>
+        <PlacePoints
+          count={component.count}
+          onPlaced={(points) => {
+            // An order set by hand was that of other places.
+            const { order: _before, ...rest } = group;
+            const { pinSlots: _pins, ...plan } = joint.plan;
+            change({ ...rest, plan: { ...plan, shape: 'points', points: [...points] } });
+            setClicking(undefined);
+          }}
+          onCancel={() => setClicking(undefined)}
+        />
+      </div>
+    );
   return (
     <div className={styles.plan}>
       <BoltPlan
@@ -68,6 +85,9 @@ export function GroupPlan({ sheet, change }: GroupProps) {
               </Button>
               <Button size="compact-md" variant="default" onClick={() => setClicking({ is: 'pins' })}>
                 {t('torque.pins')}
+              </Button>
+              <Button size="compact-md" variant="default" onClick={() => setClicking({ is: 'places' })}>
+                {t('torque.place')}
               </Button>
               {group.order && (
                 <Button

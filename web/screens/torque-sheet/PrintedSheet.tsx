@@ -48,9 +48,15 @@ function PrintedGroup({ series, sheet }: { series: Series; sheet: SheetGroup }) 
             <li key={i}>
               {plan.is === 'angle'
                 ? t('torque.angle', { degrees: plan.degrees })
-                : `${plan.is === 'rise' ? showNumber(plan.percent) : 100} %, ${target ? showQuantity(target) : ''}, ${
-                    plan.is === 'check' ? t('torque.checkRound') : t(`torque.pattern.${joint.pattern}`)
-                  }`}
+                : [
+                    `${plan.is === 'rise' ? showNumber(plan.percent) : 100} %`,
+                    target && showQuantity(target),
+                    // One alone has no order.
+                    component.count > 1 &&
+                      (plan.is === 'check' ? t('torque.checkRound') : t(`torque.pattern.${joint.pattern}`)),
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
             </li>
           ))}
         </ol>

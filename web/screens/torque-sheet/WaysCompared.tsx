@@ -54,6 +54,7 @@ export function WaysCompared({ sheet }: { sheet: SheetGroup }) {
           {t('torque.waysOf')}
         </Text>
       </div>
+      {joint.plans.some(({ is }) => is === 'angle') && <Text size="sm">{t('torque.waysAngle')}</Text>}
       {asked === undefined && <Text className="quiet">{t('torque.waysNeed')}</Text>}
       {asked !== undefined && !ways && <Text className="quiet">{t('torque.computing')}</Text>}
       {ways?.map((way) => (

@@ -54,6 +54,8 @@ export const benchTexts = {
     joint: {
       pass: 'Pass {{pass}} of {{passes}}',
       check: 'Check, clockwise once round',
+      afterPins: 'Take the guide pins out first; these holes were theirs.',
+      passAfterPins: '{{pass}}, pins out',
       checkHelp: 'None may turn before the wrench clicks. One that turns was loose: begin the last pass again.',
       fastener: '{{name}} {{number}} of {{count}}',
       clicked: 'Wrench clicked at {{figure}}',

@@ -31,6 +31,10 @@ export const torqueTexts = {
     useInstead: 'Use {{figure}}',
     planOf: 'Plan of {{name}}: {{count}} fasteners; tightened in the order of places {{order}}',
     belowIs: '{{what}} ↓',
+    place: 'Place freely by clicking',
+    placeLabel: 'Where the fasteners sit: {{done}} of {{count}} are placed',
+    placeNext: 'Click where fastener {{next}} of {{count}} sits, seen from the side it is tightened from.',
+    placeUndo: 'Remove the last one',
     slot: 'Place {{slot}}, {{number}}',
     noNumber: 'no number yet',
     past: {
@@ -180,6 +184,7 @@ export const torqueTexts = {
     model:
       'Computed for this joint: equal bolts, the cover as an elastic ring on the gasket, usual proportions where none are given. It compares ways of tightening and does not replace the figure.',
     wins: '{{way}} keeps the cover within {{tilt}} mm and leaves the bolts within {{scatter}} %.',
+    waysAngle: 'The turn by an angle is left out of this comparison; it makes all fasteners more alike.',
     waysNeed: 'Give thread, figure and at least three fasteners to compare ways of tightening.',
     import: 'Import CSV or XLSX',
     export: 'Export',

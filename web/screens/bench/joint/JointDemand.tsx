@@ -37,7 +37,7 @@ export function JointDemand({ bench, step, run, inHand, tightening, byWrench }: 
   const target = torque && preferred(torque.figure, units);
   const latest = spot && latestAt(run, place, spot);
   const component = componentById(series, step.targets[0]?.componentId ?? '');
-  const rises = joint.plans.filter(({ is }) => is !== 'check').length;
+  const rises = joint.passes.filter(({ plan }) => plan.is !== 'check').length;
   const where = placeNameOf(series, place);
   return (
     <div className={styles.demand}>
@@ -59,6 +59,7 @@ export function JointDemand({ bench, step, run, inHand, tightening, byWrench }: 
               })}
             </span>
           </div>
+          {pass.afterPins && <Tag tone="ochre">{t('bench.joint.afterPins')}</Tag>}
           {pass.plan.is === 'angle' ? (
             <>
               <div className={demands.figure}>{t('torque.angle', { degrees: pass.plan.degrees })}</div>

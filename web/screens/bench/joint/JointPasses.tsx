@@ -20,10 +20,16 @@ export function JointPasses({ tightening: { joint, spot, doneIn } }: { tightenin
         </tr>
       </thead>
       <tbody>
-        {joint.passes.map(({ plan, target, order }, i) => (
+        {joint.passes.map(({ plan, target, order, afterPins }, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a pass is told by its place
           <tr key={i} className={spot?.pass === i ? styles.now : undefined}>
-            <td>{plan.is === 'check' ? t('torque.check') : i + 1}</td>
+            <td>
+              {plan.is === 'check'
+                ? t('torque.check')
+                : afterPins
+                  ? t('bench.joint.passAfterPins', { pass: i + 1 })
+                  : i + 1}
+            </td>
             <td>
               {plan.is === 'angle'
                 ? t('torque.angle', { degrees: plan.degrees })
