@@ -14,6 +14,8 @@ test('a figure is judged, its unit is asked for, and the order is set by clickin
   await expect(detail.getByText('22.5 kN, 67 % of proof load')).toBeVisible();
   await expect(detail.getByRole('row', { name: /^2 60 % 27 N·m/ })).toBeVisible();
   // What each way of tightening leaves is computed beside the screen.
+  // What finished jobs have left in these fasteners, by wrench and by person.
+  await expect(detail.getByRole('row', { name: /^TW-05 24 in 3 0 / })).toBeVisible();
   await expect(detail.getByText(/^star \(crosswise\), 3 passes and check keeps the cover within/)).toBeVisible();
 
   const figure = detail.getByLabel('Figure', { exact: true });
