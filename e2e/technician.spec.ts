@@ -3,13 +3,19 @@ import sharp from 'sharp';
 import type { OpenJob } from '../server/store/jobs';
 import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
-const photo = async (colour: string) => ({
-  name: 'bench.jpg',
-  mimeType: 'image/jpeg',
-  buffer: await sharp({ create: { width: 640, height: 480, channels: 3, background: colour } })
-    .jpeg()
-    .toBuffer(),
-});
+/** A photo of something round, as sharp as asked for. */
+const photo = async (colour: string, blur = 0) => {
+  const drawn = sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="960"><rect width="1280" height="960" fill="#596068"/><circle cx="600" cy="480" r="300" fill="${colour}"/><circle cx="600" cy="480" r="110" fill="#1d2127"/><path d="M200 120h180v90h-180z" fill="#e6e8ea"/></svg>`,
+    ),
+  );
+  return {
+    name: 'bench.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await (blur > 0 ? drawn.blur(blur) : drawn).jpeg().toBuffer(),
+  };
+};
 
 test.describe.configure({ mode: 'serial' });
 
@@ -47,8 +53,20 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
 
   // The photo step does not go on without its photo.
   await expect(page.getByRole('button', { name: 'photo needed' })).toBeDisabled();
-  await page.locator('input[type=file]').setInputFiles(await photo('teal'));
+  // A blurred one is told on the spot, and taken again; one more is kept with a reason.
+  const file = page.locator('input[type=file]').last();
+  await file.setInputFiles(await photo('silver', 12));
+  const doubts = page.getByRole('dialog', { name: 'The photo may not show enough' });
+  await expect(doubts.getByText('It is blurred.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'photo needed' })).toBeDisabled();
+  await file.setInputFiles(await photo('silver'));
   await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  await file.setInputFiles(await photo('white', 12));
+  await doubts.getByRole('button', { name: 'Keep it with a reason' }).click();
+  await doubts.getByLabel('Reason').fill('Oil mist, no better one to be had');
+  await doubts.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Photo 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Something is wrong' }).click();
   await page.getByLabel('Reason').fill('Lobe of rotor 2 has a dent');
   await page.getByRole('button', { name: 'Save' }).click();
@@ -108,6 +126,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
 
   await expect(tablet.getByRole('heading', { name: /Record of job/ })).toBeVisible();
   await expect(tablet.getByText('Old studs, renewed at next service')).toBeVisible();
+  await expect(tablet.getByText('blurred; kept: Oil mist, no better one to be had')).toBeVisible();
   await expect(tablet.getByRole('img', { name: /Photo 1: both rotors/ })).toBeVisible();
   const href = await tablet.getByRole('link', { name: 'Print the record' }).getAttribute('href');
   const pdf = await context.request.get(href ?? '');
@@ -135,7 +154,10 @@ test.describe('with the app kept on the device', () => {
     await page.evaluate(() => navigator.serviceWorker.ready);
     await context.setOffline(true);
     await stepDone(page, 2);
-    await page.locator('input[type=file]').setInputFiles(await photo('olive'));
+    await page
+      .locator('input[type=file]')
+      .last()
+      .setInputFiles(await photo('silver'));
     await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
     await page.getByRole('button', { name: 'Done' }).click();
     await expect(page.getByText('Offline, 4 saved on this device')).toBeVisible();

@@ -3,6 +3,7 @@ import { MOST_FASTENERS } from '../model/fastener-group';
 import { Id } from '../model/ids';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { SETTINGS } from '../model/procedure';
+import { PHOTO_FAULTS } from '../photo/judge-photo';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 
@@ -87,7 +88,14 @@ export const EntryContent = z.discriminatedUnion('kind', [
   }),
   /** One fastener was turned on by the angle of its pass. */
   z.strictObject({ kind: z.literal('turned-on'), stepId: Id, positionId: Id.nullable(), spot: Spot }),
-  z.strictObject({ kind: z.literal('photo-taken'), stepId: Id, photo: PhotoHash }),
+  z.strictObject({
+    kind: z.literal('photo-taken'),
+    stepId: Id,
+    photo: PhotoHash,
+    /** What was found wrong with it, and why it is kept all the same. */
+    doubts: z.array(z.enum(PHOTO_FAULTS)).min(1).max(PHOTO_FAULTS.length).optional(),
+    reason: Reason.optional(),
+  }),
   /** The answer to the question of a step; of one that is asked at each place, the one there. */
   z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id, positionId: Id.optional() }),
   z.strictObject({

@@ -2,6 +2,7 @@ import { questionKey } from '../bench/passes';
 import { judgeReading, type Measured, type MeasureVerdict } from '../judging/measure';
 import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
+import type { PhotoFault } from '../photo/judge-photo';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
 import type { AsideReason, Entry, Overridable } from './entry';
@@ -82,12 +83,21 @@ export interface Answer {
   readonly by: string;
 }
 
+/** A photo of a check; with what was found wrong with it where it was kept all the same. */
+export interface TakenPhoto {
+  readonly hash: string;
+  readonly at: string;
+  readonly by: string;
+  readonly doubts?: readonly PhotoFault[];
+  readonly reason?: string;
+}
+
 export interface StepRun {
   readonly doneAt: string | null;
   readonly doneBy: string | null;
   readonly readings: readonly JudgedReading[];
   readonly turnedOn: readonly TurnedOn[];
-  readonly photos: readonly { hash: string; at: string; by: string }[];
+  readonly photos: readonly TakenPhoto[];
   /** The latest reading at each place of each measurement. */
   readonly measured: readonly JudgedMeasure[];
   /** The latest finding of each look at each position. */
@@ -226,8 +236,11 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
       const { stepId, positionId, spot } = content;
       return note(stepId, (run) => ({ turnedOn: [...run.turnedOn, { positionId, spot, at, by }] }));
     }
-    case 'photo-taken':
-      return note(content.stepId, (run) => ({ photos: [...run.photos, { hash: content.photo, at, by }] }));
+    case 'photo-taken': {
+      const { photo: hash, doubts, reason } = content;
+      const taken: TakenPhoto = { hash, at, by, ...(doubts && { doubts }), ...(reason !== undefined && { reason }) };
+      return note(content.stepId, (run) => ({ photos: [...run.photos, taken] }));
+    }
     case 'measured': {
       const { kind: _kind, stepId, ...measured } = content;
       const asked = byItsMethod(stepId)?.measurements?.find((measurement) => measurement.id === content.measurementId);

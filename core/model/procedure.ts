@@ -53,11 +53,16 @@ export const Caution = z
   .refine(({ text, usual }) => (text === undefined) !== (usual === undefined), 'no-caution');
 export type Caution = z.infer<typeof Caution>;
 
+const Share = z.number().min(0).max(1);
+const Region = z.strictObject({ x: Share, y: Share, width: Share, height: Share });
+
 export const PhotoCheck = z.strictObject({
   /** What has to be seen; how the parts of the step sit when nothing is said. */
   mustShow: Words.optional(),
   /** The picture of the step that shows how it should look. */
   referenceId: Id.optional(),
+  /** The part of the picture that matters, in shares of its width and height; photos are judged by it. */
+  region: Region.optional(),
 });
 export type PhotoCheck = z.infer<typeof PhotoCheck>;
 

@@ -29,7 +29,7 @@ import { torqueWindow } from '#core/torque/judge';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import { printedJoint, printedSpringOrder } from './joint';
 import { printedPose, printedSection } from './section';
-import { printedMoment, WORDS } from './words';
+import { printedMoment, WORDS, zoneOfWorkshop } from './words';
 
 export interface PrintedRelease {
   readonly number: number;
@@ -56,7 +56,7 @@ export async function instructionPdf(release: PrintedRelease, readPhoto: ReadPho
     facts([
       [
         WORDS.released,
-        `${printedMoment(release.releasedAt)}, ${release.releasedBy}${release.note ? `: ${release.note}` : ''}`,
+        `${printedMoment(release.releasedAt, zoneOfWorkshop())}, ${release.releasedBy}${release.note ? `: ${release.note}` : ''}`,
       ],
       [WORDS.steps, `${procedure.steps.length}${minutes > 0 ? `, ${sayNumber(minutes)} ${WORDS.minutes}` : ''}`],
       [WORDS.tools, toolList(release.workbook).map(toolLine).join('; ') || '-'],

@@ -218,11 +218,15 @@ test('the record holds readings, photos, overrides, problems and the course of t
       people: { mara: 'Mara Test', tobias: 'Tobias Test' },
     },
     async (asked) => (asked === hash ? picture : undefined),
+    'Asia/Tokyo',
   );
   const { text, images } = await read(pdf);
   expect(text).toContain('Record of job 2417');
   expect(text).toContain('WO-77');
   expect(text).toContain('Test Creamery');
+  // By the clock of the reader, which is named once.
+  expect(text).toContain('Times by Asia/Tokyo');
+  expect(text).toContain('5 Jan 2026, 17:00');
   expect(text).toContain('30 N·m too low 43.2 to 46.8 N·m');
   expect(text).toContain('7 Torque skipped: Stud is due for renewal (Tobias Test');
   expect(text).toContain('2 Something was wrong: Nut rounded (Mara Test');
@@ -357,6 +361,7 @@ test('the record tells what was looked at and measured, place by place, and what
       people: { mara: 'Mara Test' },
     },
     async () => undefined,
+    'UTC',
   );
   const { text } = await read(pdf);
   expect(text).toContain('Method used: with the two-arm puller');

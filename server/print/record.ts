@@ -7,6 +7,7 @@ import { isToDo } from '#core/job/to-do';
 import { readBy } from '#core/job/wrenches';
 import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
+import { sayKeptPhoto } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
@@ -20,7 +21,8 @@ import { printedReadings } from './joint';
 import { printedDay, printedMoment, WORDS } from './words';
 
 /** What was done, when, by whom, with every reading, photo and override. */
-export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buffer> {
+export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto, zone: string): Promise<Buffer> {
+  const moment = (iso: string) => printedMoment(iso, zone);
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
   const name = (id: string | null) => (id ? (job.people[id] ?? id) : '');
@@ -39,8 +41,9 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       [WORDS.workOrder, job.workOrder],
       [WORDS.serial, job.pumpSerial],
       [WORDS.customer, job.customer],
-      [WORDS.started, `${printedMoment(job.startedAt)}, ${name(job.startedBy)}`],
-      [WORDS.finished, job.finishedAt ? `${printedMoment(job.finishedAt)}, ${name(state.holder)}` : ''],
+      [WORDS.started, `${moment(job.startedAt)}, ${name(job.startedBy)}`],
+      [WORDS.zone, zone],
+      [WORDS.finished, job.finishedAt ? `${moment(job.finishedAt)}, ${name(state.holder)}` : ''],
     ]),
     { text: WORDS.exceptions, style: 'section' },
     ...exceptions(),
@@ -72,7 +75,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     const lines = [
       ...procedure.steps.flatMap((step, index) => exceptionLines(step, index, runOf(state, step.id))),
       ...unusualEntries(job.entries).map(originLine),
-      ...state.setAside.map((aside): Content => ({ text: `${sayAside(aside)} (${printedMoment(aside.at)})` })),
+      ...state.setAside.map((aside): Content => ({ text: `${sayAside(aside)} (${moment(aside.at)})` })),
     ];
     return lines.length > 0 ? lines : [{ text: WORDS.noExceptions, style: 'soft' }];
   }
@@ -85,7 +88,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     return {
       text: [
         { text: `${label}: `, bold: true, color: INK.kaki },
-        `${text}, ${count} ${WORDS.entriesOf} ${name(by)} (${printedMoment(from)} to ${printedMoment(to)})`,
+        `${text}, ${count} ${WORDS.entriesOf} ${name(by)} (${moment(from)} to ${moment(to)})`,
       ],
     };
   }
@@ -101,11 +104,14 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       label: WORDS.follows[one.follows],
       text: [positionName(one.positionId), one.where, sayFound(one)].filter(Boolean).join(', '),
     }));
-    return [...overrides, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem })), ...found].map(
+    const kept = run.photos.flatMap(({ doubts = [], reason, at, by }) =>
+      reason === undefined ? [] : [{ at, by, label: WORDS.photoKept, text: sayKeptPhoto(doubts, reason) }],
+    );
+    return [...overrides, ...kept, ...run.problems.map((noted) => ({ ...noted, label: WORDS.problem })), ...found].map(
       ({ label, text, by, at }) => ({
         text: [
           { text: `${index + 1}  ${label}: `, bold: true, color: INK.kaki },
-          `${text} (${name(by)}, ${printedMoment(at)})`,
+          `${text} (${name(by)}, ${moment(at)})`,
         ],
       }),
     );
@@ -129,10 +135,12 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
           ],
         };
       });
-    const pictures: Content[] = run.photos.map(({ hash }) => {
-      const image = photos.get(hash);
-      return image ? { image, fit: [230, 170], margin: [0, 4, 0, 2] } : { text: WORDS.missingPhoto, color: INK.kaki };
-    });
+    const pictures = inRows(
+      run.photos.map(({ hash }): Content => {
+        const image = photos.get(hash);
+        return image ? { image, fit: [112, 84] } : { text: WORDS.missingPhoto, color: INK.kaki };
+      }),
+    );
     const method = step.methods?.find(({ id }) => id === run.doneMethodId);
     const methods: Content[] = method
       ? [
@@ -180,7 +188,7 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
     });
     const places = run.placesDone.map(
       ({ positionId, at, by }): Content => ({
-        text: `${positionName(positionId)} ${WORDS.doneAt} ${printedMoment(at)}, ${name(by)}`,
+        text: `${positionName(positionId)} ${WORDS.doneAt} ${moment(at)}, ${name(by)}`,
         color: INK.soft,
       }),
     );
@@ -194,15 +202,15 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
 
   function doneText(step: Step, run: StepRun): string {
     if (!run.doneAt) return isToDo(step, state.answers, job.release.workbook) ? '' : WORDS.notAsked;
-    return `${printedMoment(run.doneAt)}\n${name(run.doneBy)}`;
+    return `${moment(run.doneAt)}\n${name(run.doneBy)}`;
   }
 
   /** Pauses, hand-overs and steps gone back to: what the list of steps does not show. */
   function courseLines(entries: readonly Entry[]): Content[] {
     return [
-      { text: `${printedMoment(job.startedAt)}  ${name(job.startedBy)} ${WORDS.started.toLowerCase()}` },
+      { text: `${moment(job.startedAt)}  ${name(job.startedBy)} ${WORDS.started.toLowerCase()}` },
       ...entries.flatMap(({ content, at, by }): Content[] => {
-        const line = (what: string) => [{ text: `${printedMoment(at)}  ${name(by)} ${what}` }];
+        const line = (what: string) => [{ text: `${moment(at)}  ${name(by)} ${what}` }];
         switch (content.kind) {
           case 'paused':
             return line(WORDS.paused);
@@ -220,4 +228,14 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto): Promise<Buf
       }),
     ];
   }
+}
+
+/** Photos side by side, several to a row. */
+const IN_A_ROW = 3;
+
+function inRows(pictures: readonly Content[]): Content[] {
+  const rows = Array.from({ length: Math.ceil(pictures.length / IN_A_ROW) }, (_, row) =>
+    pictures.slice(row * IN_A_ROW, (row + 1) * IN_A_ROW),
+  );
+  return rows.map((columns): Content => ({ columns: [...columns], columnGap: 6, margin: [0, 4, 0, 2] }));
 }

@@ -93,16 +93,24 @@ export const WORDS = {
   entriesOf: 'entries of',
   missingSigns:
     'These characters are missing from the fonts of this program; their Unicode numbers are printed instead:',
+  photoKept: 'Photo kept although doubtful',
+  zone: 'Times by',
   noExceptions: 'No check was skipped and no problem was entered.',
 } as const;
 
-/** "24 Nov 2026, 10:42 UTC": one clock for every reader of a printed record. */
 /** A day as it is told everywhere. */
 export function printedDay(day: string): string {
   return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(day));
 }
 
-export function printedMoment(iso: string): string {
-  const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
-  return `${format.format(new Date(iso))} UTC`;
+/** "24 Nov 2026, 10:42" by the clock of a time zone, which the page names once. */
+export function printedMoment(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
+    new Date(iso),
+  );
+}
+
+/** The time zone of the machine that the workshop's server runs on. */
+export function zoneOfWorkshop(): string {
+  return new Intl.DateTimeFormat().resolvedOptions().timeZone;
 }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { Moment } from '#core/job/entry';
 import { Id } from '#core/model/ids';
 import { Fault } from '../ground/fault';
+import { zoneOfWorkshop } from '../print/words';
 import { BENCH, EVERYONE, only, type SignedIn } from '../services/access';
 import type { Services } from '../services/services';
 import { valid } from '../services/validate';
@@ -21,6 +22,17 @@ const NewJob = z.strictObject({
   customer: Label,
   startedAt: Moment,
 });
+/** Where the reader is; times are printed by it. */
+const Zone = z.string().max(60).refine(isZone, 'no-such-zone');
+
+function isZone(zone: string): boolean {
+  try {
+    return Intl.DateTimeFormat('en', { timeZone: zone }) !== undefined;
+  } catch {
+    return false;
+  }
+}
+
 /** What a device may send at once; the rest follows. */
 const MOST_ENTRIES = 500;
 const SentEntries = z.strictObject({
@@ -52,16 +64,25 @@ export function jobRoutes({ db, places, work }: Services) {
     .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) =>
       c.json(await addEntries(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
     )
-    .get('/jobs/:id/record.pdf', only(...EVERYONE), async (c) => {
-      const job = await readJob(db, c.req.param('id'));
-      if (!job.finishedAt) {
-        throw new Fault(
-          409,
-          'not-finished',
-          'The job is not finished.',
-          'Finish it at the bench; then its record can be printed.',
+    .get(
+      '/jobs/:id/record.pdf',
+      only(...EVERYONE),
+      valid('query', z.strictObject({ zone: Zone.optional() })),
+      async (c) => {
+        const job = await readJob(db, c.req.param('id'));
+        if (!job.finishedAt) {
+          throw new Fault(
+            409,
+            'not-finished',
+            'The job is not finished.',
+            'Finish it at the bench; then its record can be printed.',
+          );
+        }
+        return answerPdf(
+          c,
+          `record ${job.number}`,
+          await work.do('recordPdf', job, places.photos, c.req.valid('query').zone ?? zoneOfWorkshop()),
         );
-      }
-      return answerPdf(c, `record ${job.number}`, await work.do('recordPdf', job, places.photos));
-    });
+      },
+    );
 }

@@ -20,9 +20,9 @@ export const tasks = {
     const { instructionPdf } = await import('../print/instruction');
     return instructionPdf(release, (hash) => new PhotoFiles(photos).read(hash));
   },
-  recordPdf: async (job: OpenJob, photos: string): Promise<Uint8Array> => {
+  recordPdf: async (job: OpenJob, photos: string, zone: string): Promise<Uint8Array> => {
     const { recordPdf } = await import('../print/record');
-    return recordPdf(job, (hash) => new PhotoFiles(photos).read(hash));
+    return recordPdf(job, (hash) => new PhotoFiles(photos).read(hash), zone);
   },
   matPdf: async (workbook: Workbook, paper: (typeof PAPERS)[number], address: string): Promise<Uint8Array> => {
     const { matPdf } = await import('../print/mat');

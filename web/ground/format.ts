@@ -17,6 +17,11 @@ export function showDay(day: string): string {
   return new Intl.DateTimeFormat(locale(), { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(day));
 }
 
+/** The time zone of this device, such as Europe/Lisbon. */
+export function zoneHere(): string {
+  return Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
 /** Today as an ISO date, by the clock and calendar of the device. */
 export function today(): string {
   return new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short' }).format(new Date());

@@ -7,7 +7,7 @@ import { answer, api, isUnreachable } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
 import { tellFault } from '../ground/notify';
 import { type Connection, sync } from './engine';
-import { enter, enterPhoto } from './entries';
+import { enter, enterPhoto, type KeptPhoto } from './entries';
 import { useConnection } from './waiting';
 
 export interface BenchJob {
@@ -17,7 +17,7 @@ export interface BenchJob {
   readonly waiting: readonly OutboxEntry[];
   readonly connection: Connection;
   enter(content: EntryContent): Promise<void>;
-  enterPhoto(stepId: string, picture: Blob): Promise<void>;
+  enterPhoto(stepId: string, picture: Blob, kept?: KeptPhoto): Promise<void>;
 }
 
 /**
@@ -72,7 +72,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
       waiting,
       connection,
       enter: (content) => enter(jobId, me, content).catch(tellFault),
-      enterPhoto: (stepId, picture) => enterPhoto(jobId, me, stepId, picture).catch(tellFault),
+      enterPhoto: (stepId, picture, kept) => enterPhoto(jobId, me, stepId, picture, kept).catch(tellFault),
     };
   }, [job, waiting, connection, jobId, me]);
 

@@ -27,11 +27,20 @@ export async function enter(jobId: string, by: string, content: EntryContent): P
   await keep({ jobId, by, content });
 }
 
+/** What was wrong with a photo that is kept all the same, and why it is. */
+export type KeptPhoto = Pick<EntryContent & { kind: 'photo-taken' }, 'doubts' | 'reason'>;
+
 /** Keeps a photo as the entry of a step; it is named by what it is until the server names it. */
-export async function enterPhoto(jobId: string, by: string, stepId: string, taken: Blob): Promise<void> {
+export async function enterPhoto(
+  jobId: string,
+  by: string,
+  stepId: string,
+  taken: Blob,
+  kept: KeptPhoto = {},
+): Promise<void> {
   const picture = await scaledPicture(taken);
   const photo = bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer())));
-  await keep({ jobId, by, content: { kind: 'photo-taken', stepId, photo }, picture });
+  await keep({ jobId, by, content: { kind: 'photo-taken', stepId, photo, ...kept }, picture });
 }
 
 async function keep(made: Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>): Promise<void> {

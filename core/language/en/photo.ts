@@ -1,7 +1,23 @@
 import type { Step } from '../../model/procedure';
 import { componentById, type Series } from '../../model/series';
+import type { PhotoFault } from '../../photo/judge-photo';
 import { sayFacing } from './directions';
 import { componentPhrase, listing, unitsMeant } from './sentence';
+
+const DOUBTS: Readonly<Record<PhotoFault, string>> = {
+  'too-small': 'too few pixels',
+  'too-dark': 'too dark',
+  'too-bright': 'too bright',
+  'no-contrast': 'nothing to be told apart',
+  blurred: 'blurred',
+  moved: 'camera moved',
+  'other-view': 'unlike the reference',
+};
+
+/** Why a photo is kept although something is wrong with it: "blurred, kept: oil mist". */
+export function sayKeptPhoto(doubts: readonly PhotoFault[], reason: string): string {
+  return `${doubts.map((doubt) => DOUBTS[doubt]).join(', ')}; kept: ${reason}`;
+}
 
 /** What the photo of a step has to show: as the trainer says it, or how its parts sit. */
 export function photoShows(step: Step, series: Series): string {

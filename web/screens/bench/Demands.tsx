@@ -1,11 +1,9 @@
-import { IconCamera } from '@tabler/icons-react';
-import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
+import { type FormEvent, type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
 import { demandsOf, placeInHand, placesAsked, readingPlaces } from '#core/job/demands';
 import type { StepRun } from '#core/job/job';
 import { stepPlaces } from '#core/job/to-do';
-import { photoShows } from '#core/language/en/photo';
 import type { Pose } from '#core/model/faces';
 import type { Decision, Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
@@ -13,12 +11,10 @@ import { preferred } from '#core/quantity/preference';
 import { readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
 import { judgeTorque } from '#core/torque/judge';
-import { photoUrl } from '../../ground/api';
 import { showNumber, showQuantity } from '../../ground/format';
-import { showLarge } from '../../parts/StepPictures';
 import { useReader } from '../../state/reader';
 import { timelineOn } from '../../state/timeline';
-import { type BenchJob, waitingPicture } from '../../sync/bench-job';
+import type { BenchJob } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
 import { Gauge, PassOver, ReadingFault, UnitAndEnter, UnitDoubt, Window } from './DemandParts';
@@ -27,6 +23,7 @@ import { JointDemand } from './joint/JointDemand';
 import type { Tightening } from './joint/useTightening';
 import { LookDemand } from './LookDemand';
 import { MeasureDemand } from './MeasureDemand';
+import { PhotoDemand } from './photo/PhotoDemand';
 
 export interface DemandsProps {
   readonly bench: BenchJob;
@@ -199,63 +196,6 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
       {latest && <UnitDoubt reading={latest.reading} torque={step.torque} />}
     </form>
   );
-}
-
-function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
-  const { t } = useTranslation();
-  const reference = step.pictures?.find(({ id }) => id === step.photo?.referenceId);
-  return (
-    <>
-      <div>
-        <h2>{t('bench.photo')}</h2>
-        <p style={{ fontSize: 18 }}>{photoShows(step, bench.job.release.workbook.series)}</p>
-      </div>
-      {reference && (
-        <button type="button" className={styles.reference} onClick={() => showLarge(reference)}>
-          <img src={photoUrl(reference.flat ?? reference.photo)} alt={reference.caption ?? t('picture.noCaption')} />
-          {t('bench.reference')}
-        </button>
-      )}
-      {run.photos.length > 0 && (
-        <div className={styles.photos}>
-          {run.photos.map(({ hash }, i) => (
-            <Picture key={hash} bench={bench} photo={hash} number={i + 1} />
-          ))}
-        </div>
-      )}
-      {inHand && (
-        <label className={`${frame.medium} ${styles.camera}`}>
-          <IconCamera size={28} aria-hidden />
-          {run.photos.length > 0 ? t('bench.anotherPhoto') : t('bench.takePhoto')}
-          <input
-            type="file"
-            accept="image/jpeg,image/png,image/webp"
-            capture="environment"
-            onChange={(event) => {
-              const [file] = event.currentTarget.files ?? [];
-              if (file) void bench.enterPhoto(step.id, file);
-              event.currentTarget.value = '';
-            }}
-          />
-        </label>
-      )}
-      <PassOver bench={bench} stepId={step.id} run={run} what="photo" offered={inHand && run.photos.length === 0} />
-    </>
-  );
-}
-
-function Picture({ bench, photo, number }: { bench: BenchJob; photo: string; number: number }) {
-  const { t } = useTranslation();
-  const blob = waitingPicture(bench.waiting, photo);
-  const [local, setLocal] = useState<string>();
-  useEffect(() => {
-    if (!blob) return setLocal(undefined);
-    const url = URL.createObjectURL(blob);
-    setLocal(url);
-    return () => URL.revokeObjectURL(url);
-  }, [blob]);
-  const source = blob ? local : photoUrl(photo, 'thumb');
-  return source ? <img src={source} alt={t('bench.photoNumber', { number })} /> : null;
 }
 
 function Problems({ run }: { run: StepRun }) {

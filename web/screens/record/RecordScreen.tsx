@@ -10,7 +10,7 @@ import { isToDo } from '#core/job/to-do';
 import { readBy } from '#core/job/wrenches';
 import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
-import { photoShows } from '#core/language/en/photo';
+import { photoShows, sayKeptPhoto } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
@@ -18,7 +18,7 @@ import { STAGES } from '#core/model/verbs';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
-import { showDay, showDuration, showMoment, showNumber, showQuantity } from '../../ground/format';
+import { showDay, showDuration, showMoment, showNumber, showQuantity, zoneHere } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import { JointChart } from './JointChart';
 import { JointReadings } from './JointReadings';
@@ -66,6 +66,11 @@ export function RecordScreen() {
             ]
           : [],
       ),
+      ...run.photos.flatMap(({ doubts = [], reason, at, by }) =>
+        reason === undefined
+          ? []
+          : [{ label: t('record.photoKept'), noted: { at, by, text: sayKeptPhoto(doubts, reason) } }],
+      ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
       ...foundIn(step, run).map((one) => ({
         label: t(`consequence.${one.follows}`),
@@ -97,7 +102,11 @@ export function RecordScreen() {
           <Button component={Link} to="/jobs" variant="default">
             {t('record.all')}
           </Button>
-          <Button component="a" href={`/api/jobs/${id}/record.pdf`} target="_blank">
+          <Button
+            component="a"
+            href={`/api/jobs/${id}/record.pdf?zone=${encodeURIComponent(zoneHere())}`}
+            target="_blank"
+          >
             {t('record.print')}
           </Button>
         </Group>

@@ -197,6 +197,11 @@ export const stepTexts = {
     captionHint: 'What it shows',
     noCaption: 'Photo without a caption',
     reference: 'How it should look',
+    part: 'Part that matters',
+    partHelp: 'Drag a frame around what the photo has to show. Photos at the bench are judged by what lies in it.',
+    partOf: 'The reference photo',
+    partSave: 'Use this part',
+    partWhole: 'Use the whole picture',
     large: 'Show large: {{caption}}',
   },
   clip: {

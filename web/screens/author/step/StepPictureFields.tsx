@@ -11,6 +11,7 @@ import { DraftText } from '../../../parts/DraftText';
 import { Remove } from '../../../parts/Remove';
 import { ClipPlayer } from '../../../parts/StepPictures';
 import { useAuthor } from '../../../state/author-store';
+import { PartThatMatters } from './PartThatMatters';
 import styles from './Pictures.module.css';
 import { emptyIsNone } from './StepFieldKinds';
 
@@ -30,6 +31,7 @@ export function PictureFields({ step, change }: PictureFieldsProps) {
   const [sending, setSending] = useState(0);
   const [over, setOver] = useState(false);
   const [drawing, setDrawing] = useState<string | null>(null);
+  const [isMarking, setMarking] = useState(false);
   const pictures = step.pictures ?? [];
   const set = (next: readonly Picture[]) => change({ pictures: emptyIsNone(next) });
   const take = async (files: readonly File[]) => {
@@ -52,6 +54,7 @@ export function PictureFields({ step, change }: PictureFieldsProps) {
       ...(step.photo?.referenceId === picture.id && { photo: { mustShow: step.photo.mustShow } }),
     });
   const open = pictures.find(({ id }) => id === drawing);
+  const reference = pictures.find(({ id }) => id === step.photo?.referenceId);
   return (
     <section
       className={`${styles.drop} ${over ? styles.over : ''}`}
@@ -111,6 +114,15 @@ export function PictureFields({ step, change }: PictureFieldsProps) {
                   {t('picture.reference')}
                 </Button>
               )}
+              {step.photo?.referenceId === picture.id && (
+                <Button
+                  size="compact-sm"
+                  variant={step.photo.region ? 'filled' : 'default'}
+                  onClick={() => setMarking(true)}
+                >
+                  {t('picture.part')}
+                </Button>
+              )}
             </Group>
           </div>
           <Remove onClick={() => remove(picture)} />
@@ -128,6 +140,19 @@ export function PictureFields({ step, change }: PictureFieldsProps) {
           {sending > 0 ? t('picture.sending', { count: sending }) : t('picture.drop')}
         </Text>
       </Group>
+      <Modal opened={isMarking} size="xl" onClose={() => setMarking(false)} title={t('picture.part')}>
+        {reference && step.photo && (
+          <PartThatMatters
+            photo={reference.photo}
+            region={step.photo.region}
+            onSave={(region) => {
+              const { region: _before, ...photo } = step.photo ?? {};
+              change({ photo: region ? { ...photo, region } : photo });
+              setMarking(false);
+            }}
+          />
+        )}
+      </Modal>
       <Modal opened={open !== undefined} size="auto" onClose={() => setDrawing(null)} title={t('picture.draw')}>
         {open && (
           <Suspense fallback={<div className={styles.waiting} />}>
