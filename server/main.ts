@@ -177,6 +177,16 @@ program
     await runWrench({ ...rest, pauseMs, tell: (line) => console.log(line) });
   });
 
+program
+  .command('verify')
+  .description('check an exported record without a server; exit 1 when anything in it was changed')
+  .argument('<file>')
+  .option('--key <public key>', 'the key of the workshop that should have signed it, as printed on its records')
+  .action(async (file: string, options: { key?: string }) => {
+    const { verifyFile } = await import('./cli/verify');
+    if (!(await verifyFile(file, options.key))) process.exitCode = 1;
+  });
+
 const user = program.command('user').description('people of a workshop, also while a server is running');
 user
   .command('list')

@@ -18,12 +18,14 @@ import { VideoFiles } from './files/videos';
 import { errorLog, openRequestLog } from './ground/logs';
 import type { ReachSettings } from './ground/reach';
 import { roomGuard } from './ground/room';
+import { workshopKeyOf } from './seal/workshop-key';
 import { secretOf, setupCodeOf } from './secret';
 import { type BackupPlan, keepBackups } from './services/backups';
 import type { DemoPeople, Services } from './services/services';
 import { checkAgainUnder, createChecking } from './store/checking';
 import { catchUpJobs } from './store/jobs';
 import { catchUpReleases } from './store/releases';
+import { catchUpSeals } from './store/sealing';
 import { createWork } from './work/work';
 
 export interface ServeOptions {
@@ -106,6 +108,7 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
   const { reach = {}, host = THIS_MACHINE, demo } = options;
   const places = placesIn(folder);
   const secret = await secretOf(places.secret);
+  const workshopKey = await workshopKeyOf(places.workshopKey);
   const log = errorLog();
   const work = createWork();
   const plan = options.backups ?? { everyHours: 0, keep: 7 };
@@ -125,6 +128,7 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
     work,
     backups: keepBackups(engine, places, work, plan, log),
     devices: createDeviceHub(secret),
+    workshopKey,
     checking: createChecking(db, (workbook) => work.do('stops', workbook), log),
     reach,
     setupCode: reachedFromOutside ? setupCodeOf(secret) : null,
@@ -135,9 +139,10 @@ async function servicesOver(store: OpenStore, options: ServeOptions): Promise<Se
 }
 
 /** What lists show, for what an earlier version wrote; the server answers meanwhile. */
-async function catchUp({ db, checking, work }: Services): Promise<void> {
+async function catchUp({ db, checking, work, workshopKey }: Services): Promise<void> {
   await catchUpReleases(db);
   await catchUpJobs(db);
+  await catchUpSeals(db, workshopKey);
   await checkAgainUnder(db, work.version);
   checking.due();
 }

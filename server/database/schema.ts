@@ -5,6 +5,7 @@ import type { JobState } from '#core/job/job';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
+import type { SealedRecord } from '#core/seal/record';
 import type { Role } from '../ground/roles';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true });
@@ -241,6 +242,15 @@ export const entry = pgTable(
   },
   (table) => [uniqueIndex('entry_sequence').on(table.jobId, table.sequence)],
 );
+
+/** The records of finished jobs as they were signed: never changed, whatever becomes of what they were made of. */
+export const record = pgTable('record', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => job.id),
+  document: jsonb('document').$type<SealedRecord>().notNull(),
+  sealedAt: moment('sealed_at').notNull(),
+});
 
 /** What the program remembers for itself, by name. */
 export const state = pgTable('state', {

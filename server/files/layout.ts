@@ -9,6 +9,7 @@ export function placesIn(folder: string) {
     uploads: join(folder, 'uploads'),
     backups: join(folder, 'backups'),
     secret: join(folder, 'secret'),
+    workshopKey: join(folder, 'workshop-key'),
     requests: join(folder, 'requests.log'),
   };
 }

@@ -217,6 +217,7 @@ test('the record holds readings, photos, overrides, problems and the course of t
       entries,
       people: { mara: 'Mara Test', tobias: 'Tobias Test' },
     },
+    null,
     async (asked) => (asked === hash ? picture : undefined),
     'Asia/Tokyo',
   );
@@ -360,6 +361,7 @@ test('the record tells what was looked at and measured, place by place, and what
       entries,
       people: { mara: 'Mara Test' },
     },
+    null,
     async () => undefined,
     'UTC',
   );

@@ -15,13 +15,19 @@ import { STAGES } from '#core/model/verbs';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
+import type { PrintedSeal } from '../store/sealing';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import type { ReadPhoto } from './instruction';
 import { printedReadings } from './joint';
 import { printedDay, printedMoment, WORDS } from './words';
 
 /** What was done, when, by whom, with every reading, photo and override. */
-export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto, zone: string): Promise<Buffer> {
+export async function recordPdf(
+  job: OpenJob,
+  seal: PrintedSeal | null,
+  readPhoto: ReadPhoto,
+  zone: string,
+): Promise<Buffer> {
   const moment = (iso: string) => printedMoment(iso, zone);
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
@@ -68,8 +74,39 @@ export async function recordPdf(job: OpenJob, readPhoto: ReadPhoto, zone: string
     }),
     { text: WORDS.course, style: 'section' },
     ...courseLines(job.entries),
-    { text: [{ text: `${WORDS.seal}: `, color: INK.soft }, job.seal ?? ''], fontSize: 8, margin: [0, 14, 0, 0] },
+    ...sealLines(),
   ]);
+
+  /** The signed head of the record, as text and for a camera; without it what an earlier version computed. */
+  function sealLines(): Content[] {
+    if (!seal)
+      return [
+        { text: [{ text: `${WORDS.seal}: `, color: INK.soft }, job.seal ?? ''], fontSize: 8, margin: [0, 14, 0, 0] },
+      ];
+    const line = (label: string, text: string): Content => ({
+      text: [{ text: `${label}: `, color: INK.soft }, text],
+      fontSize: 7,
+    });
+    return [
+      {
+        columns: [
+          { qr: [job.number, seal.head, seal.publicKey, seal.signature].join(' '), fit: 96, width: 104 },
+          {
+            width: '*',
+            stack: [
+              line(WORDS.seal, seal.head),
+              line(WORDS.sealedAt, moment(seal.sealedAt)),
+              line(WORDS.workshopKey, seal.publicKey),
+              line(WORDS.signature, seal.signature),
+              { text: WORDS.checkIt, fontSize: 8, margin: [0, 6, 0, 0] },
+            ],
+          },
+        ],
+        margin: [0, 14, 0, 0],
+        unbreakable: true,
+      } as Content,
+    ];
+  }
 
   function exceptions(): Content[] {
     const lines = [

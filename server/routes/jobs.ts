@@ -10,6 +10,7 @@ import { valid } from '../services/validate';
 import { addEntries } from '../store/entries';
 import { readJob, startJob } from '../store/jobs';
 import { JOB_GROUPS, JOB_ORDER_NAMES, listJobs } from '../store/lists';
+import { exportedRecord, sealJob, signatureOf } from '../store/sealing';
 import { answerPdf } from './pdf';
 import { OneLine } from './start';
 
@@ -50,7 +51,7 @@ const JobsAsked = z.strictObject({
 });
 
 /** Jobs at the bench and the records that come out of them. */
-export function jobRoutes({ db, places, work }: Services) {
+export function jobRoutes({ db, places, work, workshopKey }: Services) {
   return new Hono<SignedIn>()
     .get('/jobs', only(...EVERYONE), valid('query', JobsAsked), async (c) =>
       c.json(await listJobs(db, c.req.valid('query'))),
@@ -61,9 +62,18 @@ export function jobRoutes({ db, places, work }: Services) {
       return c.json(await readJob(db, details.id), 201);
     })
     .get('/jobs/:id', only(...EVERYONE), async (c) => c.json(await readJob(db, c.req.param('id'))))
-    .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) =>
-      c.json(await addEntries(db, c.req.param('id'), c.req.valid('json'), c.get('person').id)),
-    )
+    .get('/jobs/:id/seal', only(...EVERYONE), async (c) => c.json({ seal: await signatureOf(db, c.req.param('id')) }))
+    .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) => {
+      const id = c.req.param('id');
+      const taken = await addEntries(db, id, c.req.valid('json'), c.get('person').id);
+      if (taken.entries.some(({ content }) => content.kind === 'finished')) await sealJob(db, workshopKey, id);
+      return c.json(taken);
+    })
+    .get('/jobs/:id/record.json', only(...EVERYONE), async (c) => {
+      const record = await exportedRecord(db, workshopKey, c.req.param('id'));
+      c.header('Content-Disposition', `attachment; filename="record-${record.record.job.number}.json"`);
+      return c.json(record);
+    })
     .get(
       '/jobs/:id/record.pdf',
       only(...EVERYONE),
@@ -81,7 +91,13 @@ export function jobRoutes({ db, places, work }: Services) {
         return answerPdf(
           c,
           `record ${job.number}`,
-          await work.do('recordPdf', job, places.photos, c.req.valid('query').zone ?? zoneOfWorkshop()),
+          await work.do(
+            'recordPdf',
+            job,
+            await signatureOf(db, job.id),
+            places.photos,
+            c.req.valid('query').zone ?? zoneOfWorkshop(),
+          ),
         );
       },
     );

@@ -6,6 +6,7 @@ import type { PhotoFiles } from '../files/photos';
 import type { VideoFiles } from '../files/videos';
 import type { ReachSettings } from '../ground/reach';
 import type { Role } from '../ground/roles';
+import type { WorkshopKey } from '../seal/workshop-key';
 import type { Checking } from '../store/checking';
 import type { Work } from '../work/work';
 import type { Backups } from './backups';
@@ -30,6 +31,8 @@ export interface Services {
   readonly backups: Backups;
   /** Connected wrenches and the like. */
   readonly devices: DeviceHub;
+  /** Signs the records of finished jobs. */
+  readonly workshopKey: WorkshopKey;
   readonly reach: ReachSettings;
   /** What whoever makes the first account has to know; null where only this machine reaches the server. */
   readonly setupCode: string | null;

@@ -10,6 +10,7 @@ import { PhotoFiles } from '../files/photos';
 import { badInput } from '../ground/fault';
 import type { PrintedRelease } from '../print/instruction';
 import type { OpenJob } from '../store/jobs';
+import type { PrintedSeal } from '../store/sealing';
 
 /**
  * What takes long, so that it is done beside the server: each takes and gives plain data. What only one of them needs
@@ -20,9 +21,9 @@ export const tasks = {
     const { instructionPdf } = await import('../print/instruction');
     return instructionPdf(release, (hash) => new PhotoFiles(photos).read(hash));
   },
-  recordPdf: async (job: OpenJob, photos: string, zone: string): Promise<Uint8Array> => {
+  recordPdf: async (job: OpenJob, seal: PrintedSeal | null, photos: string, zone: string): Promise<Uint8Array> => {
     const { recordPdf } = await import('../print/record');
-    return recordPdf(job, (hash) => new PhotoFiles(photos).read(hash), zone);
+    return recordPdf(job, seal, (hash) => new PhotoFiles(photos).read(hash), zone);
   },
   matPdf: async (workbook: Workbook, paper: (typeof PAPERS)[number], address: string): Promise<Uint8Array> => {
     const { matPdf } = await import('../print/mat');
