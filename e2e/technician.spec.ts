@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import type { OpenJob } from '../server/store/jobs';
@@ -144,6 +145,31 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
     expect(text).toContain(words);
   }
   await context.close();
+});
+
+test('an exported record is checked in a page, and what was changed in it is named', async ({ page }) => {
+  await signIn(page, 'Mara Oduya');
+  await page.goto('/jobs');
+  await page.getByText('Finished', { exact: true }).click();
+  await page.getByRole('link', { name: 'Record' }).first().click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export as JSON' }).click(),
+  ]);
+  const text = await readFile(await download.path(), 'utf8');
+  await page.getByRole('link', { name: 'Check an exported record' }).click();
+  const check = (name: string, content: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  await check('record.json', text);
+  await expect(page.getByRole('heading', { name: 'record.json is as it was signed' })).toBeVisible();
+  const { customer } = JSON.parse(text).record.job;
+  await check('forged.json', text.replaceAll(JSON.stringify(customer), '"Somebody else"'));
+  await expect(page.getByRole('heading', { name: 'forged.json is not as it was signed' })).toBeVisible();
+  await expect(page.getByText('job.customer was changed, added or left out.')).toBeVisible();
+  await check('no.json', 'no record');
+  await expect(page.getByText(/^This is no exported record/)).toBeVisible();
 });
 
 test.describe('with the app kept on the device', () => {

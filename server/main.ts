@@ -184,7 +184,7 @@ program
   .option('--key <public key>', 'the key of the workshop that should have signed it, as printed on its records')
   .action(async (file: string, options: { key?: string }) => {
     const { verifyFile } = await import('./cli/verify');
-    if (!(await verifyFile(file, options.key))) process.exitCode = 1;
+    if (!(await verifyFile(file, options.key, (line) => console.log(line)))) process.exitCode = 1;
   });
 
 const user = program.command('user').description('people of a workshop, also while a server is running');

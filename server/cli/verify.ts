@@ -4,18 +4,22 @@ import { verifyRecord } from '#core/seal/verify';
 import { holds, sha256 } from '../seal/workshop-key';
 
 /** Checks an exported record without a server; whether it is as it was signed. */
-export async function verifyFile(path: string, publicKey: string | undefined): Promise<boolean> {
+export async function verifyFile(
+  path: string,
+  publicKey: string | undefined,
+  tell: (line: string) => void,
+): Promise<boolean> {
   const text = await readFile(path, 'utf8');
   const { faults, file } = verifyRecord(readJson(text), { hash: sha256, holds });
   const other = publicKey !== undefined && file !== undefined && file.seal.publicKey !== publicKey;
-  for (const fault of faults) console.log(sayRecordFault(fault));
-  if (other) console.log(`It was signed by another key: ${file.seal.publicKey}`);
+  for (const fault of faults) tell(sayRecordFault(fault));
+  if (other) tell(`It was signed by another key: ${file.seal.publicKey}`);
   if (!file || faults.length > 0 || other) return false;
   const { job, entries } = file.record;
-  console.log(
+  tell(
     `Record of job ${job.number}, serial ${job.pumpSerial}: ${entries.length} entries, as signed ${file.seal.sealedAt}.`,
   );
-  console.log(`Compare the key with the one printed on records of that workshop:  ${file.seal.publicKey}`);
+  tell(`Compare the key with the one printed on records of that workshop:  ${file.seal.publicKey}`);
   return true;
 }
 

@@ -1,6 +1,5 @@
 import { readFile, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { jest } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import { verifyRecord } from '#core/seal/verify';
 import { verifyFile } from '../cli/verify';
@@ -60,18 +59,19 @@ test('what is changed in the database afterwards does not reach the record', asy
 
 test('the command checks a file without the server', async () => {
   const said: string[] = [];
-  const log = jest.spyOn(console, 'log').mockImplementation((line: string) => void said.push(line));
+  const tell = (line: string) => {
+    said.push(line);
+  };
   const record = await exported();
   const path = join(workshop.folder, 'record.json');
   await writeFile(path, JSON.stringify(record));
-  expect(await verifyFile(path, record.seal.publicKey)).toBe(true);
-  expect(await verifyFile(path, 'another')).toBe(false);
+  expect(await verifyFile(path, record.seal.publicKey, tell)).toBe(true);
+  expect(await verifyFile(path, 'another', tell)).toBe(false);
   record.record.job.pumpSerial = 'S-2';
   await writeFile(path, JSON.stringify(record));
-  expect(await verifyFile(path, undefined)).toBe(false);
+  expect(await verifyFile(path, undefined, tell)).toBe(false);
   await writeFile(path, 'no json');
-  expect(await verifyFile(path, undefined)).toBe(false);
-  log.mockRestore();
+  expect(await verifyFile(path, undefined, tell)).toBe(false);
   expect(said).toContain('job.pumpSerial was changed, added or left out.');
 });
 

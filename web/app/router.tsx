@@ -23,6 +23,8 @@ export const router = createBrowserRouter([
         path: '/first-account',
         lazy: later('FirstAccountScreen', () => import('../screens/sign-in/FirstAccountScreen')),
       },
+      // A customer has none either.
+      { path: '/verify', lazy: later('VerifyScreen', () => import('../screens/verify/VerifyScreen')) },
       // A device has no account; it is let in by a code.
       { path: '/devices/wrench', lazy: later('WrenchScreen', () => import('../screens/wrench/WrenchScreen')) },
       {

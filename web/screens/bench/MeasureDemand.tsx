@@ -5,7 +5,7 @@ import { type MeasuringPlace, placesOf, summarise } from '#core/judging/measure'
 import type { Measurement, Step } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
-import { type Quantity, readNumber } from '#core/quantity/quantity';
+import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
 import { showNumber } from '../../ground/format';
 import { useReader, useSaid } from '../../state/reader';
@@ -97,6 +97,11 @@ function MeasuredPart({
   const readings = readingsOf(run, measurement, place);
   const at = (spot: MeasuringPlace) =>
     readings.find((one) => one.point === spot.point && one.direction === spot.direction);
+  /** What was entered at a spot, in the unit that stands beside it. */
+  const entered = (spot: MeasuringPlace) => {
+    const reading = at(spot)?.reading;
+    return reading ? showNumber(convert(reading, unit).value, 6) : '';
+  };
   const wear = summarise(readings, measurement);
   const out = readings.some(({ verdict }) => verdict === 'under' || verdict === 'over');
   const label = (spot: MeasuringPlace) =>
@@ -108,7 +113,7 @@ function MeasuredPart({
     event.preventDefault();
     const said = spots.flatMap((spot) => {
       const text = texts[spotKey(spot)]?.trim();
-      return text ? [{ spot, text, value: readNumber(text) }] : [];
+      return text && text !== entered(spot) ? [{ spot, text, value: readNumber(text) }] : [];
     });
     const bad = said.find(({ value }) => !Number.isFinite(value) || value < 0);
     if (said.length === 0) return setFault(t('bench.readingEmpty'));
@@ -145,8 +150,9 @@ function MeasuredPart({
                       inputMode="decimal"
                       autoComplete="off"
                       aria-label={label(spot)}
-                      placeholder={reading ? showNumber(reading.reading.value, 6) : way}
-                      value={texts[spotKey(spot)] ?? ''}
+                      className={reading ? styles.entered : undefined}
+                      placeholder={way}
+                      value={texts[spotKey(spot)] ?? entered(spot)}
                       onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
                     />
                   )}

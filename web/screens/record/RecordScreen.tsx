@@ -102,6 +102,9 @@ export function RecordScreen() {
           <Button component={Link} to="/jobs" variant="default">
             {t('record.all')}
           </Button>
+          <Button component="a" href={`/api/jobs/${id}/record.json`} variant="default">
+            {t('record.export')}
+          </Button>
           <Button
             component="a"
             href={`/api/jobs/${id}/record.pdf?zone=${encodeURIComponent(zoneHere())}`}
@@ -116,10 +119,7 @@ export function RecordScreen() {
           <Fact label={t('jobs.customer')} value={job.customer} />
           <Fact label={t('record.started')} value={`${showMoment(job.startedAt)}, ${name(job.startedBy)}`} />
           <Fact label={t('record.finished')} value={`${showMoment(job.finishedAt)}, ${name(state.holder)}`} />
-          <div className={styles.seal}>
-            <dt>{t('record.seal')}</dt>
-            <dd className="number quiet">{job.seal}</dd>
-          </div>
+          <Signature jobId={id} fallback={job.seal} />
         </dl>
         <Title order={2} size="h4" mb="xs">
           {t('record.odd')}
@@ -237,6 +237,31 @@ export function RecordScreen() {
           );
         })}
       </Page>
+    </>
+  );
+}
+
+/** The head of the seal and the key it was signed with, as they are printed; the page that checks both is one press away. */
+function Signature({ jobId, fallback }: { jobId: string; fallback: string | null }) {
+  const { t } = useTranslation();
+  const { data } = useQuery({
+    queryKey: ['seal', jobId],
+    queryFn: () => answer(api.jobs[':id'].seal.$get({ param: { id: jobId } })),
+  });
+  return (
+    <>
+      <div className={styles.seal}>
+        <dt>{t('record.seal')}</dt>
+        <dd className="number quiet">{data?.seal?.head ?? fallback}</dd>
+      </div>
+      {data?.seal && (
+        <div className={styles.seal}>
+          <dt>{t('record.key')}</dt>
+          <dd>
+            <span className="number quiet">{data.seal.publicKey}</span> <Link to="/verify">{t('record.verify')}</Link>
+          </dd>
+        </div>
+      )}
     </>
   );
 }

@@ -215,6 +215,9 @@ export const benchTexts = {
     started: 'Started',
     finished: 'Finished',
     seal: 'Seal (SHA-256)',
+    key: 'Signed with the workshop key',
+    verify: 'Check an exported record',
+    export: 'Export as JSON',
     odd: 'Skipped checks and problems',
     nothingOdd: 'None.',
     overridden: {

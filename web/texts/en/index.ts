@@ -5,6 +5,7 @@ import { seriesTexts } from './series';
 import { stepTexts } from './step';
 import { torqueTexts } from './torque';
 import { tradeTexts } from './trade';
+import { verifyTexts } from './verify';
 import { workshopTexts } from './workshop';
 import { wrenchTexts } from './wrench';
 
@@ -19,4 +20,5 @@ export const en = {
   ...narrationTexts,
   ...torqueTexts,
   ...wrenchTexts,
+  ...verifyTexts,
 };
