@@ -13,6 +13,7 @@ import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import { type StepTime, stepTimes, wholeTime } from '#core/timing/clock';
 import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
 import type { PrintedSeal } from '../store/sealing';
@@ -28,6 +29,7 @@ export async function recordPdf(
   readPhoto: ReadPhoto,
   zone: string,
 ): Promise<Buffer> {
+  const times = stepTimes(job.entries, job.startedAt);
   const moment = (iso: string) => printedMoment(iso, zone);
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
@@ -48,6 +50,7 @@ export async function recordPdf(
       [WORDS.serial, job.pumpSerial],
       [WORDS.customer, job.customer],
       [WORDS.started, `${moment(job.startedAt)}, ${name(job.startedBy)}`],
+      [WORDS.worked, sayTime(wholeTime(times))],
       [WORDS.zone, zone],
       [WORDS.finished, job.finishedAt ? `${moment(job.finishedAt)}, ${name(state.holder)}` : ''],
     ]),
@@ -239,7 +242,10 @@ export async function recordPdf(
 
   function doneText(step: Step, run: StepRun): string {
     if (!run.doneAt) return isToDo(step, state.answers, job.release.workbook) ? '' : WORDS.notAsked;
-    return `${moment(run.doneAt)}\n${name(run.doneBy)}`;
+    const took = times.get(step.id);
+    return [moment(run.doneAt), name(run.doneBy), took && `${Math.round(took.worked)} ${WORDS.minutes}`]
+      .filter(Boolean)
+      .join('\n');
   }
 
   /** Pauses, hand-overs and steps gone back to: what the list of steps does not show. */
@@ -265,6 +271,15 @@ export async function recordPdf(
       }),
     ];
   }
+}
+
+/** "2 h 10 min, 30 min paused". */
+function sayTime({ worked, paused }: StepTime): string {
+  const said = (minutes: number) => {
+    const [hours, rest] = [Math.floor(Math.round(minutes) / 60), Math.round(minutes) % 60];
+    return hours > 0 ? `${hours} h ${rest} min` : `${rest} min`;
+  };
+  return paused < 1 ? said(worked) : `${said(worked)}, ${said(paused)} ${WORDS.isPaused}`;
 }
 
 /** Photos side by side, several to a row. */

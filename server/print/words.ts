@@ -99,6 +99,8 @@ export const WORDS = {
     'These characters are missing from the fonts of this program; their Unicode numbers are printed instead:',
   photoKept: 'Photo kept although doubtful',
   zone: 'Times by',
+  worked: 'Working time',
+  isPaused: 'paused',
   noExceptions: 'No check was skipped and no problem was entered.',
 } as const;
 

@@ -40,6 +40,7 @@ export function WindowChart({ label, series, tolerance, from, to, at }: WindowCh
           data: [...one.points],
           backgroundColor: TONES[i % TONES.length] as string,
           pointRadius: 5,
+          clip: false as const,
         }));
         const limit = (y: number) => ({
           label: '',

@@ -16,6 +16,7 @@ import { type BenchJob, useBenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';
+import { Clock } from './Clock';
 import { Demands, posesAt } from './Demands';
 import { JointPlan } from './joint/JointPlan';
 import { SpringPlan } from './joint/SpringPlan';
@@ -63,7 +64,10 @@ function Bench({ bench }: { bench: BenchJob }) {
   return (
     <div className={styles.screen}>
       <BenchTop bench={bench} />
-      <Hem bench={bench} />
+      <div>
+        <Hem bench={bench} />
+        <Clock bench={bench} />
+      </div>
       <BenchNotice bench={bench} />
       {starting && <SafetyStart bench={bench} inHand={inHand} onBegin={() => setBegun(true)} />}
       {!starting && step && run && (

@@ -74,6 +74,8 @@ function readingsOf(run: StepRun, measurement: Measurement, place: string | null
   return run.measured.filter((one) => one.measurementId === measurement.id && one.positionId === place);
 }
 
+const isOut = ({ verdict }: JudgedMeasure) => verdict === 'under' || verdict === 'over';
+
 const spotKey = ({ point, direction }: MeasuringPlace) => `${point ?? ''}/${direction}`;
 
 function MeasuredPart({
@@ -103,7 +105,7 @@ function MeasuredPart({
     return reading ? showNumber(convert(reading, unit).value, 6) : '';
   };
   const wear = summarise(readings, measurement);
-  const out = readings.some(({ verdict }) => verdict === 'under' || verdict === 'over');
+  const out = readings.some(isOut);
   const label = (spot: MeasuringPlace) =>
     [placeName(place), spot.point, measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : undefined]
       .filter(Boolean)
@@ -150,7 +152,7 @@ function MeasuredPart({
                       inputMode="decimal"
                       autoComplete="off"
                       aria-label={label(spot)}
-                      className={reading ? styles.entered : undefined}
+                      className={reading && (isOut(reading) ? styles.enteredOut : styles.entered)}
                       placeholder={way}
                       value={texts[spotKey(spot)] ?? entered(spot)}
                       onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}

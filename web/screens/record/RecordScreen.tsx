@@ -15,6 +15,7 @@ import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
+import { type StepTime, stepTimes, wholeTime } from '#core/timing/clock';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
@@ -42,6 +43,11 @@ export function RecordScreen() {
     oddities(step, runOf(state, step.id)).map((oddity) => ({ ...oddity, index })),
   );
 
+  const times = stepTimes(job.entries, job.startedAt);
+  const sayTime = ({ worked, paused }: StepTime) =>
+    paused < 1
+      ? showDuration(worked)
+      : t('record.withPauses', { worked: showDuration(worked), paused: showDuration(paused) });
   const unusual = unusualEntries(job.entries);
   const unusualText = ({ is, count, sentBy, behindMinutes = 0 }: Unusual) =>
     is === 'clock'
@@ -119,6 +125,7 @@ export function RecordScreen() {
           <Fact label={t('jobs.customer')} value={job.customer} />
           <Fact label={t('record.started')} value={`${showMoment(job.startedAt)}, ${name(job.startedBy)}`} />
           <Fact label={t('record.finished')} value={`${showMoment(job.finishedAt)}, ${name(state.holder)}`} />
+          <Fact label={t('record.worked')} value={sayTime(wholeTime(times))} />
           <Signature jobId={id} fallback={job.seal} />
         </dl>
         <Title order={2} size="h4" mb="xs">
@@ -224,7 +231,7 @@ export function RecordScreen() {
                       )}
                     </div>
                     {run.doneAt ? (
-                      <When at={run.doneAt} who={name(run.doneBy)} />
+                      <When at={run.doneAt} who={name(run.doneBy)} took={times.get(step.id)?.worked} />
                     ) : (
                       <span className={styles.when}>
                         {!isToDo(step, state.answers, job.release.workbook) && t('record.otherWay')}
@@ -320,12 +327,19 @@ function Findings({
   );
 }
 
-function When({ at, who }: { at: string; who: string }) {
+function When({ at, who, took }: { at: string; who: string; took?: number | undefined }) {
+  const { t } = useTranslation();
   return (
     <span className={styles.when}>
       {who}
       <br />
       {showMoment(at)}
+      {took !== undefined && (
+        <>
+          <br />
+          {t('record.took', { time: showDuration(took) })}
+        </>
+      )}
     </span>
   );
 }

@@ -195,6 +195,14 @@ export const benchTexts = {
       'Clean down, count the tools back, and look at the pump once more. Finishing seals the record: nothing can be added after that.',
     finish: 'Finish and seal the record',
     finishing: 'Finished. The record is being sent.',
+    clock: {
+      wait: { left: 'left of this step', over: 'over time: this step has had its time' },
+      soaks: { left: '{{part}}: still soaking', over: 'over time; {{part}}: soaked long enough' },
+      sets: {
+        left: 'torque the {{part}} before it sets ({{compound}})',
+        over: 'over time: what is on the {{part}} has set ({{compound}}). Clean it off and apply it again',
+      },
+    },
     cell: {
       none: 'The cloth is empty.',
       out_one: 'One part lies on the cloth.',
@@ -214,6 +222,9 @@ export const benchTexts = {
     print: 'Print the record',
     started: 'Started',
     finished: 'Finished',
+    worked: 'Working time',
+    withPauses: '{{worked}}, and {{paused}} paused',
+    took: 'took {{time}}',
     seal: 'Seal (SHA-256)',
     key: 'Signed with the workshop key',
     verify: 'Check an exported record',
