@@ -152,11 +152,16 @@ test('an exported record is checked in a page, and what was changed in it is nam
   await page.goto('/jobs');
   await page.getByText('Finished', { exact: true }).click();
   await page.getByRole('link', { name: 'Record' }).first().click();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Export as JSON' }).click(),
-  ]);
-  const text = await readFile(await download.path(), 'utf8');
+  const exported = async (format: string) => {
+    await page.getByRole('button', { name: 'Export' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: format }).click(),
+    ]);
+    return readFile(await download.path(), 'utf8');
+  };
+  expect(await exported('CSV')).toMatch(/^\uFEFFStep,Instruction,What,.*\r\n1,/);
+  const text = await exported('JSON with seal');
   await page.getByRole('link', { name: 'Check an exported record' }).click();
   const check = (name: string, content: string) =>
     page

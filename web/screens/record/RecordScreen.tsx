@@ -1,4 +1,4 @@
-import { Button, Group, Text, Title } from '@mantine/core';
+import { Button, Group, Menu, Text, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -20,7 +20,9 @@ import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
 import { showDay, showDuration, showMoment, showNumber, showQuantity, zoneHere } from '../../ground/format';
+import { tellFault } from '../../ground/notify';
 import { Tag } from '../../parts/Tag';
+import type { TableFormat } from '../../parts/table-file';
 import { JointChart } from './JointChart';
 import { JointReadings } from './JointReadings';
 import styles from './Record.module.css';
@@ -48,6 +50,15 @@ export function RecordScreen() {
     paused < 1
       ? showDuration(worked)
       : t('record.withPauses', { worked: showDuration(worked), paused: showDuration(paused) });
+  const saveAs = async (format: TableFormat) => {
+    // Loaded when asked for: the bench comes with this screen and writes no tables.
+    const [{ saveTable }, { recordTable }] = await Promise.all([
+      import('../../parts/table-file'),
+      import('#core/language/en/record-table'),
+    ]);
+    const table = recordTable(job.release.workbook, state, name);
+    await saveTable(table, t('record.title', { number: job.number }), format);
+  };
   const unusual = unusualEntries(job.entries);
   const unusualText = ({ is, count, sentBy, behindMinutes = 0 }: Unusual) =>
     is === 'clock'
@@ -108,9 +119,21 @@ export function RecordScreen() {
           <Button component={Link} to="/jobs" variant="default">
             {t('record.all')}
           </Button>
-          <Button component="a" href={`/api/jobs/${id}/record.json`} variant="default">
-            {t('record.export')}
-          </Button>
+          <Menu position="bottom-end">
+            <Menu.Target>
+              <Button variant="default">{t('record.export')}</Button>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Item component="a" href={`/api/jobs/${id}/record.json`}>
+                {t('record.json')}
+              </Menu.Item>
+              {(['csv', 'xlsx'] as const).map((format) => (
+                <Menu.Item key={format} onClick={() => void saveAs(format).catch(tellFault)}>
+                  {t(`torque.${format}`)}
+                </Menu.Item>
+              ))}
+            </Menu.Dropdown>
+          </Menu>
           <Button
             component="a"
             href={`/api/jobs/${id}/record.pdf?zone=${encodeURIComponent(zoneHere())}`}

@@ -8,6 +8,7 @@ import type { Series } from '#core/model/series';
 import { readSheetRows, SHEET_COLUMNS, writeSheetRows } from '#core/torque-sheet/rows';
 import { withGroup } from '#core/torque-sheet/sheet';
 import { tellFault } from '../../ground/notify';
+import { saveTable, TABLE_FORMATS, type TableFormat, unmasked } from '../../parts/table-file';
 
 interface SheetFilesProps {
   readonly series: Series;
@@ -18,14 +19,7 @@ interface SheetFilesProps {
 export function SheetFiles({ series, change }: SheetFilesProps) {
   const { t } = useTranslation();
   const name = `${series.code} ${t('torque.title')}`;
-  const write = async (format: 'csv' | 'xlsx') => {
-    const rows = writeSheetRows(series).map((row) => row.map(harmless));
-    if (format === 'csv') save(new Blob([`﻿${Papa.unparse(rows)}`], { type: 'text/csv' }), `${name}.csv`);
-    else {
-      const { default: writeXlsx } = await import('write-excel-file/browser');
-      save(await writeXlsx(rows.map((row) => row.map((value) => ({ value, type: String })))).toBlob(), `${name}.xlsx`);
-    }
-  };
+  const write = (format: TableFormat) => saveTable(writeSheetRows(series), name, format);
   const read = async (file: File | null) => {
     if (!file || !change) return;
     const rows = await rowsOf(file);
@@ -66,7 +60,7 @@ export function SheetFiles({ series, change }: SheetFilesProps) {
           <Button variant="default">{t('torque.export')}</Button>
         </Menu.Target>
         <Menu.Dropdown>
-          {(['csv', 'xlsx'] as const).map((format) => (
+          {TABLE_FORMATS.map((format) => (
             <Menu.Item key={format} onClick={() => void write(format).catch(tellFault)}>
               {t(`torque.${format}`)}
             </Menu.Item>
@@ -89,21 +83,4 @@ async function rowsOf(file: File): Promise<string[][]> {
   const { readSheet } = await import('read-excel-file/browser');
   const rows = await readSheet(file);
   return rows.map((row) => row.map((cell) => unmasked(cell === null ? '' : String(cell))));
-}
-
-/** A cell that begins with a sign would be taken for a formula; it gets a quote before it, and loses it again. */
-function harmless(text: string): string {
-  return /^[=+\-@\t]/.test(text) ? `'${text}` : text;
-}
-
-function unmasked(text: string): string {
-  return /^'[=+\-@\t]/.test(text) ? text.slice(1) : text;
-}
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -228,7 +228,8 @@ export const benchTexts = {
     seal: 'Seal (SHA-256)',
     key: 'Signed with the workshop key',
     verify: 'Check an exported record',
-    export: 'Export as JSON',
+    export: 'Export',
+    json: 'JSON with seal',
     odd: 'Skipped checks and problems',
     nothingOdd: 'None.',
     overridden: {

@@ -1,0 +1,39 @@
+import type { Entry, EntryContent } from '../../job/entry';
+import { foldJob } from '../../job/job';
+import { typed } from '../../testing/workbook';
+import { RECORD_COLUMNS, recordTable } from './record-table';
+
+const workbook = typed(['take off 4 cover nuts ?the nuts in order', 'torque cover nuts =45 N·m']);
+const [taken, torqued] = workbook.procedure.steps.map(({ id }) => id);
+const entry = (content: EntryContent, i: number): Entry => ({
+  ...{ id: `e${i}`, at: `2026-05-01T08:0${i}:00.000Z`, by: 'p1', content },
+});
+const contents: EntryContent[] = [
+  { kind: 'photo-taken', stepId: taken ?? '', photo: 'a'.repeat(64), doubts: ['blurred'], reason: 'oil mist' },
+  { kind: 'problem', stepId: taken ?? '', note: '=SUM(A1)' },
+  { kind: 'step-done', stepId: taken ?? '' },
+  {
+    ...{ kind: 'torque-read', stepId: torqued ?? '', positionId: null, reading: { value: 50, unit: 'N·m' } },
+    wrench: { number: 'TW-05' },
+  },
+];
+
+test('a record is a table with a row for everything that was entered', () => {
+  const table = recordTable(workbook, foldJob(workbook, 'p1', contents.map(entry)), () => 'Mara Oduya');
+  const at = (row: number, column: (typeof RECORD_COLUMNS)[number]) => table[row]?.[RECORD_COLUMNS.indexOf(column)];
+  expect(table[0]).toEqual([...RECORD_COLUMNS]);
+  expect(table.slice(1).map(([step, , what]) => `${step} ${what}`)).toEqual([
+    '1 photo',
+    '1 problem',
+    '1 done',
+    '2 torque',
+  ]);
+  expect(at(1, 'Note')).toBe('blurred; kept: oil mist');
+  expect([at(4, 'Value'), at(4, 'Unit'), at(4, 'Verdict'), at(4, 'Note')]).toEqual([
+    '50',
+    'N·m',
+    'high',
+    'wrench TW-05',
+  ]);
+  expect([at(4, 'By'), at(4, 'At (UTC)')]).toEqual(['Mara Oduya', '2026-05-01T08:03:00.000Z']);
+});

@@ -1,0 +1,82 @@
+import { type JobState, runOf, type StepRun } from '../../job/job';
+import { jointOfStep } from '../../job/tightening';
+import type { Step, Workbook } from '../../model/procedure';
+import { placeNameOf } from '../../model/series';
+import { sayKeptPhoto } from './photo';
+import { sayStep } from './sentence';
+
+/** Columns of a record as a table, in their order. */
+export const RECORD_COLUMNS = [
+  'Step',
+  'Instruction',
+  'What',
+  'Place',
+  'Detail',
+  'Value',
+  'Unit',
+  'Verdict',
+  'Note',
+  'By',
+  'At (UTC)',
+] as const;
+
+type Row = Partial<Record<(typeof RECORD_COLUMNS)[number], string | number>>;
+
+/** A row for everything that was done, read, measured, seen, photographed, skipped or said, step by step. */
+export function recordTable(workbook: Workbook, state: JobState, nameOf: (personId: string) => string): string[][] {
+  const rows = workbook.procedure.steps.flatMap((step, index): Row[] => {
+    const lines = linesOf(step, runOf(state, step.id), workbook);
+    const about = { Step: index + 1, Instruction: sayStep(step, workbook.series) };
+    return lines.map(({ by, at, ...line }) => ({ ...about, ...line, By: by ? nameOf(by) : '', 'At (UTC)': at ?? '' }));
+  });
+  return [
+    [...RECORD_COLUMNS],
+    ...rows.map((row) => RECORD_COLUMNS.map((column) => (row[column] === undefined ? '' : String(row[column])))),
+  ];
+}
+
+type Line = Row & { readonly by?: string | null; readonly at?: string | null };
+
+function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
+  const place = (id: string | null) => placeNameOf(workbook.series, id) ?? '';
+  const joint = jointOfStep(step, workbook);
+  const fastener = ({ pass, slot }: { pass: number; slot: number }) =>
+    `pass ${pass + 1}, fastener ${(joint?.order.indexOf(slot) ?? -1) + 1}`;
+  const measurement = (id: string) => step.measurements?.find((one) => one.id === id);
+  return [
+    ...run.answers.map(({ answerId, positionId, by, at }) => ({
+      ...{ What: 'answer', Place: place(positionId), Detail: step.decision?.question ?? '', by, at },
+      Value: step.decision?.answers.find(({ id }) => id === answerId)?.text ?? '',
+    })),
+    ...run.readings.map(({ positionId, spot, reading, verdict, accepted, wrench, by, at }) => ({
+      ...{ What: 'torque', Place: place(positionId), Detail: spot ? fastener(spot) : '', by, at },
+      ...{ Value: reading.value, Unit: reading.unit, Verdict: verdict },
+      Note: [wrench && `wrench ${wrench.number}`, accepted && `accepted: ${accepted.text}`].filter(Boolean).join('; '),
+    })),
+    ...run.turnedOn.map(({ positionId, spot, by, at }) => ({
+      ...{ What: 'turned on', Place: place(positionId), Detail: fastener(spot), by, at },
+    })),
+    ...run.measured.map(({ measurementId, positionId, point, reading, verdict, by, at }) => ({
+      ...{ What: 'length', Place: place(positionId), by, at },
+      Detail: [measurement(measurementId)?.what, point].filter(Boolean).join(', '),
+      ...{ Value: reading.value, Unit: reading.unit, Verdict: verdict },
+    })),
+    ...run.looked.map(({ lookId, positionId, faultId, by, at }) => {
+      const look = step.looks?.find(({ id }) => id === lookId);
+      const fault = look?.faults.find(({ id }) => id === faultId);
+      return {
+        ...{ What: 'inspection', Place: place(positionId), Detail: look?.at ?? '', by, at },
+        ...{ Value: fault?.sign ?? '', Verdict: fault ? fault.follows : 'sound' },
+      };
+    }),
+    ...run.photos.map(({ hash, doubts = [], reason, by, at }) => ({
+      ...{ What: 'photo', Value: hash, by, at },
+      Note: reason === undefined ? '' : sayKeptPhoto(doubts, reason),
+    })),
+    ...Object.entries(run.overrides).flatMap(([what, noted]) =>
+      noted ? [{ What: 'skipped', Detail: what, Note: noted.text, by: noted.by, at: noted.at }] : [],
+    ),
+    ...run.problems.map(({ text, by, at }) => ({ What: 'problem', Note: text, by, at })),
+    ...(run.doneAt === null ? [] : [{ What: 'done', by: run.doneBy, at: run.doneAt }]),
+  ];
+}
