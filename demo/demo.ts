@@ -192,15 +192,17 @@ class Seeder {
       const labels = { workOrder: `SB-23${40 + 9 * i}`, pumpSerial: serial, customer };
       const jobId = await this.start(releaseId, by, start, labels);
       let clock = start;
+      const made: [number, EntryContent][] = [];
       for (const step of workbook.procedure.steps) {
         clock += (step.minutes ?? 2) * MINUTE;
-        const carried = (await this.carryOut(workbook, step, by)).map(
-          (content, n): EntryContent =>
-            content.kind === 'torque-read' ? sentBy(wrench, content, `${jobId}-${step.id}-${n}`, i) : content,
-        );
-        await this.enter(jobId, by, clock, [...carried, { kind: 'step-done', stepId: step.id }]);
+        for (const [n, content] of (await this.carryOut(workbook, step, by)).entries()) {
+          const isRead = content.kind === 'torque-read';
+          made.push([clock, isRead ? sentBy(wrench, content, `${jobId}-${step.id}-${n}`, i) : content]);
+        }
+        made.push([clock, { kind: 'step-done', stepId: step.id }]);
       }
-      await this.enter(jobId, by, clock + MINUTE, [{ kind: 'finished' }]);
+      // All at once, so that the demo is there sooner.
+      await this.enterAll(jobId, by, [...made, [clock + MINUTE, { kind: 'finished' }]]);
     }
   }
 
@@ -322,8 +324,17 @@ class Seeder {
     return id;
   }
 
-  private async enter(jobId: string, by: DemoName, at: number, contents: readonly EntryContent[]): Promise<void> {
-    const entries = contents.map((content): NewEntry => {
+  private enter(jobId: string, by: DemoName, at: number, contents: readonly EntryContent[]): Promise<void> {
+    const made = contents.map((content): [number, EntryContent] => [at, content]);
+    return this.enterAll(jobId, by, made);
+  }
+
+  private async enterAll(
+    jobId: string,
+    by: DemoName,
+    made: readonly (readonly [number, EntryContent])[],
+  ): Promise<void> {
+    const entries = made.map(([at, content]): NewEntry => {
       this.entryCount += 1;
       return { id: `${jobId}-${this.entryCount}`, at: new Date(at).toISOString(), content };
     });
