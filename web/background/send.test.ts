@@ -3,7 +3,7 @@ import { openFakeBrowser } from '../testing/browser';
 
 const server = openFakeBrowser();
 const { sendInBackground } = await import('./send');
-const { openDraft } = await import('../sync/documents');
+const { openDraft, openSeriesName } = await import('../sync/documents');
 const { hold } = await import('../sync/engine');
 const { device } = await import('../ground/device');
 
@@ -14,7 +14,7 @@ const content = { kind: 'problem', stepId: 'any', note: 'dented' } as const;
 const paths = () => server.requests.map(({ method, path }) => `${method} ${path}`);
 
 beforeEach(async () => {
-  await Promise.all([device.outbox.clear(), device.drafts.clear()]);
+  await Promise.all([device.outbox.clear(), device.drafts.clear(), device.series.clear()]);
   await device.outbox.add({ id: 'a', jobId: 'job', at: LONG_AGO, by: 'mara', content });
   const base = { seriesVersion: 1, procedureVersion: 1, workbook: before };
   await device.drafts.put({ procedureId: 'procedure', workbook: after, base, at: LONG_AGO, by: 'lead' });
@@ -44,6 +44,23 @@ test('a draft that is held open is left to who holds it', async () => {
   letGo();
   await sendInBackground(false);
   expect(await device.drafts.count()).toBe(0);
+});
+
+test('a series that is open is left to its screen: sent twice, what is taken back would come again', async () => {
+  const series = typed(['take off cover']).series;
+  const document = { ...series, name: 'Renamed' };
+  await device.outbox.clear();
+  await device.series.put({ id: series.id, base: { version: 1, document: series }, document });
+  server.answer = (_m, path) => ({
+    status: 200,
+    json: path === '/api/me' ? { person: { id: 'lead', name: 'Lead', role: 'lead' } } : { version: 2, document },
+  });
+  const letGo = hold(openSeriesName(series.id));
+  await sendInBackground(false).catch(() => undefined);
+  expect(paths().filter((path) => path.includes('/series/'))).toEqual([]);
+  letGo();
+  await sendInBackground(false).catch(() => undefined);
+  expect(paths().filter((path) => path.includes('/series/'))).toEqual([`PATCH /api/series/${series.id}`]);
 });
 
 test.each([

@@ -3,7 +3,7 @@ import type { Edit } from '#core/edits/edit';
 import { toSent } from '#core/edits/sent';
 import type { Series } from '#core/model/series';
 import { ApiFault, answer, api } from '../ground/api';
-import { device, type UnsavedDraft } from '../ground/device';
+import { device, type UnsavedDraft, type UnsavedSeries } from '../ground/device';
 import { personHere } from '../ground/person-here';
 import { addLane, alone, isForLater, type Lane } from './engine';
 import { OpenSeries } from './open-series';
@@ -41,6 +41,11 @@ export function sendDocumentsWhileOpen(): () => void {
 /** What a draft that is open somewhere is held by; it sends itself from there. */
 export function openDraft(procedureId: string): string {
   return `draft ${procedureId}`;
+}
+
+/** What a series that is open somewhere is held by; it sends itself from there. */
+export function openSeriesName(id: string): string {
+  return `series ${id}`;
 }
 
 async function sendDrafts(): Promise<void> {
@@ -89,25 +94,30 @@ class NotTaken extends Error {
 async function sendLeftSeries(): Promise<void> {
   for (const row of await device.series.toArray()) {
     if (row.waits || !isMine(row)) continue;
-    const left = new OpenSeries(
-      row.base,
-      {
-        send: sendSeries(row.id),
-        show: () => undefined,
-        saved: () => undefined,
-        fail: (error) => {
-          throw new NotTaken(error);
-        },
-        keep: keepSeries(row.id),
+    // Sent from here as well, what is taken back meanwhile would be merged in again.
+    await alone(openSeriesName(row.id), () => sendLeft(row));
+  }
+}
+
+async function sendLeft(row: UnsavedSeries): Promise<void> {
+  const left = new OpenSeries(
+    row.base,
+    {
+      send: sendSeries(row.id),
+      show: () => undefined,
+      saved: () => undefined,
+      fail: (error) => {
+        throw new NotTaken(error);
       },
-      row.document,
-    );
-    try {
-      await left.send();
-    } catch (error) {
-      if (!(error instanceof NotTaken)) throw error;
-      const what = error.reason instanceof ApiFault ? error.reason.fault.what : String(error.reason);
-      await device.series.update(row.id, { waits: 'refused', what });
-    }
+      keep: keepSeries(row.id),
+    },
+    row.document,
+  );
+  try {
+    await left.send();
+  } catch (error) {
+    if (!(error instanceof NotTaken)) throw error;
+    const what = error.reason instanceof ApiFault ? error.reason.fault.what : String(error.reason);
+    await device.series.update(row.id, { waits: 'refused', what });
   }
 }

@@ -4,8 +4,8 @@ import type { Series } from '#core/model/series';
 import { answer, api } from '../../ground/api';
 import { device } from '../../ground/device';
 import { tellFault } from '../../ground/notify';
-import { keepSeries, sendSeries } from '../../sync/documents';
-import { addLane, sync } from '../../sync/engine';
+import { keepSeries, openSeriesName, sendSeries } from '../../sync/documents';
+import { addLane, hold, sync } from '../../sync/engine';
 import { OpenSeries } from '../../sync/open-series';
 import { SHELF } from '../shelf/shelf';
 
@@ -46,6 +46,8 @@ export function useOpenSeries(id: string): {
     setSeries(kept?.document ?? loaded.document);
     if (kept) void sync();
   }, [data, id, queries]);
+  // Nobody else sends what is open here.
+  useEffect(() => hold(openSeriesName(id)), [id]);
   useEffect(() => addLane({ name: 'open series', send: async () => open.current?.series.send() }), []);
   return {
     series: series?.id === id ? series : undefined,
