@@ -1,4 +1,7 @@
 import type { Wire } from './hub';
+import type { DeviceLink } from './link';
+import { type FromDevice, ToDevice } from './message';
+import { readMessage } from './reading';
 
 /** What a WebSocket of a browser and one of a server have in common. */
 export interface SocketLike {
@@ -18,6 +21,18 @@ export interface KeptOpen<Out, In> {
   /** Whether to connect again after it was closed. */
   again(): boolean;
   later(ms: number, then: () => void): void;
+}
+
+/** Keeps a device linked by sockets of one address: again by itself for as long as it is paired; gives how to stop. */
+export function keepLinked(link: DeviceLink, { make, later }: Pick<KeptOpen<FromDevice, ToDevice>, 'make' | 'later'>) {
+  return keepOpen<FromDevice, ToDevice>({
+    ...{ make, later },
+    read: (data) => readMessage(ToDevice, data),
+    opened: (wire) => link.opened(wire),
+    receive: (message) => link.receive(message),
+    closed: () => link.closed(),
+    again: () => link.isPaired,
+  });
 }
 
 const FIRST_RETRY_MS = 500;

@@ -3,6 +3,7 @@ import { indexOfStep, type JobState, runOf } from '../job/job';
 import { stepInJob } from '../job/to-do';
 import type { Step, Workbook } from '../model/procedure';
 import { componentById } from '../model/series';
+import { verbOf } from '../model/verbs';
 
 /** Something that takes its time, or has to be done in time, while the job goes on. */
 export interface Timer {
@@ -54,7 +55,8 @@ function soaking(step: Step, doneAt: string, state: JobState, workbook: Workbook
   if (step.verb !== 'soak') return [];
   return step.targets.flatMap(({ componentId }): Timer[] => {
     const minutes = componentById(workbook.series, componentId)?.soakMinutes;
-    if (!minutes || isDoneAfter(step, componentId, ['fit', 'press', 'seat'], state, workbook)) return [];
+    const fitting = laterSteps(step, componentId, workbook).filter(({ verb }) => verbOf(verb).effect === 'refits');
+    if (!minutes || fitting.some(({ id }) => isDone(id, state))) return [];
     return [
       {
         ...{ id: `soak ${step.id} ${componentId}`, is: 'ready', stepId: step.id, componentId, consumableId: null },
@@ -70,8 +72,8 @@ function setting(step: Step, doneAt: string, state: JobState, workbook: Workbook
     const open = workbook.series.consumables.find(({ id }) => id === consumableId)?.openMinutes;
     if (!open) return [];
     return step.targets.flatMap(({ componentId }): Timer[] => {
-      const later = laterSteps(step, componentId, ['torque'], workbook);
-      if (later.length === 0 || later.some(({ id }) => runOf(state, id).doneAt !== null)) return [];
+      const torquing = laterSteps(step, componentId, workbook).filter(({ verb }) => verb === 'torque');
+      if (torquing.length === 0 || torquing.some(({ id }) => isDone(id, state))) return [];
       return [
         {
           ...{ id: `set ${step.id} ${componentId}`, is: 'until', stepId: step.id, componentId, consumableId },
@@ -82,22 +84,14 @@ function setting(step: Step, doneAt: string, state: JobState, workbook: Workbook
   });
 }
 
-function laterSteps(step: Step, componentId: string, verbs: readonly Step['verb'][], { procedure }: Workbook): Step[] {
+function laterSteps(step: Step, componentId: string, { procedure }: Workbook): Step[] {
   return procedure.steps
     .slice(indexOfStep(procedure, step.id) + 1)
-    .filter(
-      ({ verb, targets }) => verbs.includes(verb) && targets.some((target) => target.componentId === componentId),
-    );
+    .filter(({ targets }) => targets.some((target) => target.componentId === componentId));
 }
 
-function isDoneAfter(
-  step: Step,
-  componentId: string,
-  verbs: readonly Step['verb'][],
-  state: JobState,
-  workbook: Workbook,
-): boolean {
-  return laterSteps(step, componentId, verbs, workbook).some(({ id }) => runOf(state, id).doneAt !== null);
+function isDone(stepId: string, state: JobState): boolean {
+  return runOf(state, stepId).doneAt !== null;
 }
 
 function after(from: string, minutes: number): string {

@@ -13,21 +13,26 @@ export interface Capability {
 /** Fewer readings say nothing about a process. Common practice. */
 const LEAST = 5;
 
+/** Mean and deviation of a sample. Undefined for fewer than five values. */
+export function meanOf(values: readonly number[]): Omit<Capability, 'cp' | 'cpk'> | undefined {
+  const count = values.length;
+  if (count < LEAST) return undefined;
+  const mean = values.reduce((sum, value) => sum + value, 0) / count;
+  const deviation = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1));
+  return { count, mean, deviation };
+}
+
 /**
  * Cp = (high − low) / 6s and Cpk = min(high − mean, mean − low) / 3s, as ISO 22514-2 gives them for a normal
  * distribution (recalled from memory); with the deviation of the whole sample these are also called Pp and Ppk. Values and
  * limits in one unit. Undefined for fewer than five readings.
  */
 export function capability(values: readonly number[], low: number, high: number): Capability | undefined {
-  const count = values.length;
-  if (count < LEAST) return undefined;
-  const mean = values.reduce((sum, value) => sum + value, 0) / count;
-  const deviation = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1));
-  if (deviation === 0) return { count, mean, deviation };
+  const sample = meanOf(values);
+  if (!sample || sample.deviation === 0) return sample;
+  const { mean, deviation } = sample;
   return {
-    count,
-    mean,
-    deviation,
+    ...sample,
     cp: (high - low) / (6 * deviation),
     cpk: Math.min(high - mean, mean - low) / (3 * deviation),
   };

@@ -1,4 +1,4 @@
-import { type Capability, capability, drift } from './capability';
+import { capability, drift, meanOf } from './capability';
 
 /** One reading that stayed in a joint, of any job. */
 export interface PastReading {
@@ -38,7 +38,7 @@ export function spreadOf(readings: readonly PastReading[]): Spread {
   const jobs = new Set(readings.map(({ job }) => job)).size;
   const outside = readings.filter((one) => Math.abs(one.offPercent) > one.tolerancePercent).length;
   const counts = { count: readings.length, jobs, outside };
-  const inPercent: Capability | undefined = capability(off, -1, 1);
+  const inPercent = meanOf(off);
   if (!inPercent) return counts;
   const inWindow = capability(
     readings.map((one) => one.offPercent / one.tolerancePercent),

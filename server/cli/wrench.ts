@@ -2,10 +2,8 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { nanoid } from 'nanoid';
 import { WebSocket } from 'ws';
 import { DeviceLink } from '#core/devices/link';
-import { type FromDevice, ToDevice } from '#core/devices/message';
-import { readMessage } from '#core/devices/reading';
 import { type PullKind, SIMULATED_WRENCH, simulatedPull } from '#core/devices/simulated/wrench';
-import { keepOpen, type SocketLike } from '#core/devices/socket';
+import { keepLinked, type SocketLike } from '#core/devices/socket';
 import { DEVICE_REFUSALS } from '#core/language/en/devices';
 
 export interface HeadlessWrench {
@@ -35,18 +33,13 @@ export async function runWrench({ server, code, number, pulls, pauseMs, tell }: 
   link.pairBy(code);
   const address = new URL('/api/devices', server);
   address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
-  const stop = keepOpen<FromDevice, ToDevice>({
+  const stop = keepLinked(link, {
     make: () => {
       const socket = new WebSocket(address);
       // Told by the close that follows.
       socket.on('error', () => undefined);
       return socket as unknown as SocketLike;
     },
-    read: (data) => readMessage(ToDevice, data),
-    opened: (wire) => link.opened(wire),
-    receive: (message) => link.receive(message),
-    closed: () => link.closed(),
-    again: () => link.isPaired,
     later: (ms, then) => setTimeout(then, ms),
   });
   const until = async (isSo: () => boolean) => {

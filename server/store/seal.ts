@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Entry } from '#core/job/entry';
+import { canonical } from '#core/seal/record';
 import type { OpenJob } from './jobs';
 
 /** What a record rests on besides its entries. */
@@ -10,13 +11,4 @@ export function sealOf(job: Sealed, entries: readonly Entry[]): string {
   const { id, number, workOrder, pumpSerial, customer, startedAt, startedBy, release } = job;
   const record = { id, number, workOrder, pumpSerial, customer, startedAt, startedBy, release, entries };
   return createHash('sha256').update(canonical(record)).digest('hex');
-}
-
-/** JSON with sorted keys: the database does not keep the order they were written in. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, item: unknown) =>
-    typeof item === 'object' && item !== null && !Array.isArray(item)
-      ? Object.fromEntries(Object.entries(item).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : item,
-  );
 }

@@ -56,6 +56,13 @@ export function isServerFault(error: unknown): boolean {
   return error instanceof ApiFault && error.status >= 500 && !GATEWAY.includes(error.status);
 }
 
+/** A socket to a path of this server. */
+export function openSocket(path: string): WebSocket {
+  const address = new URL(path, location.origin);
+  address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
+  return new WebSocket(address);
+}
+
 /** Sends a picture as it is; the server reads its type from its content. */
 export async function sendPhoto(picture: Blob): Promise<{ hash: string }> {
   return answer(

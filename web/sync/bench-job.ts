@@ -13,6 +13,8 @@ import { useConnection } from './waiting';
 export interface BenchJob {
   readonly job: OpenJob;
   readonly state: JobState;
+  /** All that count: those the server has, and those made here that it has not refused. */
+  readonly entries: readonly Entry[];
   /** Entries made here that the server has not taken in yet. */
   readonly waiting: readonly OutboxEntry[];
   readonly connection: Connection;
@@ -66,9 +68,10 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
     const mine = waiting
       .filter((entry) => !known.has(entry.id) && !entry.refused)
       .map(({ id, at, by, content }): Entry => ({ id, at, by, content }));
+    const entries = [...job.entries, ...mine];
     return {
-      job,
-      state: foldJob(job.release.workbook, job.startedBy, [...job.entries, ...mine]),
+      ...{ job, entries },
+      state: foldJob(job.release.workbook, job.startedBy, entries),
       waiting,
       connection,
       enter: (content) => enter(jobId, me, content).catch(tellFault),

@@ -8,6 +8,7 @@ import {
 } from '#core/devices/message';
 import { readMessage } from '#core/devices/reading';
 import { keepOpen } from '#core/devices/socket';
+import { openSocket } from '../ground/api';
 import { device, deviceId } from '../ground/device';
 
 type Measured = (ToTablet & { is: 'reading' })['peak'];
@@ -41,6 +42,8 @@ export interface DevicesState {
 }
 
 const CLOSED: DevicesState = { link: 'off', code: undefined, asks: [], paired: [], arrived: [] };
+/** After this share of its life a code is replaced. */
+const RENEWED_AT = 0.9;
 /** What is shown while a wrench is pulled goes when nothing more comes. */
 const LIVE_MS = 1500;
 
@@ -53,6 +56,7 @@ export class TabletDevices {
   #stop: (() => void) | undefined;
   #target: DeviceTarget | null = null;
   #quiet: ReturnType<typeof setTimeout> | undefined;
+  #renewal: ReturnType<typeof setTimeout> | undefined;
 
   constructor(jobId: string) {
     this.#jobId = jobId;
@@ -74,10 +78,8 @@ export class TabletDevices {
   open(): void {
     this.#stop?.();
     this.#change({ link: 'opening' });
-    const address = new URL(`/api/jobs/${this.#jobId}/devices`, location.origin);
-    address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
     this.#stop = keepOpen<FromTablet, ToTablet>({
-      make: () => new WebSocket(address),
+      make: () => openSocket(`/api/jobs/${this.#jobId}/devices`),
       read: (data) => readMessage(ToTablet, data),
       opened: (wire) => void this.#opened(wire),
       receive: (message) => void this.#receive(message),
@@ -99,7 +101,11 @@ export class TabletDevices {
   close(): void {
     this.#stop?.();
     this.#stop = undefined;
+    this.#wire = undefined;
     clearTimeout(this.#quiet);
+    clearTimeout(this.#renewal);
+    // A code or a link that is shown from before would not hold any more.
+    this.#change(CLOSED);
   }
 
   accept(pairing: string): void {
@@ -141,6 +147,9 @@ export class TabletDevices {
     const { state } = this;
     switch (message.is) {
       case 'code':
+        clearTimeout(this.#renewal);
+        // Before it runs out, so that the one on the screen is always good.
+        this.#renewal = setTimeout(() => this.#wire?.send({ is: 'new-code' }), RENEWED_AT * message.seconds * 1000);
         return this.#change({ link: 'on', code: message.code });
       case 'asks':
         return this.#change({ asks: [...state.asks, { pairing: message.pairing, device: message.device }] });

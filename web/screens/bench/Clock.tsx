@@ -1,6 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Entry } from '#core/job/entry';
 import { capital } from '#core/language/en/naming';
 import { componentPhrase } from '#core/language/en/sentence';
 import { componentById } from '#core/model/series';
@@ -10,11 +9,8 @@ import styles from './Clock.module.css';
 
 /** What soaks, sets or is waited for, counted down; a sound tells when it is time. */
 export function Clock({ bench }: { bench: BenchJob }) {
-  const { job, state, waiting } = bench;
-  const known = new Set(job.entries.map(({ id }) => id));
-  const mine = waiting.filter(({ id, refused }) => !known.has(id) && !refused);
-  const entries: Entry[] = [...job.entries, ...mine.map(({ id, at, by, content }) => ({ id, at, by, content }))];
-  const timers = timersOf(job.release.workbook, state, entries, job.startedAt);
+  const { job, state, entries } = bench;
+  const timers = useMemo(() => timersOf(job.release.workbook, state, entries, job.startedAt), [job, state, entries]);
   const now = useSeconds(timers.length > 0);
   useSound(timers, now);
   if (timers.length === 0) return null;
@@ -39,7 +35,7 @@ function Running({ timer, now, bench }: { timer: Timer; now: number; bench: Benc
     left > 0 ? (timer.is === 'until' ? styles.until : '') : timer.is === 'until' ? styles.over : styles.ready;
   return (
     <li className={look} role={left > 0 ? undefined : 'alert'}>
-      <b className="number">{clockText(Math.abs(left))}</b>
+      <b className="number">{`${left > 0 ? '' : '+'}${clockText(Math.abs(left))}`}</b>
       <span>{capital(t(`bench.clock.${what}.${left > 0 ? 'left' : 'over'}`, { part, compound }))}</span>
     </li>
   );

@@ -50,12 +50,12 @@ function askReason(title: string, explain: string, action: string, onReason: (re
 const SHORTEST = 3;
 
 /** A few words that go into the record. */
-function ReasonForm({
+export function ReasonForm({
   explain,
   action,
   onReason,
 }: {
-  explain: string;
+  explain?: string;
   action: string;
   onReason: (reason: string) => Promise<void>;
 }) {
@@ -71,7 +71,7 @@ function ReasonForm({
   return (
     <form onSubmit={submit}>
       <Stack>
-        <Text size="lg">{explain}</Text>
+        {explain && <Text size="lg">{explain}</Text>}
         <Textarea
           size="lg"
           label={t('bench.reason')}

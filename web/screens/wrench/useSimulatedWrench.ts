@@ -1,10 +1,9 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { DeviceLink } from '#core/devices/link';
-import { type FromDevice, ToDevice } from '#core/devices/message';
-import { readMessage } from '#core/devices/reading';
 import { type PullKind, SIMULATED_WRENCH, simulatedPull } from '#core/devices/simulated/wrench';
-import { keepOpen } from '#core/devices/socket';
+import { keepLinked } from '#core/devices/socket';
+import { openSocket } from '../../ground/api';
 
 /** One reading as the wrench remembers it. */
 export interface Remembered {
@@ -36,15 +35,8 @@ export function useSimulatedWrench(number: string) {
 
   const connect = () => {
     stop.current?.();
-    const address = new URL('/api/devices', location.origin);
-    address.protocol = address.protocol === 'https:' ? 'wss:' : 'ws:';
-    stop.current = keepOpen<FromDevice, ToDevice>({
-      make: () => new WebSocket(address),
-      read: (data) => readMessage(ToDevice, data),
-      opened: (wire) => link.opened(wire),
-      receive: (message) => link.receive(message),
-      closed: () => link.closed(),
-      again: () => link.isPaired,
+    stop.current = keepLinked(link, {
+      make: () => openSocket('/api/devices'),
       later: (ms, then) => setTimeout(then, ms),
     });
   };

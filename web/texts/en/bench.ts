@@ -196,11 +196,11 @@ export const benchTexts = {
     finish: 'Finish and seal the record',
     finishing: 'Finished. The record is being sent.',
     clock: {
-      wait: { left: 'left of this step', over: 'over time: this step has had its time' },
-      soaks: { left: '{{part}}: still soaking', over: 'over time; {{part}}: soaked long enough' },
+      wait: { left: 'left of this step', over: 'this step has had its time' },
+      soaks: { left: '{{part}}: still soaking', over: '{{part}}: soaked long enough' },
       sets: {
         left: 'torque the {{part}} before it sets ({{compound}})',
-        over: 'over time: what is on the {{part}} has set ({{compound}}). Clean it off and apply it again',
+        over: '{{part}}: it has set ({{compound}}). Clean it off and apply it again',
       },
     },
     cell: {

@@ -1,10 +1,10 @@
-import { Textarea } from '@mantine/core';
 import { modals } from '@mantine/modals';
 import i18next from 'i18next';
-import { type FormEvent, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { PhotoFault } from '#core/photo/judge-photo';
 import frame from '../Bench.module.css';
+import { ReasonForm } from '../dialogs';
 import styles from './Photo.module.css';
 
 interface DoubtsProps {
@@ -19,25 +19,15 @@ export function openDoubts(props: DoubtsProps): void {
   modals.open({ title: i18next.t('bench.doubts.title'), size: 'xl', children: <Doubts {...props} /> });
 }
 
-const SHORTEST = 3;
-
 function Doubts({ picture, doubts, onAgain, onKeep }: DoubtsProps) {
   const { t } = useTranslation();
   const [source, setSource] = useState<string>();
   const [isKept, setKept] = useState(false);
-  const [reason, setReason] = useState('');
-  const [fault, setFault] = useState('');
   useEffect(() => {
     const url = URL.createObjectURL(picture);
     setSource(url);
     return () => URL.revokeObjectURL(url);
   }, [picture]);
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    if (reason.trim().length < SHORTEST) return setFault(t('bench.reasonShort'));
-    await onKeep(reason.trim());
-    modals.closeAll();
-  };
   return (
     <div className={styles.doubts}>
       {source && <img src={source} alt={t('bench.doubts.picture')} />}
@@ -50,22 +40,7 @@ function Doubts({ picture, doubts, onAgain, onKeep }: DoubtsProps) {
           ))}
         </ul>
         {isKept ? (
-          <form onSubmit={keep} className={styles.told}>
-            <Textarea
-              size="lg"
-              label={t('bench.reason')}
-              value={reason}
-              error={fault}
-              maxLength={600}
-              autosize
-              minRows={2}
-              data-autofocus
-              onChange={(event) => setReason(event.currentTarget.value)}
-            />
-            <button type="submit" className={frame.medium}>
-              {t('bench.doubts.keep')}
-            </button>
-          </form>
+          <ReasonForm action={t('bench.doubts.keep')} onReason={onKeep} />
         ) : (
           <>
             <button
