@@ -172,7 +172,7 @@ test('an exported record is checked in a page, and what was changed in it is nam
   const { customer } = JSON.parse(text).record.job;
   await check('forged.json', text.replaceAll(JSON.stringify(customer), '"Somebody else"'));
   await expect(page.getByRole('heading', { name: 'forged.json is not as it was signed' })).toBeVisible();
-  await expect(page.getByText('job.customer was changed, added or left out.')).toBeVisible();
+  await expect(page.getByText('The customer was changed, added or left out.')).toBeVisible();
   await check('no.json', 'no record');
   await expect(page.getByText(/^This is no exported record/)).toBeVisible();
 });

@@ -72,7 +72,7 @@ test('the command checks a file without the server', async () => {
   expect(await verifyFile(path, undefined, tell)).toBe(false);
   await writeFile(path, 'no json');
   expect(await verifyFile(path, undefined, tell)).toBe(false);
-  expect(said).toContain('job.pumpSerial was changed, added or left out.');
+  expect(said).toContain('The pump serial number was changed, added or left out.');
 });
 
 test('the key is made once, and only its owner may read it', async () => {

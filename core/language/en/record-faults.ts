@@ -1,6 +1,28 @@
 import type { RecordFault } from '../../seal/verify';
 import { counted } from './naming';
 
+const PARTS: Readonly<Record<string, string>> = {
+  'job.id': 'The id of the job',
+  'job.number': 'The number of the job',
+  'job.workOrder': 'The work order',
+  'job.pumpSerial': 'The pump serial number',
+  'job.customer': 'The customer',
+  'job.startedAt': 'When the job was started',
+  'job.startedBy': 'Who started the job',
+  'job.finishedAt': 'When the job was finished',
+  'release.id': 'The id of the release',
+  'release.number': 'The number of the release',
+  'release.workbook': 'The instruction',
+};
+
+/** A part of a record as a reader knows it; people and keys by their ids. */
+function sayPart(part: string): string {
+  const [group, ...id] = part.split('.');
+  if (group === 'people') return `The name of person ${id.join('.')}`;
+  if (group === 'keys') return `The signing key ${id.join('.')}`;
+  return PARTS[part] ?? part;
+}
+
 /** What does not hold in an exported record. */
 export function sayRecordFault(fault: RecordFault): string {
   switch (fault.is) {
@@ -9,7 +31,7 @@ export function sayRecordFault(fault: RecordFault): string {
     case 'other-format':
       return `The format "${fault.format}" is not known here. Check it with the version that made it.`;
     case 'part':
-      return `${fault.part} was changed, added or left out.`;
+      return `${sayPart(fault.part)} was changed, added or left out.`;
     case 'entry':
       return `The entry "${fault.kind}" of ${fault.at} (${fault.id}) was changed or moved.`;
     case 'entries-missing':
