@@ -127,9 +127,12 @@ export const RULES: readonly AnyRule[] = [
 const byId = new Map<string, AnyRule>(RULES.map((rule) => [rule.id, rule]));
 const GRAVITY: readonly Severity[] = ['stop', 'warn', 'advise'];
 
-/** Everything that would go wrong, the gravest first. What a trainer lets stand is told last, with the reason. */
-export function check(workbook: Workbook, timeline: Timeline = replay(workbook)): Finding[] {
-  const found = RULES.flatMap((rule) => runRule(rule, { workbook, timeline })).map((finding) => {
+/**
+ * Everything that would go wrong, the gravest first. What a trainer lets stand is told last, with the reason. With `today`
+ * (ISO date) also what has run out by then.
+ */
+export function check(workbook: Workbook, timeline: Timeline = replay(workbook), today?: string): Finding[] {
+  const found = RULES.flatMap((rule) => runRule(rule, { workbook, timeline, today })).map((finding) => {
     const acceptance = acceptanceOf(workbook, finding);
     return acceptance ? { ...finding, accepted: acceptance.reason } : finding;
   });

@@ -92,7 +92,11 @@ export interface FactsOf {
   'wrench-loosens': { readonly toolId: Id };
   'power-tightens': { readonly toolId: Id };
   'no-wrench': Record<never, never>;
-  'wrench-range': { readonly toolId: Id; readonly figure: Quantity; readonly from: Quantity; readonly to: Quantity };
+  'wrench-range': { readonly toolId: Id } & (
+    | { readonly figure: Quantity; readonly from: Quantity; readonly to: Quantity }
+    /** No piece of the wrench is calibrated any more; the last one was until this day (ISO date). */
+    | { readonly overdue: string }
+  );
   implausible: One & {
     readonly figure: Quantity;
     /** "M8", and its class where that is known. */

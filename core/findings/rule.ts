@@ -12,6 +12,8 @@ import type { Answered, FactsOf, Family, Finding, FindingOf, Fix, RuleId, Severi
 export interface CheckContext {
   readonly workbook: Workbook;
   readonly timeline: Timeline;
+  /** ISO date; undefined where nobody works by the procedure today, so that nothing runs out. */
+  readonly today?: string | undefined;
 }
 
 /** What a rule finds; id and, where it is not said here, severity are the rule's own. */

@@ -55,6 +55,13 @@ export function sayQuantity(quantity: Quantity, digits = 4): string {
   return `${sayNumber(quantity.value, digits)} ${quantity.unit}`;
 }
 
+/** "30 Jun 2026" of an ISO date. */
+export function sayDay(day: string): string {
+  return DAY.format(new Date(day));
+}
+
+const DAY = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' });
+
 export function sayNumber(value: number, digits = 4): string {
   return String(Number(value.toPrecision(digits)));
 }

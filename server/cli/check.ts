@@ -33,7 +33,8 @@ export interface Checked {
 export function checkProcedure(file: string, workbook: Workbook, faults: readonly DocumentFault[]): Checked {
   const { series, procedure } = workbook;
   const nameOf = (id: string) => series.components.find((component) => component.id === id)?.name ?? id;
-  const told = check(workbook).map((finding): ToldFinding => {
+  const today = new Date().toISOString().slice(0, 10);
+  const told = check(workbook, undefined, today).map((finding): ToldFinding => {
     const { id, severity, stepId, componentIds, facts, accepted } = finding;
     const index = procedure.steps.findIndex((step) => step.id === stepId);
     return {

@@ -4,6 +4,7 @@ import { check } from '#core/findings/check';
 import type { Finding } from '#core/findings/finding';
 import { type Fold, foldOf } from '#core/fold/fold';
 import type { Workbook } from '#core/model/procedure';
+import { today } from '../ground/format';
 
 /** What is computed from a workbook, once for each version of it. */
 export interface Computed {
@@ -22,7 +23,7 @@ export function computed(workbook: Workbook): Computed {
   if (there) return there;
   const timeline = replay(workbook, latest);
   latest = timeline;
-  const fresh = { timeline, findings: check(workbook, timeline), fold: foldOf(timeline) };
+  const fresh = { timeline, findings: check(workbook, timeline, today()), fold: foldOf(timeline) };
   known.set(workbook, fresh);
   return fresh;
 }

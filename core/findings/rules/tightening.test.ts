@@ -1,5 +1,7 @@
+import { sayFinding } from '../../language/en/findings';
 import { at } from '../../testing/findings';
 import { typed, withComponent, withStep } from '../../testing/workbook';
+import { check } from '../check';
 import type { RuleId } from '../finding';
 
 const told = (lines: readonly string[], id: RuleId) => at(typed(lines), id);
@@ -48,6 +50,37 @@ describe('the wrench', () => {
       3,
     ]);
     expect(told([...down, 'connect tube /spanner, 25 mm /spanner, 27 mm'], 'key-size')).toEqual([]);
+  });
+});
+
+describe('the calibration of a wrench', () => {
+  const dated = (...days: (string | undefined)[]) => {
+    const workbook = typed([TORQUE, TORQUE.replace('bolts', 'nuts')]);
+    const [tool, ...others] = workbook.series.tools;
+    const assets = days.map((calibratedUntil, i) => ({
+      number: `TW-${i}`,
+      ...(calibratedUntil !== undefined && { calibratedUntil }),
+    }));
+    return {
+      ...workbook,
+      series: { ...workbook.series, tools: [{ ...(tool as (typeof others)[0]), assets }, ...others] },
+    };
+  };
+  const on = (workbook: ReturnType<typeof dated>, today?: string) =>
+    check(workbook, undefined, today).filter(({ id }) => id === 'wrench-range');
+  test('is told from the day after its last one, once for each wrench and by its latest piece', () => {
+    const workbook = dated('2026-03-31', '2026-06-30');
+    expect(on(workbook, '2026-06-30')).toEqual([]);
+    const [finding, ...more] = on(workbook, '2026-07-01');
+    expect(more).toEqual([]);
+    expect(finding && sayFinding(finding, workbook)).toBe(
+      'Step 1, "Torque bolts": the calibration of the torque wrench, 10-60 N·m expired on 30 Jun 2026.',
+    );
+  });
+  test('is not told without a day, of wrenches without dates, and while one piece has no date', () => {
+    expect(on(dated('2020-01-01'))).toEqual([]);
+    expect(on(dated(), '2026-07-01')).toEqual([]);
+    expect(on(dated('2020-01-01', undefined), '2026-07-01')).toEqual([]);
   });
 });
 

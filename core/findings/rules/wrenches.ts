@@ -1,8 +1,8 @@
 import type { Step } from '../../model/procedure';
-import { type Tool, toolLabel } from '../../model/series';
+import { type Series, type Tool, toolLabel } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { isPowerTool, turnsBySize } from '../../reading/en/wording';
-import { bears, isTorque, liesIn, torqueRange, usableRange } from '../../torque/wrench';
+import { bears, calibrationOf, isTorque, liesIn, torqueRange, usableRange } from '../../torque/wrench';
 import { type CheckContext, changeStep, type Rule, stepOf, targetIds, toolsOf } from '../rule';
 
 /** Verbs by which a thread is turned off. */
@@ -128,8 +128,8 @@ export const wrenchRange: Rule<'wrench-range'> = {
   id: 'wrench-range',
   family: 'tightening',
   severity: 'warn',
-  find: ({ workbook: { series, procedure } }) =>
-    procedure.steps.flatMap((step) => {
+  find: ({ workbook: { series, procedure }, today }) => [
+    ...procedure.steps.flatMap((step) => {
       const { figure } = step.torque ?? {};
       const wrenches = toolsOf(step, series).flatMap((tool) => {
         const range = isTorque(tool) ? torqueRange(tool) : undefined;
@@ -141,11 +141,40 @@ export const wrenchRange: Rule<'wrench-range'> = {
       const facts = { toolId: first.tool.id, figure, ...usableRange(first) };
       return [{ stepId: step.id, componentIds: targetIds(step), facts }];
     }),
+    ...(today === undefined ? [] : overdueWrenches(procedure.steps, series, today)),
+  ],
   fix: ({ stepId, facts }, context) => {
     const step = stepOf(context, stepId);
+    if (!('figure' in facts)) return undefined;
     const other = context.workbook.series.tools.find((tool) => bears(tool, facts.figure));
     if (!step || !other) return undefined;
     const toolIds = step.toolIds.map((id) => (id === facts.toolId ? other.id : id));
     return { words: { does: 'use-tool', id: other.id }, edits: [changeStep(step, { toolIds })] };
   },
 };
+
+/** Torque wrenches of which no piece is calibrated any more, each at the first step that tightens with it. */
+function overdueWrenches(steps: readonly Step[], series: Series, today: string) {
+  const seen = new Set<string>();
+  return steps.flatMap((step) => {
+    if (!step.torque) return [];
+    return toolsOf(step, series).flatMap((tool) => {
+      if (seen.has(tool.id) || !isTorque(tool)) return [];
+      seen.add(tool.id);
+      const overdue = overdueSince(tool, today);
+      return overdue === undefined
+        ? []
+        : [{ stepId: step.id, componentIds: targetIds(step), facts: { toolId: tool.id, overdue } }];
+    });
+  });
+}
+
+/** The last day on which a piece of the tool was calibrated, where all of them ran out; those without a date are not told. */
+function overdueSince(tool: Tool, today: string): string | undefined {
+  const pieces = calibrationOf(tool, today);
+  if (pieces.length === 0 || pieces.some(({ is }) => is !== 'expired')) return undefined;
+  return (tool.assets ?? [])
+    .flatMap(({ calibratedUntil }) => calibratedUntil ?? [])
+    .sort()
+    .at(-1);
+}

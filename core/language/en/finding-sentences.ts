@@ -1,6 +1,6 @@
 import type { FindingOf, RuleId } from '../../findings/finding';
 import type { Series } from '../../model/series';
-import { sayNumber, sayQuantity } from '../../quantity/quantity';
+import { sayDay, sayNumber, sayQuantity } from '../../quantity/quantity';
 import { sayClocking, sayFacing } from './directions';
 import { capital, counted, type Naming } from './naming';
 
@@ -160,7 +160,9 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
   'power-tightens': (f, say) => `${say.step(f)}, tightens with the ${say.tool(f.facts.toolId)}.`,
   'no-wrench': (f, say) => `${say.step(f)}, lists no torque wrench.`,
   'wrench-range': (f, say) =>
-    `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}.`,
+    'overdue' in f.facts
+      ? `${say.step(f)}: the calibration of the ${say.tool(f.facts.toolId)} expired on ${sayDay(f.facts.overdue)}.`
+      : `${say.step(f)}: ${sayQuantity(f.facts.figure)} is outside the range of the ${say.tool(f.facts.toolId)}.`,
   implausible: (f, say) => {
     const { figure, thread, class: kind, verdict, percent, instead } = f.facts;
     const [likely, other] = instead.map((quantity) => sayQuantity(quantity));

@@ -180,8 +180,9 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     reason: 'Without the wrench the figure is guessed.',
   },
   'wrench-range': {
-    looksFor: 'a torque outside the range of every torque wrench listed',
-    reason: 'The wrench cannot be set to the figure.',
+    looksFor:
+      'a torque outside the range of every torque wrench listed, or a torque wrench whose calibration has expired',
+    reason: 'The wrench cannot be set to the figure, or nobody knows whether it reaches it.',
   },
   implausible: {
     looksFor: 'a torque that the thread cannot bear or that holds nothing, by its size and class',

@@ -11,7 +11,7 @@ import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
 import { answer, api } from '../../ground/api';
-import { showDuration, showMoment } from '../../ground/format';
+import { showDuration, showMoment, today } from '../../ground/format';
 import { tellDone, tellFault } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { Tag } from '../../parts/Tag';
@@ -40,7 +40,7 @@ export function ReleaseScreen() {
 
   const { procedure, series, releases, releasedAsIs } = query.data;
   const workbook = workbookOf(query.data);
-  const findings = check(workbook);
+  const findings = check(workbook, undefined, today());
   const stops = findings.filter((finding) => finding.severity === 'stop');
   const warnings = findings.filter((finding) => finding.severity !== 'stop' && !finding.accepted);
   const accepted = findings.filter((finding) => finding.accepted);
