@@ -135,3 +135,34 @@ test('a lost link loses no reading: late ones are asked about, also after a relo
   await expect(wrench.getByText(/has disconnected it/)).toBeVisible();
   await expect(wrench.getByRole('button', { name: 'Connect' })).toBeVisible();
 });
+
+test.describe('with the app kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('without the server a wrench still reaches the bench on the same tablet, and is sent on later', async ({
+    page,
+    context,
+  }) => {
+    await coverAtBench(page, 'Cover without a server');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    const wrench = await pair(page);
+    await pull(wrench);
+    await left(page, 11);
+
+    // The server is gone for every page of this tablet; both come back by themselves.
+    await context.setOffline(true);
+    await page.reload();
+    await wrench.getByLabel('Link lost').check({ force: true });
+    await expect(page.getByText('The server is not reachable.')).toBeVisible();
+    await wrench.getByLabel('Link lost').uncheck({ force: true });
+    await expect(page.getByText('connected', { exact: true })).toBeVisible();
+    await pull(wrench);
+    await left(page, 10);
+    await expect(wrench.getByText('on the tablet')).toHaveCount(2);
+
+    await context.setOffline(false);
+    await pull(wrench);
+    await left(page, 9);
+    await page.reload();
+    await left(page, 9);
+  });
+});

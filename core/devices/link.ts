@@ -16,6 +16,12 @@ interface Kept {
   readonly peak: Measured;
 }
 
+/** What lets a device in: the code the first time, a token of an earlier welcome afterwards. */
+export interface Credentials {
+  readonly code?: string;
+  readonly token?: string;
+}
+
 /** How a device stands with its tablet. */
 export type LinkState = 'off' | 'asking' | 'on' | 'lost';
 
@@ -63,6 +69,10 @@ export class DeviceLink {
     return this.#token !== undefined;
   }
 
+  get credentials(): Credentials {
+    return this.#token === undefined ? { code: this.#code ?? '' } : { token: this.#token };
+  }
+
   /** To be paired by this code with the next connection. */
   pairBy(code: string): void {
     this.#code = code;
@@ -72,8 +82,7 @@ export class DeviceLink {
 
   opened(wire: Wire<FromDevice>): void {
     this.#wire = wire;
-    const by = this.#token === undefined ? { code: this.#code ?? '' } : { token: this.#token };
-    wire.send({ is: 'hello', protocol: DEVICE_PROTOCOL, device: this.identity, ...by });
+    wire.send({ is: 'hello', protocol: DEVICE_PROTOCOL, device: this.identity, ...this.credentials });
   }
 
   closed(): void {

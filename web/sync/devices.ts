@@ -1,4 +1,6 @@
-import type { Wire } from '#core/devices/hub';
+import { nanoid } from 'nanoid';
+import type { Seat, Wire } from '#core/devices/hub';
+import { createLocalHub, DEVICE_CHANNEL, serveLocally } from '#core/devices/local';
 import {
   DEVICE_PROTOCOL,
   type DeviceIdentity,
@@ -27,16 +29,18 @@ export interface PairedDevice {
   readonly pairing: string;
   readonly device: DeviceIdentity;
   readonly isHere: boolean;
+  /** Connected to this tablet itself and not through the server. */
+  readonly isOwn?: boolean;
   readonly battery?: number;
   /** While it is pulled. */
   readonly live?: Measured;
 }
 
 export interface DevicesState {
-  /** `elsewhere`: another page of this browser has taken them. */
-  readonly link: 'off' | 'opening' | 'on' | 'lost' | 'elsewhere';
+  /** `here`: without the server, from this tablet alone. `elsewhere`: another page of this browser has taken them. */
+  readonly link: 'off' | 'opening' | 'on' | 'here' | 'elsewhere';
   readonly code: string | undefined;
-  readonly asks: readonly { readonly pairing: string; readonly device: DeviceIdentity }[];
+  readonly asks: readonly { readonly pairing: string; readonly device: DeviceIdentity; readonly isOwn: boolean }[];
   readonly paired: readonly PairedDevice[];
   readonly arrived: readonly Arrived[];
 }
@@ -53,10 +57,13 @@ export class TabletDevices {
   readonly #jobId: string;
   readonly #heard = new Set<() => void>();
   #wire: Wire<FromTablet> | undefined;
+  /** Its own hub, from when the server was first out of reach. */
+  #own: { readonly seat: Seat<FromTablet>; readonly stop: () => void } | undefined;
   #stop: (() => void) | undefined;
   #target: DeviceTarget | null = null;
   #quiet: ReturnType<typeof setTimeout> | undefined;
-  #renewal: ReturnType<typeof setTimeout> | undefined;
+  readonly #codes: { server?: string; own?: string } = {};
+  readonly #renewals: { server?: ReturnType<typeof setTimeout>; own?: ReturnType<typeof setTimeout> } = {};
 
   constructor(jobId: string) {
     this.#jobId = jobId;
@@ -82,16 +89,14 @@ export class TabletDevices {
       make: () => openSocket(`/api/jobs/${this.#jobId}/devices`),
       read: (data) => readMessage(ToTablet, data),
       opened: (wire) => void this.#opened(wire),
-      receive: (message) => void this.#receive(message),
+      receive: (message) => void this.#receive(message, false),
       closed: () => {
         this.#wire = undefined;
-        const paired = this.state.paired.map((one) => ({ ...one, isHere: false }));
-        this.#change({
-          link: this.state.link === 'elsewhere' ? 'elsewhere' : 'lost',
-          paired,
-          asks: [],
-          code: undefined,
-        });
+        if (this.state.link === 'elsewhere') return;
+        const paired = this.state.paired.map((one) => (one.isOwn ? one : { ...one, isHere: false }));
+        const asks = this.state.asks.filter(({ isOwn }) => isOwn);
+        this.#change({ paired, asks });
+        void this.#serveHere();
       },
       again: () => this.state.link !== 'elsewhere',
       later: (ms, then) => setTimeout(then, ms),
@@ -102,19 +107,22 @@ export class TabletDevices {
     this.#stop?.();
     this.#stop = undefined;
     this.#wire = undefined;
+    this.#own?.stop();
+    this.#own = undefined;
     clearTimeout(this.#quiet);
-    clearTimeout(this.#renewal);
+    clearTimeout(this.#renewals.server);
+    clearTimeout(this.#renewals.own);
     // A code or a link that is shown from before would not hold any more.
     this.#change(CLOSED);
   }
 
   accept(pairing: string): void {
-    this.#wire?.send({ is: 'accept', pairing });
+    this.#send({ is: 'accept', pairing });
   }
 
   /** Refuses one that asks, or disconnects one for good. */
   async refuse(pairing: string): Promise<void> {
-    this.#wire?.send({ is: 'refuse', pairing });
+    this.#send({ is: 'refuse', pairing });
     await device.devices.delete(pairing);
     const without = <One extends { pairing: string }>(all: readonly One[]) =>
       all.filter((one) => one.pairing !== pairing);
@@ -124,44 +132,83 @@ export class TabletDevices {
   target(target: DeviceTarget | null): void {
     if (JSON.stringify(target) === JSON.stringify(this.#target)) return;
     this.#target = target;
-    this.#wire?.send({ is: 'target', target });
+    this.#send({ is: 'target', target });
   }
 
   /** It is kept in the job; the device may forget it. */
   settle({ pairing, id }: Arrived): void {
-    this.#wire?.send({ is: 'received', pairing, id });
+    this.#send({ is: 'received', pairing, id });
     this.#change({ arrived: this.state.arrived.filter((one) => one.id !== id) });
   }
 
   async #opened(wire: Wire<FromTablet>): Promise<void> {
-    const known = await device.devices.where('jobId').equals(this.#jobId).toArray();
+    const opening = await this.#opening();
     this.#wire = wire;
-    wire.send({
-      ...{ is: 'open', protocol: DEVICE_PROTOCOL, tabletId: await deviceId() },
-      pairings: known.map(({ pairing }) => pairing),
-    });
+    wire.send(opening);
     wire.send({ is: 'target', target: this.#target });
   }
 
-  async #receive(message: ToTablet): Promise<void> {
+  async #opening(): Promise<FromTablet & { is: 'open' }> {
+    const known = await device.devices.where('jobId').equals(this.#jobId).toArray();
+    const pairings = known.map(({ pairing }) => pairing);
+    return { is: 'open', protocol: DEVICE_PROTOCOL, tabletId: await deviceId(), pairings };
+  }
+
+  /** Without the server, devices on this tablet still reach it. */
+  async #serveHere(): Promise<void> {
+    if (this.#own) return this.#change({ link: 'here', code: this.#codes.own });
+    const opening = await this.#opening();
+    if (!this.#stop || this.#own || this.state.link === 'elsewhere') return;
+    const hub = createLocalHub({ newId: nanoid, now: () => performance.now() });
+    const wire = { send: (message: ToTablet) => void this.#receive(message, true), close: () => undefined };
+    const seat = hub.tablet(this.#jobId, wire);
+    const stop = serveLocally({
+      ...{ hub, jobId: this.#jobId, tabletId: opening.tabletId },
+      channel: new BroadcastChannel(DEVICE_CHANNEL),
+      code: () => this.#codes.own,
+      taken: () => this.#change({ link: 'elsewhere' }),
+    });
+    this.#own = { seat, stop };
+    addEventListener('pagehide', stop, { once: true });
+    this.#change({ link: 'here' });
+    seat.receive(opening);
+    seat.receive({ is: 'target', target: this.#target });
+  }
+
+  /** To both hubs: one of them knows the device it is about. */
+  #send(message: FromTablet): void {
+    this.#wire?.send(message);
+    this.#own?.seat.receive(message);
+  }
+
+  async #receive(message: ToTablet, isOwn: boolean): Promise<void> {
     const { state } = this;
     switch (message.is) {
-      case 'code':
-        clearTimeout(this.#renewal);
+      case 'code': {
+        const by = isOwn ? 'own' : 'server';
+        this.#codes[by] = message.code;
+        clearTimeout(this.#renewals[by]);
         // Before it runs out, so that the one on the screen is always good.
-        this.#renewal = setTimeout(() => this.#wire?.send({ is: 'new-code' }), RENEWED_AT * message.seconds * 1000);
-        return this.#change({ link: 'on', code: message.code });
+        this.#renewals[by] = setTimeout(
+          () => (isOwn ? this.#own?.seat.receive({ is: 'new-code' }) : this.#wire?.send({ is: 'new-code' })),
+          RENEWED_AT * message.seconds * 1000,
+        );
+        if (!isOwn) return this.#change({ link: 'on', code: message.code });
+        return state.link === 'here' ? this.#change({ code: message.code }) : undefined;
+      }
       case 'asks':
-        return this.#change({ asks: [...state.asks, { pairing: message.pairing, device: message.device }] });
+        return this.#change({ asks: [...state.asks, { pairing: message.pairing, device: message.device, isOwn }] });
       case 'connected': {
         const { pairing, device: identity } = message;
         await device.devices.put({ pairing, jobId: this.#jobId, device: identity });
         const others = this.state.paired.filter((one) => one.pairing !== pairing);
         const asks = this.state.asks.filter((one) => one.pairing !== pairing);
-        return this.#change({ asks, paired: [...others, { pairing, device: identity, isHere: true }] });
+        return this.#change({ asks, paired: [...others, { pairing, device: identity, isHere: true, isOwn }] });
       }
       case 'lost':
-        this.#change({ asks: state.asks.filter(({ pairing }) => pairing !== message.pairing) });
+        this.#change({ asks: state.asks.filter((one) => one.pairing !== message.pairing || one.isOwn !== isOwn) });
+        // It may be back by the other way already.
+        if (state.paired.some((one) => one.pairing === message.pairing && Boolean(one.isOwn) !== isOwn)) return;
         return this.#of(message.pairing, { isHere: false });
       case 'battery':
         return this.#of(message.pairing, { battery: message.percent });
@@ -180,7 +227,7 @@ export class TabletDevices {
       case 'replaced':
         return this.#change({ link: 'elsewhere' });
       case 'refused':
-        return this.#change({ link: 'lost' });
+        return this.#serveHere();
     }
   }
 

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { DeviceLink } from '#core/devices/link';
+import { DEVICE_CHANNEL, firstThat, isLocal, localSocket } from '#core/devices/local';
 import { type PullKind, SIMULATED_WRENCH, simulatedPull } from '#core/devices/simulated/wrench';
 import { keepLinked } from '#core/devices/socket';
 import { openSocket } from '../../ground/api';
@@ -36,7 +37,7 @@ export function useSimulatedWrench(number: string) {
   const connect = () => {
     stop.current?.();
     stop.current = keepLinked(link, {
-      make: () => openSocket('/api/devices'),
+      make: () => socketOf(link),
       later: (ms, then) => setTimeout(then, ms),
     });
   };
@@ -91,3 +92,13 @@ export function useSimulatedWrench(number: string) {
 }
 
 const MOST_SHOWN = 8;
+
+/** Through the server; where that is out of reach, to the bench in another page of this tablet. */
+function socketOf({ credentials }: DeviceLink) {
+  const here = () =>
+    localSocket(credentials, {
+      ...{ channel: new BroadcastChannel(DEVICE_CHANNEL), newId: nanoid },
+      later: (ms, then) => setTimeout(then, ms),
+    });
+  return isLocal(credentials) ? here() : firstThat(openSocket('/api/devices'), here);
+}

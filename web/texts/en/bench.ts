@@ -75,7 +75,7 @@ export const benchTexts = {
       title: 'Connected wrench',
       connect: 'Connect a wrench',
       opening: 'Connecting to the server…',
-      lost: 'The server is not reachable. Type readings by hand; the wrench keeps its own and sends them later.',
+      lost: 'The server is not reachable. A wrench connected to this tablet still sends; others keep their readings.',
       typeCode: 'Type this code on the wrench:',
       simulated: 'Open the simulated wrench',
       isHere: 'connected',

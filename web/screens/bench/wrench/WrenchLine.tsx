@@ -63,7 +63,7 @@ function Standing({ paired: { device, isHere, battery }, link, series }: Standin
         )}
       </span>
       {isLow && <small className={styles.low}>{t('bench.wrench.batteryLow', { percent: Math.round(battery) })}</small>}
-      {!isHere && <small>{t(link === 'on' ? 'bench.wrench.keeps' : 'bench.wrench.lost')}</small>}
+      {!isHere && <small>{t(link === 'here' ? 'bench.wrench.lost' : 'bench.wrench.keeps')}</small>}
       <Doubts number={device.number} series={series} />
     </>
   );
@@ -87,7 +87,7 @@ function WrenchDialog({ devices, series }: { devices: TabletDevices; series: Ser
   return (
     <div className={styles.panel}>
       {link !== 'on' && (
-        <p className={styles.low}>{t(link === 'opening' ? 'bench.wrench.opening' : 'bench.wrench.lost')}</p>
+        <p className={styles.low}>{t(link === 'here' ? 'bench.wrench.lost' : 'bench.wrench.opening')}</p>
       )}
       {asks.map(({ pairing, device }) => (
         <div key={pairing} className={styles.ask} role="alert">
