@@ -33,7 +33,7 @@ function tablet() {
   const bench = (jobId: string, pairings: string[] = []) => {
     const told: ToTablet[] = [];
     let isTaken = false;
-    const hub = createLocalHub({ newId, now: () => 0 });
+    const hub = createLocalHub({ newId, newCode: () => newId().toUpperCase(), now: () => 0 });
     const last = (is: ToTablet['is']) => told.findLast((message) => message.is === is) as never;
     const code = () => (last('code') as { code: string } | undefined)?.code;
     const seat = hub.tablet(jobId, { send: (message) => void told.push(message), close: () => undefined });

@@ -1,4 +1,4 @@
-import { CODE_LENGTH, CODE_LETTERS, DeviceHub, type Pairing, readCode } from './hub';
+import { DeviceHub, type HubMeans, type Pairing, readCode } from './hub';
 import type { Credentials } from './link';
 import { FromDevice } from './message';
 import { readMessage } from './reading';
@@ -36,13 +36,10 @@ export function isLocal({ token }: Credentials): boolean {
  * A hub on the tablet itself, for when the server is out of reach. Its tokens are not sealed: whoever can speak on the
  * channel is the tablet, and could make the entry too. It also lets in what the server had let in.
  */
-export function createLocalHub({ newId, now }: { newId: () => string; now: () => number }): DeviceHub {
+export function createLocalHub(means: Omit<HubMeans, 'seal' | 'unseal'>): DeviceHub {
   return new DeviceHub({
-    ...{ newId, now, unseal },
-    newCode: () => {
-      const bytes = crypto.getRandomValues(new Uint32Array(CODE_LENGTH));
-      return [...bytes].map((byte) => CODE_LETTERS[byte % CODE_LETTERS.length]).join('');
-    },
+    ...means,
+    unseal,
     seal: (pairing) => LOCAL + btoa(encodeURIComponent(JSON.stringify(pairing))),
   });
 }

@@ -1,5 +1,5 @@
-import { nanoid } from 'nanoid';
-import type { Seat, Wire } from '#core/devices/hub';
+import { customAlphabet, nanoid } from 'nanoid';
+import { CODE_LENGTH, CODE_LETTERS, type Seat, type Wire } from '#core/devices/hub';
 import { createLocalHub, DEVICE_CHANNEL, serveLocally } from '#core/devices/local';
 import {
   DEVICE_PROTOCOL,
@@ -44,6 +44,8 @@ export interface DevicesState {
   readonly paired: readonly PairedDevice[];
   readonly arrived: readonly Arrived[];
 }
+
+const newCode = customAlphabet(CODE_LETTERS, CODE_LENGTH);
 
 const CLOSED: DevicesState = { link: 'off', code: undefined, asks: [], paired: [], arrived: [] };
 /** After this share of its life a code is replaced. */
@@ -159,7 +161,7 @@ export class TabletDevices {
     if (this.#own) return this.#change({ link: 'here', code: this.#codes.own });
     const opening = await this.#opening();
     if (!this.#stop || this.#own || this.state.link === 'elsewhere') return;
-    const hub = createLocalHub({ newId: nanoid, now: () => performance.now() });
+    const hub = createLocalHub({ newId: nanoid, newCode, now: () => performance.now() });
     const wire = { send: (message: ToTablet) => void this.#receive(message, true), close: () => undefined };
     const seat = hub.tablet(this.#jobId, wire);
     const stop = serveLocally({
