@@ -12,6 +12,8 @@ export type Demand =
   | { what: 'answer'; positionId: string | null }
   | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
   | { what: 'look'; lookId: string; positionId: string | null }
+  /** A second person, when all else is there. */
+  | { what: 'approval' }
   | { what: 'place'; positionId: string };
 
 /** The places a torque step wants a reading for: one a position, or one in all. */
@@ -29,6 +31,7 @@ export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[
   for (const positionId of placesAsked(step, workbook))
     if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
+  if (step.holdPoint && !run.approved) demands.push({ what: 'approval' });
   return demands;
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { MOST_FASTENERS } from '../model/fastener-group';
 import { Id } from '../model/ids';
 import { PhotoHash } from '../model/pictures/photo-hash';
+import { PictureMark } from '../model/pictures/picture';
 import { SETTINGS } from '../model/procedure';
 import { PHOTO_FAULTS } from '../photo/judge-photo';
 import { Quantity } from '../quantity/quantity';
@@ -44,13 +45,42 @@ const Wrench = z.strictObject({
 export const ASIDE_REASONS = ['no-torque', 'no-torque-step', 'all-done', 'not-used'] as const;
 export type AsideReason = (typeof ASIDE_REASONS)[number];
 
+/** Where something is wrong. */
+export const PROBLEM_PLACES = ['part', 'tool', 'instruction', 'pump'] as const;
+export type ProblemPlace = (typeof PROBLEM_PLACES)[number];
+
+/** What a paused job waits for. */
+export const WAITS_FOR = ['parts', 'trainer', 'second-person', 'customer'] as const;
+export type WaitsFor = (typeof WAITS_FOR)[number];
+
+/** Who signs a record. */
+export const SIGNERS = ['technician', 'customer'] as const;
+export type Signer = (typeof SIGNERS)[number];
+
+/** Strokes as they were drawn: x and y in turn, whole numbers on a sheet of 1000 by 300. */
+const Stroke = z.array(z.int().min(0).max(1000)).min(2).max(600);
+
 /** What may be gone without, for a reason that the record shows. */
 export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look'] as const;
 export type Overridable = (typeof OVERRIDABLE)[number];
 
 /** What a technician notes in a job. Entries are only ever added. */
 export const EntryContent = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('step-done'), stepId: Id }),
+  z.strictObject({
+    kind: z.literal('step-done'),
+    stepId: Id,
+    /** Its maker has said so by name, at a step that makes the pump safe or gives the energy back. */
+    confirmed: z.literal(true).optional(),
+  }),
+  /** A second person has looked at a hold point and signed on the same tablet. */
+  z.strictObject({
+    kind: z.literal('approved'),
+    stepId: Id,
+    approver: z.string().min(1).max(64),
+    approval: z.strictObject({ text: z.string().min(1).max(1000), keyId: Id, signature: z.string().max(128) }),
+  }),
+  /** Whoever took the job over has checked the locks that were there. */
+  z.strictObject({ kind: z.literal('locks-checked') }),
   z.strictObject({ kind: z.literal('went-back'), stepId: Id }),
   z.strictObject({
     kind: z.literal('torque-read'),
@@ -96,6 +126,13 @@ export const EntryContent = z.discriminatedUnion('kind', [
     doubts: z.array(z.enum(PHOTO_FAULTS)).min(1).max(PHOTO_FAULTS.length).optional(),
     reason: Reason.optional(),
   }),
+  /** What is drawn on a photo of the job; drawn again, the new marks count. */
+  z.strictObject({
+    kind: z.literal('photo-marked'),
+    stepId: Id,
+    photo: PhotoHash,
+    marks: z.array(PictureMark).max(20),
+  }),
   /** The answer to the question of a step; of one that is asked at each place, the one there. */
   z.strictObject({ kind: z.literal('answered'), stepId: Id, answerId: Id, positionId: Id.optional() }),
   z.strictObject({
@@ -121,13 +158,31 @@ export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('method-chosen'), stepId: Id, methodId: Id.nullable() }),
   z.strictObject({ kind: z.literal('setting-chosen'), setting: z.enum(SETTINGS) }),
   z.strictObject({ kind: z.literal('overridden'), stepId: Id, what: z.enum(OVERRIDABLE), reason: Reason }),
-  z.strictObject({ kind: z.literal('problem'), stepId: Id, note: Reason }),
-  z.strictObject({ kind: z.literal('paused') }),
+  z.strictObject({
+    kind: z.literal('problem'),
+    stepId: Id,
+    note: Reason,
+    about: z.enum(PROBLEM_PLACES).optional(),
+    photo: PhotoHash.optional(),
+  }),
+  z.strictObject({ kind: z.literal('paused'), waitsFor: z.enum(WAITS_FOR).optional() }),
   z.strictObject({ kind: z.literal('resumed') }),
   z.strictObject({ kind: z.literal('taken-over') }),
+  /** Signed by hand on the tablet, before the job is finished. */
+  z.strictObject({
+    kind: z.literal('signed'),
+    as: z.enum(SIGNERS),
+    name: z.string().trim().min(1, 'empty').max(120),
+    strokes: z.array(Stroke).min(1).max(40),
+  }),
   z.strictObject({ kind: z.literal('finished') }),
 ]);
 export type EntryContent = z.infer<typeof EntryContent>;
+
+/** The photo that an entry names, by its hash. */
+export function photoNamedIn(content: EntryContent): string | undefined {
+  return 'photo' in content ? content.photo : undefined;
+}
 
 /** Years in which a pump of this workshop can have been worked on; a clock that says another one is out of order. */
 const YEARS = { from: 1990, to: 2200 };

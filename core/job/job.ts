@@ -1,11 +1,13 @@
 import { questionKey } from '../bench/passes';
 import { judgeReading, type Measured, type MeasureVerdict } from '../judging/measure';
+import { confirmationOf } from '../model/confirmation';
+import type { PictureMark } from '../model/pictures/picture';
 import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
 import type { PhotoFault } from '../photo/judge-photo';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import type { AsideReason, Entry, Overridable } from './entry';
+import type { AsideReason, Entry, EntryContent, Overridable, ProblemPlace, Signer, WaitsFor } from './entry';
 import { latestAt, type TighteningSpot, torqueAt } from './tightening';
 import { type Answers, isToDo } from './to-do';
 
@@ -86,15 +88,36 @@ export interface Answer {
 /** A photo of a check; with what was found wrong with it where it was kept all the same. */
 export interface TakenPhoto {
   readonly hash: string;
+  /** What is drawn on it. */
+  readonly marks?: readonly PictureMark[];
   readonly at: string;
   readonly by: string;
   readonly doubts?: readonly PhotoFault[];
   readonly reason?: string;
 }
 
+/** Something that is wrong, where it is, and what it looks like. */
+export interface Problem extends Noted {
+  readonly entryId: string;
+  readonly about?: ProblemPlace;
+  readonly photo?: string;
+}
+
+/** Drawn on the tablet: who signed, and the strokes. */
+export interface DrawnSignature {
+  readonly as: Signer;
+  readonly name: string;
+  readonly strokes: readonly (readonly number[])[];
+  readonly at: string;
+}
+
 export interface StepRun {
   readonly doneAt: string | null;
   readonly doneBy: string | null;
+  /** Whoever did it has confirmed by name what the step asks to be confirmed. */
+  readonly isConfirmed: boolean;
+  /** The second person at a hold point; taken back by whatever is entered after it. */
+  readonly approved: { readonly at: string; readonly by: string } | null;
   readonly readings: readonly JudgedReading[];
   readonly turnedOn: readonly TurnedOn[];
   readonly photos: readonly TakenPhoto[];
@@ -105,7 +128,7 @@ export interface StepRun {
   /** Positions done, of a step that is gone through one by one. */
   readonly placesDone: readonly { positionId: string; at: string; by: string }[];
   readonly overrides: Readonly<Partial<Record<Overridable, Noted>>>;
-  readonly problems: readonly Noted[];
+  readonly problems: readonly Problem[];
   /** The method chosen, null for the step's own way; undefined while the setting decides. */
   readonly chosenMethodId: string | null | undefined;
   /** The method it was done by; null for the step's own way. */
@@ -129,11 +152,21 @@ export interface JobState {
   /** What connected wrenches call the readings that are kept. */
   readonly wrenchReadings: ReadonlySet<string>;
   readonly setAside: readonly SetAside[];
+  /** Steps that made the pump safe and have not been undone. */
+  readonly locks: readonly string[];
+  /** Who has last carried out such a step, or checked what was there. */
+  readonly locksCheckedBy: string | null;
+  /** What a paused job waits for. */
+  readonly waitsFor: WaitsFor | null;
+  /** The latest of each signer. */
+  readonly signatures: readonly DrawnSignature[];
 }
 
 const UNTOUCHED: StepRun = {
   doneAt: null,
   doneBy: null,
+  isConfirmed: false,
+  approved: null,
   readings: [],
   turnedOn: [],
   photos: [],
@@ -158,8 +191,20 @@ export function startJob(startedBy: string): JobState {
     setting: 'workshop',
     wrenchReadings: new Set(),
     setAside: [],
+    locks: [],
+    locksCheckedBy: null,
+    waitsFor: null,
+    signatures: [],
   };
 }
+
+/** What changes nothing that a second person has looked at. */
+const AFTER_LOOKING: ReadonlySet<EntryContent['kind']> = new Set([
+  'step-done',
+  'place-done',
+  'photo-marked',
+  'problem',
+]);
 
 /** The state of a job after its entries, in the order they were accepted. */
 export function foldJob(workbook: Workbook, startedBy: string, entries: readonly Entry[]): JobState {
@@ -174,7 +219,8 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
   const { procedure } = workbook;
   const note = (stepId: string, change: (run: StepRun) => Partial<StepRun>): JobState => {
     const run = runOf(state, stepId);
-    return { ...state, runs: new Map(state.runs).set(stepId, { ...run, ...change(run) }) };
+    const approved = AFTER_LOOKING.has(content.kind) ? run.approved : null;
+    return { ...state, runs: new Map(state.runs).set(stepId, { ...run, approved, ...change(run) }) };
   };
   const byItsMethod = (stepId: string): Step | undefined => {
     const step = procedure.steps[indexOfStep(procedure, stepId)];
@@ -188,10 +234,26 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
         ...note(content.stepId, ({ chosenMethodId }) => ({
           doneAt: at,
           doneBy: by,
+          isConfirmed: content.confirmed === true,
           doneMethodId: (step && methodTaken(step, state.setting, chosenMethodId)?.id) ?? null,
         })),
         cursor: nextToDo(workbook, state.answers, index + 1),
+        ...(step && afterLocking(state, step, by)),
       };
+    }
+    case 'approved':
+      return note(content.stepId, () => ({ approved: { at, by: content.approver } }));
+    case 'locks-checked':
+      return { ...state, locksCheckedBy: by };
+    case 'signed': {
+      const { kind: _kind, ...signed } = content;
+      return { ...state, signatures: [...state.signatures.filter((one) => one.as !== signed.as), { ...signed, at }] };
+    }
+    case 'photo-marked': {
+      const { stepId, photo, marks } = content;
+      return note(stepId, ({ photos }) => ({
+        photos: photos.map((taken) => (taken.hash === photo ? { ...taken, marks } : taken)),
+      }));
     }
     case 'went-back':
       return { ...state, cursor: indexOfStep(procedure, content.stepId) };
@@ -283,15 +345,31 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
         overrides: { ...run.overrides, [content.what]: { at, by, text: content.reason } },
       }));
     case 'problem':
-      return note(content.stepId, (run) => ({ problems: [...run.problems, { at, by, text: content.note }] }));
+      return note(content.stepId, (run) => {
+        const { note: text, about, photo } = content;
+        const problem = { entryId: id, at, by, text, ...(about && { about }), ...(photo && { photo }) };
+        return { problems: [...run.problems, problem] };
+      });
     case 'paused':
-      return { ...state, phase: 'paused' };
+      return { ...state, phase: 'paused', waitsFor: content.waitsFor ?? null };
     case 'resumed':
-      return { ...state, phase: 'running' };
+      return { ...state, phase: 'running', waitsFor: null };
     case 'taken-over':
-      return { ...state, phase: 'running', holder: by };
+      return { ...state, phase: 'running', holder: by, waitsFor: null };
     case 'finished':
       return { ...state, phase: 'finished', finishedAt: at };
+  }
+}
+
+/** Which locks hold after a step: giving the energy back undoes all, opening a valve that of the valves. */
+function afterLocking(state: JobState, step: Step, by: string): Pick<JobState, 'locks' | 'locksCheckedBy'> | undefined {
+  switch (confirmationOf(step)) {
+    case 'made-safe':
+      return { locks: [...state.locks.filter((id) => id !== step.id), step.id], locksCheckedBy: by };
+    case 'closed':
+      return step.verb === 'restore' ? { locks: [], locksCheckedBy: state.locksCheckedBy } : undefined;
+    default:
+      return undefined;
   }
 }
 

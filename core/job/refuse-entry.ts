@@ -24,7 +24,10 @@ export type EntryRefusal =
   | 'nothing-to-measure'
   | 'nothing-to-look-at'
   | 'no-such-place'
-  | 'no-such-method';
+  | 'no-such-method'
+  | 'nothing-to-approve'
+  | 'own-approval'
+  | 'no-such-photo';
 
 /** Why an entry cannot be taken now, or undefined when it can. */
 export function refuseEntry(
@@ -38,10 +41,12 @@ export function refuseEntry(
   if (state.holder !== by) return 'not-holder';
   if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
   if (state.phase === 'paused') return 'job-paused';
-  if (content.kind === 'paused' || content.kind === 'setting-chosen') return undefined;
+  if (content.kind === 'paused' || content.kind === 'setting-chosen' || content.kind === 'locks-checked')
+    return undefined;
   if ('wrench' in content && state.wrenchReadings.has(content.wrench?.reading ?? '')) return 'reading-known';
   if (content.kind === 'reading-set-aside') return undefined;
-  if (content.kind === 'finished') return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
+  if (content.kind === 'finished' || content.kind === 'signed')
+    return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
 
   const index = indexOfStep(workbook.procedure, content.stepId);
   const said = workbook.procedure.steps[index];
@@ -100,6 +105,14 @@ export function refuseEntry(
       const open = demandsOf(step, run, workbook);
       return open.some((demand) => demand.what === content.what) ? undefined : 'nothing-to-override';
     }
+    case 'approved': {
+      if (!step.holdPoint) return 'nothing-to-approve';
+      if (content.approver === by) return 'own-approval';
+      const open = demandsOf(step, run, workbook).filter(({ what }) => what !== 'approval' && what !== 'place');
+      return open.length > 0 ? 'demands-open' : undefined;
+    }
+    case 'photo-marked':
+      return run.photos.some(({ hash }) => hash === content.photo) ? undefined : 'no-such-photo';
     case 'photo-taken':
     case 'problem':
       return undefined;

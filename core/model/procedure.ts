@@ -167,6 +167,8 @@ export const Step = z.strictObject({
   detail: z.string().trim().max(1200).optional(),
   why: z.string().trim().max(600).optional(),
   photo: PhotoCheck.optional(),
+  /** The job goes on only when a second person has looked, here and with their own password. */
+  holdPoint: z.strictObject({ checks: Words.optional() }).optional(),
   minutes: z.number().min(0).max(10_000).optional(),
   decision: Decision.optional(),
   /** All must hold. */

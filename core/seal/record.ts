@@ -34,6 +34,7 @@ export const RecordContent = z.strictObject({
     workOrder: Text,
     pumpSerial: Text,
     customer: Text,
+    hours: z.number().optional(),
     startedAt: Text,
     startedBy: Text,
     finishedAt: Text,

@@ -37,6 +37,7 @@ export interface AccountSettings {
 export function createAccounts(db: Database, { secret, demo = false, triesAMinute }: AccountSettings) {
   const library = once(async () => (await import('./library')).accountsLibrary(db, secret, demo));
   const hash = async (password: string) => (await import('better-auth/crypto')).hashPassword(password);
+  const anyHash = once(() => hash('nobody has this password'));
 
   return {
     sessions: createSessions(db, secret, demo),
@@ -49,6 +50,21 @@ export function createAccounts(db: Database, { secret, demo = false, triesAMinut
       const headers = new Headers(request.headers);
       headers.set('origin', origin);
       return (await library()).handler(new Request(origin + pathname, { method: request.method, headers, body }));
+    },
+
+    /** Who somebody is that shows name and password on a device where another is signed in; undefined where they do not fit. */
+    async prove(username: string, password: string): Promise<{ id: string; name: string; role: Role } | undefined> {
+      const [row] = await db
+        .select({ person: table.user, hash: table.account.password })
+        .from(table.user)
+        .innerJoin(table.account, eq(table.account.userId, table.user.id))
+        .where(eq(table.user.username, username.toLowerCase()));
+      const { verifyPassword } = await import('better-auth/crypto');
+      // An unknown name takes as long as a wrong password.
+      const fits = await verifyPassword({ hash: row?.hash ?? (await anyHash()), password });
+      if (!row || !fits || !row.person.active || (row.person.knownPassword && !demo)) return undefined;
+      const { id, name, role } = row.person;
+      return { id, name, role };
     },
 
     async list() {

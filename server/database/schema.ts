@@ -1,6 +1,17 @@
 import { type SQL, sql } from 'drizzle-orm';
-import { bigint, boolean, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
-import type { EntryContent } from '#core/job/entry';
+import {
+  bigint,
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { EntryContent, WaitsFor } from '#core/job/entry';
 import type { JobState } from '#core/job/job';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';
@@ -197,6 +208,8 @@ export const job = pgTable(
     workOrder: text('work_order').notNull(),
     pumpSerial: text('pump_serial').notNull(),
     customer: text('customer').notNull(),
+    /** What the hour meter of the machine showed when the job was started. */
+    hours: doublePrecision('hours'),
     startedAt: moment('started_at').notNull(),
     startedBy: text('started_by')
       .notNull()
@@ -206,13 +219,18 @@ export const job = pgTable(
     phase: text('phase').$type<JobState['phase']>(),
     done: integer('done').notNull().default(0),
     problems: integer('problems').notNull().default(0),
+    waitsFor: text('waits_for').$type<WaitsFor>(),
     holder: text('holder').references(() => user.id),
     entries: integer('entries').notNull().default(0),
     changedAt: moment('changed_at').notNull().defaultNow(),
     /** SHA-256 over the finished record. */
     seal: text('seal'),
   },
-  (table) => [index('job_release').on(table.releaseId), uniqueIndex('job_number').on(table.number)],
+  (table) => [
+    index('job_release').on(table.releaseId),
+    index('job_serial').on(table.pumpSerial),
+    uniqueIndex('job_number').on(table.number),
+  ],
 );
 
 /** Only ever added to. `sequence` is the order of acceptance within a job. */
@@ -242,6 +260,20 @@ export const entry = pgTable(
   },
   (table) => [uniqueIndex('entry_sequence').on(table.jobId, table.sequence)],
 );
+
+/** What a trainer answered to a problem from the bench; written again, the newer answer counts. */
+export const reply = pgTable('reply', {
+  entryId: text('entry_id')
+    .primaryKey()
+    .references(() => entry.id),
+  text: text('text').notNull(),
+  by: text('by')
+    .notNull()
+    .references(() => user.id),
+  at: moment('at').notNull().defaultNow(),
+  /** The release that corrects it. */
+  releaseId: text('release_id').references(() => release.id),
+});
 
 /** The records of finished jobs as they were signed: never changed, whatever becomes of what they were made of. */
 export const record = pgTable('record', {

@@ -15,6 +15,8 @@ const NewPassword = z.strictObject({
 /** 32 bytes as base64url. */
 const PublicKey = z.string().regex(/^[\w-]{43}$/, 'is no Ed25519 key');
 const KeyToRegister = z.strictObject({ deviceId: z.string().min(8).max(64), publicKey: PublicKey });
+/** Somebody else signs on a device where another is signed in. */
+const SecondPerson = z.strictObject({ ...SignIn.shape, ...KeyToRegister.shape });
 
 /** Only these doors of the accounts library are open; it has many more. Its refusals are told in our one shape. */
 export function authRoutes({ accounts }: Services) {
@@ -47,6 +49,19 @@ export function authRoutes({ accounts }: Services) {
       const change = c.req.valid('json');
       await refuseWeakPassword(change.newPassword, person, 'newPassword');
       return tried(c as unknown as Context<Env>, person.username, { ...change, revokeOtherSessions: true });
+    })
+    .post('/second-person', only(...BENCH), valid('json', SecondPerson), async (c) => {
+      const { username, password, ...key } = c.req.valid('json');
+      const { address } = c.get('reached');
+      await accounts.tries.before(address, username);
+      const person = await accounts.prove(username, password);
+      if (!person) throw refusal(401, 'INVALID_USERNAME_OR_PASSWORD');
+      await accounts.tries.succeeded(address, username);
+      if (!BENCH.includes(person.role)) {
+        throw new Fault(403, 'not-at-bench', `${person.name} may not sign at the bench.`, 'Ask somebody else.');
+      }
+      const keyId = await accounts.keys.register(person.id, key);
+      return c.json({ keyId, personId: person.id, name: person.name }, 201);
     })
     .post('/keys', only(...BENCH), valid('json', KeyToRegister), async (c) =>
       c.json({ id: await accounts.keys.register(c.get('person').id, c.req.valid('json')) }, 201),

@@ -1,6 +1,6 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { Moment } from '#core/job/entry';
+import { Moment, WAITS_FOR } from '#core/job/entry';
 import { Id } from '#core/model/ids';
 import { Fault } from '../ground/fault';
 import { zoneOfWorkshop } from '../print/words';
@@ -10,6 +10,7 @@ import { valid } from '../services/validate';
 import { addEntries } from '../store/entries';
 import { readJob, startJob } from '../store/jobs';
 import { JOB_GROUPS, JOB_ORDER_NAMES, listJobs } from '../store/lists';
+import { pumpHistory } from '../store/pumps';
 import { exportedRecord, sealJob, signatureOf } from '../store/sealing';
 import { answerPdf } from './pdf';
 import { OneLine } from './start';
@@ -21,6 +22,7 @@ const NewJob = z.strictObject({
   workOrder: Label,
   pumpSerial: Label,
   customer: Label,
+  hours: z.number().min(0).max(1_000_000).optional(),
   startedAt: Moment,
 });
 /** Where the reader is; times are printed by it. */
@@ -48,6 +50,7 @@ const JobsAsked = z.strictObject({
   ...PageAsked,
   group: z.enum(JOB_GROUPS).default('open'),
   order: z.enum(JOB_ORDER_NAMES).default('number'),
+  waits: z.enum(WAITS_FOR).optional(),
 });
 
 /** Jobs at the bench and the records that come out of them. */
@@ -61,6 +64,9 @@ export function jobRoutes({ db, places, work, workshopKey }: Services) {
       await startJob(db, details, c.get('person').id);
       return c.json(await readJob(db, details.id), 201);
     })
+    .get('/pumps/:serial', only(...EVERYONE), async (c) =>
+      c.json({ jobs: await pumpHistory(db, c.req.param('serial')) }),
+    )
     .get('/jobs/:id', only(...EVERYONE), async (c) => c.json(await readJob(db, c.req.param('id'))))
     .get('/jobs/:id/seal', only(...EVERYONE), async (c) => c.json({ seal: await signatureOf(db, c.req.param('id')) }))
     .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) => {

@@ -10,6 +10,7 @@ import { valid } from '../services/validate';
 import { addProcedure, readWorkbook, removeProcedure } from '../store/documents';
 import { saveWorkbook } from '../store/drafts';
 import { newestReleases } from '../store/lists';
+import { problemsOf, replyTo } from '../store/problems';
 import { type FindStops, frozenWhole, readRelease, releaseProcedure, releasesOf } from '../store/releases';
 import { PageAsked } from './jobs';
 import { answerPdf } from './pdf';
@@ -22,6 +23,8 @@ const Change = z.strictObject({
   procedureVersion: z.int(),
   edits: SentEdits,
 });
+
+const Answer = z.strictObject({ text: z.string().trim().min(1, 'empty').max(600) });
 
 /** Drafts of procedures and their releases. */
 export function procedureRoutes({ db, newId, places, work, checking }: Services) {
@@ -66,7 +69,12 @@ export function procedureRoutes({ db, newId, places, work, checking }: Services)
       only(...WRITERS),
       valid(
         'json',
-        z.strictObject({ version: z.int(), seriesVersion: z.int(), note: z.string().trim().max(600).optional() }),
+        z.strictObject({
+          version: z.int(),
+          seriesVersion: z.int(),
+          note: z.string().trim().max(600).optional(),
+          corrects: z.array(Id).max(200).optional(),
+        }),
       ),
       async (c) =>
         c.json(
@@ -77,6 +85,13 @@ export function procedureRoutes({ db, newId, places, work, checking }: Services)
           201,
         ),
     )
+    .get('/procedures/:id/problems', only(...EVERYONE), async (c) =>
+      c.json({ problems: await problemsOf(db, c.req.param('id')) }),
+    )
+    .put('/problems/:id/reply', only(...WRITERS), valid('json', Answer), async (c) => {
+      await replyTo(db, c.req.param('id'), c.req.valid('json').text, c.get('person').id);
+      return c.json({ ok: true });
+    })
     .get(
       '/procedures/:id/cloth',
       only(...EVERYONE),

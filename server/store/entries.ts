@@ -1,8 +1,10 @@
 import { eq, inArray, type SQL, sql } from 'drizzle-orm';
-import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent } from '#core/job/entry';
+import { readApproval } from '#core/job/approval';
+import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
 import { applyEntry, foldJob, type JobState } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
+import { type DeviceKey, isSignedBy } from '../accounts/keys';
 import type { Database } from '../database/open';
 import * as table from '../database/schema';
 import { Fault, notFound } from '../ground/fault';
@@ -12,7 +14,11 @@ import { keysIn, type Made, madeBy, otherJob, type RefusedEntry } from './makers
 import { frozenWhole } from './releases';
 import { sealOf } from './seal';
 
-const REFUSALS: Record<EntryRefusal, string> = {
+const REFUSALS: Record<EntryRefusal | 'not-approved', string> = {
+  'nothing-to-approve': 'This step asks for no second person.',
+  'own-approval': 'Another person than the one who does the work has to sign.',
+  'not-approved': 'It is not certain that the second person signed this.',
+  'no-such-photo': 'This step has no such photo.',
   'job-finished': 'The job is finished; its record is sealed.',
   'job-paused': 'The job is paused.',
   'not-holder': 'Somebody else is working on this job now.',
@@ -83,11 +89,12 @@ export async function addEntries(
   const keys = await keysIn(db, sent.entries);
   for (const one of sent.entries) made.push(madeBy(one, jobId, sender, keys));
   const photos = await photosIn(db, made);
+  const approvers = await approversIn(db, made);
   const clockBehindMs = behind(sent.sentAt);
 
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     const job = await foldedJob(db, jobId, tries > 0);
-    const judged = judge(job, made, photos, { sender, clockBehindMs });
+    const judged = judge(job, made, { photos, approvers }, { sender, clockBehindMs });
     // What was refused may hold on what others added since this process last read the job.
     if (judged.refused.length > 0 && tries === 0) continue;
     const next = await write(db, job, judged.added, judged.state);
@@ -117,7 +124,7 @@ interface Added extends Made {
 function judge(
   job: Folded,
   made: readonly (Made | RefusedEntry)[],
-  photos: ReadonlyMap<string, string>,
+  { photos, approvers }: { photos: ReadonlyMap<string, string>; approvers: ReadonlyMap<string, DeviceKey> },
   { sender, clockBehindMs }: { sender: string; clockBehindMs: number | undefined },
 ) {
   const added: Added[] = [];
@@ -132,7 +139,10 @@ function judge(
     const { id, at } = one.entry;
     if (ids.has(id)) continue;
     const content = withStoredPhoto(one.entry.content, photos);
-    const refusal = content && refuseEntry(job.release.workbook, state, one.by, content);
+    const refusal =
+      content &&
+      (refuseEntry(job.release.workbook, state, one.by, content) ??
+        (isProvedApproval(content, job.row.id, approvers) ? undefined : 'not-approved'));
     if (!content || refusal) {
       refused.push(
         refusal
@@ -171,7 +181,7 @@ async function write(
     ? sealOf({ ...job.row, startedAt: job.row.startedAt.toISOString(), release: job.release }, entries)
     : job.row.seal;
   const finishedAt = finishing ? new Date(finishing.at) : job.row.finishedAt;
-  const shown = { ...shownOf(state, entries.length), finishedAt, seal };
+  const shown = { ...shownOf(job.release.workbook, state, entries.length), finishedAt, seal };
   const rows = added.map((one, at) => row(one, before + at + 1));
   const keyIds = [...new Set(added.flatMap(({ keyId }) => keyId ?? []))];
   const revoked =
@@ -182,7 +192,7 @@ async function write(
     const { rows: written } = await db.execute(sql`
       WITH changed AS (
         UPDATE ${table.job} SET phase = ${shown.phase}, done = ${shown.done}, problems = ${shown.problems},
-          holder = ${shown.holder}, entries = ${shown.entries}, finished_at = ${finishedAt?.toISOString() ?? null},
+          waits_for = ${shown.waitsFor}, holder = ${shown.holder}, entries = ${shown.entries}, finished_at = ${finishedAt?.toISOString() ?? null},
           seal = ${seal}, changed_at = now()
         WHERE id = ${job.row.id} AND entries = ${before}${revoked}
         RETURNING id
@@ -262,9 +272,7 @@ async function foldedJob(db: Database, jobId: string, anew: boolean): Promise<Fo
 
 /** The stored photo for each that some entries name, which may name it by what the device sent. */
 async function photosIn(db: Database, made: readonly (Made | RefusedEntry)[]): Promise<ReadonlyMap<string, string>> {
-  const named = made.flatMap((one) =>
-    'entry' in one && one.entry.content.kind === 'photo-taken' ? [one.entry.content.photo] : [],
-  );
+  const named = made.flatMap((one) => ('entry' in one ? (photoNamedIn(one.entry.content) ?? []) : []));
   if (named.length === 0) return new Map();
   const asked: SQL = sql`${named}`;
   const { rows } = await db.execute<{ named: string; photo: string }>(sql`
@@ -275,9 +283,36 @@ async function photosIn(db: Database, made: readonly (Made | RefusedEntry)[]): P
 
 /** Undefined when the photo it names did not arrive. */
 function withStoredPhoto(content: EntryContent, photos: ReadonlyMap<string, string>): EntryContent | undefined {
-  if (content.kind !== 'photo-taken') return content;
-  const photo = photos.get(content.photo);
-  return photo === undefined ? undefined : { ...content, photo };
+  const named = photoNamedIn(content);
+  if (named === undefined) return content;
+  const photo = photos.get(named);
+  return photo === undefined ? undefined : ({ ...content, photo } as EntryContent);
+}
+
+/** The keys that second persons signed with. */
+async function approversIn(
+  db: Database,
+  made: readonly (Made | RefusedEntry)[],
+): Promise<ReadonlyMap<string, DeviceKey>> {
+  const signed = made.flatMap((one) =>
+    'entry' in one && one.entry.content.kind === 'approved' ? [one.entry.content.approval] : [],
+  );
+  return keysIn(db, signed);
+}
+
+/** Whether the second person it names signed this step of this job, and may work at the bench. */
+function isProvedApproval(content: EntryContent, jobId: string, approvers: ReadonlyMap<string, DeviceKey>): boolean {
+  if (content.kind !== 'approved') return true;
+  const { approver, stepId, approval } = content;
+  const key = approvers.get(approval.keyId);
+  const said = readApproval(approval.text);
+  return (
+    key?.personId === approver &&
+    said?.jobId === jobId &&
+    said.stepId === stepId &&
+    said.by === approver &&
+    isSignedBy(key, approval.text, approval.signature)
+  );
 }
 
 async function ofOtherJobs(db: Database, jobId: string, added: readonly Added[]): Promise<ReadonlySet<string>> {

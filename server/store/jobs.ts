@@ -1,6 +1,7 @@
 import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Entry } from '#core/job/entry';
 import { foldJob, type JobState } from '#core/job/job';
+import { waitingFor } from '#core/job/waiting-for';
 import type { Workbook } from '#core/model/procedure';
 import type { Database, Queryable } from '../database/open';
 import * as table from '../database/schema';
@@ -14,6 +15,8 @@ export interface JobDetails {
   readonly workOrder: string;
   readonly pumpSerial: string;
   readonly customer: string;
+  /** What the hour meter of the machine shows. */
+  readonly hours?: number | undefined;
   /** ISO 8601. */
   readonly startedAt: string;
 }
@@ -26,8 +29,21 @@ export interface OpenJob extends JobDetails {
   readonly seal: string | null;
   readonly release: { readonly id: string; readonly number: number; readonly workbook: Workbook };
   readonly entries: readonly Entry[];
+  /** What trainers answered to its problems. */
+  readonly replies: readonly Reply[];
   /** Names of everybody who appears in it, by id. */
   readonly people: Readonly<Record<string, string>>;
+}
+
+/** The answer of a trainer to a problem from the bench. */
+export interface Reply {
+  /** The entry of the problem. */
+  readonly entryId: string;
+  readonly text: string;
+  readonly by: string;
+  readonly at: string;
+  /** The number of the release that corrects it. */
+  readonly correctedIn: number | null;
 }
 
 /** Starts a job. The same job sent again is the same job; another one under its id is refused. */
@@ -40,7 +56,7 @@ export async function startJob(db: Queryable, details: JobDetails, by: string): 
       ...details,
       startedAt: new Date(details.startedAt),
       startedBy: by,
-      ...shownOf(foldJob(release.workbook, by, []), 0),
+      ...shownOf(release.workbook, foldJob(release.workbook, by, []), 0),
     })
     .onConflictDoNothing({ target: table.job.id })
     .returning({ id: table.job.id });
@@ -50,6 +66,7 @@ export async function startJob(db: Queryable, details: JobDetails, by: string): 
     there &&
     there.startedBy === by &&
     there.startedAt.getTime() === new Date(details.startedAt).getTime() &&
+    there.hours === (details.hours ?? null) &&
     (['releaseId', 'workOrder', 'pumpSerial', 'customer'] as const).every((field) => there[field] === details[field]);
   if (!same) {
     throw new Fault(409, 'job-exists', 'Another job has this id already.', 'Start the job again; it gets a new id.');
@@ -61,12 +78,14 @@ export async function readJob(db: Queryable, id: string): Promise<OpenJob> {
   if (!row) throw notFound('job');
   const release = await frozenWhole(db, row.releaseId);
   const entries = await entriesOf(db, id);
+  const replies = await repliesOf(db, id);
   return {
     id: row.id,
     releaseId: row.releaseId,
     workOrder: row.workOrder,
     pumpSerial: row.pumpSerial,
     customer: row.customer,
+    ...(row.hours !== null && { hours: row.hours }),
     number: row.number,
     startedAt: row.startedAt.toISOString(),
     startedBy: row.startedBy,
@@ -74,8 +93,23 @@ export async function readJob(db: Queryable, id: string): Promise<OpenJob> {
     seal: row.seal,
     release: { id: release.id, number: release.number, workbook: release.workbook },
     entries,
-    people: await namesIn(db, [row.startedBy], entries),
+    replies,
+    people: await namesIn(db, [row.startedBy, ...replies.map(({ by }) => by)], entries),
   };
+}
+
+export async function repliesOf(db: Queryable, jobId: string): Promise<Reply[]> {
+  const rows = await db
+    .select({ reply: table.reply, correctedIn: table.release.number })
+    .from(table.reply)
+    .innerJoin(table.entry, eq(table.entry.id, table.reply.entryId))
+    .leftJoin(table.release, eq(table.release.id, table.reply.releaseId))
+    .where(eq(table.entry.jobId, jobId))
+    .orderBy(asc(table.reply.at));
+  return rows.map(({ reply: { entryId, text, by, at }, correctedIn }) => ({
+    ...{ entryId, text, by, correctedIn },
+    at: at.toISOString(),
+  }));
 }
 
 /** Names of everybody who appears in some entries, by id. */
@@ -84,7 +118,7 @@ export async function namesIn(
   others: readonly string[],
   entries: readonly Entry[],
 ): Promise<Record<string, string>> {
-  const ids = [...new Set([...others, ...entries.flatMap(({ by, sentBy }) => (sentBy ? [by, sentBy] : [by]))])];
+  const ids = [...new Set([...others, ...entries.flatMap(namedIn)])];
   if (ids.length === 0) return {};
   const names = await db
     .select({ id: table.user.id, name: table.user.name })
@@ -93,10 +127,15 @@ export async function namesIn(
   return Object.fromEntries(names.map((person) => [person.id, person.name]));
 }
 
+function namedIn({ by, sentBy, content }: Entry): string[] {
+  return [by, ...(sentBy ? [sentBy] : []), ...(content.kind === 'approved' ? [content.approver] : [])];
+}
+
 /** What lists show of a job, kept beside it. */
-export function shownOf({ phase, cursor, holder, runs }: JobState, entries: number) {
+export function shownOf(workbook: Workbook, state: JobState, entries: number) {
+  const { phase, cursor, holder, runs } = state;
   const problems = [...runs.values()].reduce((sum, run) => sum + run.problems.length, 0);
-  return { phase, done: cursor, holder, problems, entries };
+  return { phase, done: cursor, holder, problems, waitsFor: waitingFor(workbook, state), entries };
 }
 
 export async function entriesOf(db: Queryable, jobId: string, after = 0): Promise<Entry[]> {
@@ -132,7 +171,7 @@ export async function catchUpJobs(db: Database): Promise<void> {
 export async function catchUpJob(db: Database, row: typeof table.job.$inferSelect): Promise<void> {
   const entries = await entriesOf(db, row.id);
   const { workbook } = await frozenWhole(db, row.releaseId);
-  const shown = shownOf(foldJob(workbook, row.startedBy, entries), entries.length);
+  const shown = shownOf(workbook, foldJob(workbook, row.startedBy, entries), entries.length);
   const last = entries.at(-1);
   await db
     .update(table.job)

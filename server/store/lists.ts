@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, type SQL, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
+import type { WaitsFor } from '#core/job/entry';
 import type { PUMP_TYPES } from '#core/model/series';
 import type { Queryable } from '../database/open';
 import * as table from '../database/schema';
@@ -27,14 +28,17 @@ export const JOB_GROUPS = ['open', 'finished'] as const;
 export interface JobsAsked extends Page {
   readonly group: (typeof JOB_GROUPS)[number];
   readonly order: keyof typeof JOB_ORDERS;
+  /** Only those that wait for this. */
+  readonly waits?: WaitsFor | undefined;
 }
 
 /** Jobs as lists show them, a page at a time; all of it from columns, whatever the jobs hold. */
-export async function listJobs(db: Queryable, { group, order, search, after }: JobsAsked) {
+export async function listJobs(db: Queryable, { group, order, search, after, waits }: JobsAsked) {
   const { column, falling } = JOB_ORDERS[order];
   const finished = sql`${table.job.phase} = 'finished'`;
   const wanted = and(
     group === 'finished' ? finished : sql`${table.job.phase} <> 'finished'`,
+    waits === undefined ? undefined : eq(table.job.waitsFor, waits),
     holds(search, [
       table.job.workOrder,
       table.job.pumpSerial,
@@ -58,6 +62,7 @@ export async function listJobs(db: Queryable, { group, order, search, after }: J
       phase: table.job.phase,
       done: table.job.done,
       problems: table.job.problems,
+      waitsFor: table.job.waitsFor,
       seriesName: table.release.seriesName,
       title: table.release.title,
       releaseNumber: table.release.number,

@@ -1,4 +1,5 @@
 import { eq, inArray } from 'drizzle-orm';
+import { photoNamedIn } from '#core/job/entry';
 import { blurredAndOpen, mediaOf } from '#core/model/pictures/media';
 import type { Step } from '#core/model/procedure';
 import type { Queryable } from '../database/open';
@@ -29,7 +30,7 @@ export async function unusedMedia(
   const entries = await db.select({ content: table.entry.content }).from(table.entry);
   const frozen = releases.flatMap(({ document }) => [document.procedure, ...(document.before ?? [])]);
   const shown = mediaOf([...drafts.map(({ document }) => document), ...frozen]);
-  const taken = new Set(entries.flatMap(({ content }) => (content.kind === 'photo-taken' ? [content.photo] : [])));
+  const taken = new Set(entries.flatMap(({ content }) => photoNamedIn(content) ?? []));
   const photos = (await db.select().from(table.photo)).map(({ hash, bytes, createdAt }) => ({
     hash,
     bytes,

@@ -11,6 +11,7 @@ import type { Database, Queryable } from '../database/open';
 import * as table from '../database/schema';
 import { badInput, Fault, notFound } from '../ground/fault';
 import { type OpenWorkbook, type ReadWorkbook, readWorkbook } from './documents';
+import { correctedBy } from './problems';
 import { storedWorkbook } from './stored';
 import { STALE } from './writing';
 
@@ -51,7 +52,14 @@ export async function releaseProcedure(
   findStops: FindStops,
   procedureId: string,
   by: string,
-  choice: { id: string; version: number; seriesVersion: number; note?: string | undefined },
+  choice: {
+    id: string;
+    version: number;
+    seriesVersion: number;
+    note?: string | undefined;
+    /** Entries of the problems that it corrects. */
+    corrects?: readonly string[] | undefined;
+  },
 ): Promise<ReleaseSummary> {
   const looked = await readWorkbook(db, procedureId);
   refuseOther(looked, choice);
@@ -92,6 +100,7 @@ export async function releaseProcedure(
     });
     const [newest] = await listReleases(tx, procedureId);
     if (!newest) throw notFound('release');
+    await correctedBy(tx, { id: choice.id, procedureId, number: newest.number }, choice.corrects ?? [], by);
     return newest;
   });
 }

@@ -4,7 +4,7 @@ import { canonical } from '#core/seal/record';
 import type { OpenJob } from './jobs';
 
 /** What a record rests on besides its entries. */
-export type Sealed = Omit<OpenJob, 'releaseId' | 'finishedAt' | 'seal' | 'entries' | 'people'>;
+export type Sealed = Omit<OpenJob, 'releaseId' | 'finishedAt' | 'seal' | 'entries' | 'replies' | 'hours' | 'people'>;
 
 /** SHA-256 over what the record rests on; anybody with the database can compute it again and compare. */
 export function sealOf(job: Sealed, entries: readonly Entry[]): string {

@@ -83,7 +83,10 @@ async function recordOf(db: Database, jobId: string): Promise<RecordContent> {
     .from(table.entry)
     .where(eq(table.entry.jobId, jobId))
     .orderBy(asc(table.entry.sequence));
-  const keyIds = [...new Set(rows.flatMap(({ keyId }) => keyId ?? []))];
+  const approvals = rows.flatMap(({ content }) => (content.kind === 'approved' ? [content] : []));
+  const keyIds = [
+    ...new Set([...rows.flatMap(({ keyId }) => keyId ?? []), ...approvals.map(({ approval }) => approval.keyId)]),
+  ];
   const keys =
     keyIds.length > 0 ? await db.select().from(table.deviceKey).where(inArray(table.deviceKey.id, keyIds)) : [];
   const entries = rows.map((row) => ({
@@ -92,7 +95,11 @@ async function recordOf(db: Database, jobId: string): Promise<RecordContent> {
     content: storedEntry(row) as Record<string, unknown>,
     ...{ keyId: row.keyId, signed: row.signed, signature: row.signature },
   }));
-  const people = await namesIn(db, [job.startedBy, ...rows.flatMap(({ by, sentBy }) => [by, sentBy ?? by])], []);
+  const people = await namesIn(
+    db,
+    [job.startedBy, ...rows.flatMap(({ by, sentBy }) => [by, sentBy ?? by]), ...approvals.map((one) => one.approver)],
+    [],
+  );
   // What a record is made of has to be the same when it is read again, whatever stands behind it.
   return JSON.parse(
     JSON.stringify({
@@ -103,6 +110,7 @@ async function recordOf(db: Database, jobId: string): Promise<RecordContent> {
           workOrder: job.workOrder,
           pumpSerial: job.pumpSerial,
           customer: job.customer,
+          ...(job.hours !== null && { hours: job.hours }),
         },
         ...{
           startedAt: job.startedAt.toISOString(),

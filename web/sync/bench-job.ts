@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { Entry, EntryContent } from '#core/job/entry';
+import { type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
 import { foldJob, type JobState } from '#core/job/job';
 import type { OpenJob } from '../../server/store/jobs';
 import { answer, api, isUnreachable } from '../ground/api';
@@ -92,5 +92,5 @@ async function keepNewer(fresh: OpenJob): Promise<void> {
 
 /** The picture of a photo that is still waiting here. */
 export function waitingPicture(waiting: readonly OutboxEntry[], photo: string): Blob | undefined {
-  return waiting.find(({ content }) => content.kind === 'photo-taken' && content.photo === photo)?.picture;
+  return waiting.find(({ content }) => photoNamedIn(content) === photo)?.picture;
 }
