@@ -57,6 +57,7 @@ export function demandsAt(step: Step, run: StepRun, positionId: string | null, w
   }
   if (!run.overrides.measure) {
     for (const measurement of step.measurements ?? []) {
+      if (isGauged(run, measurement.id, positionId)) continue;
       for (const place of placesOf(measurement)) {
         const spot = { measurementId: measurement.id, positionId, ...place };
         if (!run.measured.some((other) => sameSpot(other, spot)))
@@ -73,6 +74,11 @@ export function demandsAt(step: Step, run: StepRun, positionId: string | null, w
   if (step.oneByOne && positionId && !run.placesDone.some((place) => place.positionId === positionId))
     demands.push({ what: 'place', positionId });
   return demands;
+}
+
+/** Whether a part was judged by a new ring in place of an instrument. */
+export function isGauged({ gauged }: StepRun, measurementId: string, positionId: string | null): boolean {
+  return gauged.some((one) => one.measurementId === measurementId && one.positionId === positionId);
 }
 
 /** The position in hand of a step that is gone through one by one; undefined when all are done or it is done at once. */

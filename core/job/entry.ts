@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { MOST_FASTENERS } from '../model/fastener-group';
 import { Id } from '../model/ids';
+import { CONSEQUENCES } from '../model/looks';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { PictureMark } from '../model/pictures/picture';
-import { SETTINGS } from '../model/procedure';
+import { MEASURED_DIMENSIONS, SETTINGS } from '../model/procedure';
 import { PHOTO_FAULTS } from '../photo/judge-photo';
 import { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
@@ -14,10 +15,10 @@ const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torqu
   'not-above-zero',
 );
 
-const LengthReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'no-length').refine(
-  (q) => q.value >= 0,
-  'below-zero',
-);
+const MeasuredReading = Quantity.refine(
+  (q) => MEASURED_DIMENSIONS.includes(unitOf(q.unit).dimension),
+  'no-length',
+).refine((q) => q.value >= 0, 'below-zero');
 
 /** Eight at most, gone through twice where guide pins keep some holes. */
 const MOST_PASSES = 16;
@@ -40,6 +41,10 @@ const Wrench = z.strictObject({
   reading: z.string().max(80).optional(),
   takenAt: z.iso.datetime().optional(),
 });
+
+/** What a new ring shows along a part: nowhere a gap, a gap in places, a gap all along. */
+export const GAPS = ['none', 'in-places', 'all-along'] as const;
+export type Gap = (typeof GAPS)[number];
 
 /** Why the reading of a connected wrench is of no fastener. */
 export const ASIDE_REASONS = ['no-torque', 'no-torque-step', 'all-done', 'not-used'] as const;
@@ -142,7 +147,17 @@ export const EntryContent = z.discriminatedUnion('kind', [
     positionId: Id.nullable(),
     point: z.string().max(40).nullable(),
     direction: z.union([z.literal(1), z.literal(2)]),
-    reading: LengthReading,
+    reading: MeasuredReading,
+    /** The instrument that sent it. */
+    instrument: z.strictObject({ number: z.string().trim().min(1).max(60), reading: z.string().max(80) }).optional(),
+  }),
+  /** Where no instrument is to hand: a new ring is slid along the part, and the gap is watched. */
+  z.strictObject({
+    kind: z.literal('gauged'),
+    stepId: Id,
+    measurementId: Id,
+    positionId: Id.nullable(),
+    gap: z.enum(GAPS),
   }),
   /** What a look found: one of its faults, or null where all is sound. */
   z.strictObject({
@@ -151,6 +166,11 @@ export const EntryContent = z.discriminatedUnion('kind', [
     lookId: Id,
     positionId: Id.nullable(),
     faultId: Id.nullable(),
+    /** Seen, and none of what the look names. */
+    other: z
+      .strictObject({ sign: z.string().trim().min(1, 'empty').max(120), follows: z.enum(CONSEQUENCES) })
+      .optional(),
+    photo: PhotoHash.optional(),
   }),
   /** One position of a step that is gone through one by one. */
   z.strictObject({ kind: z.literal('place-done'), stepId: Id, positionId: Id }),

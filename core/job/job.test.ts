@@ -234,11 +234,11 @@ describe('looks, lengths and places one by one', () => {
 
   test('what is found wrong is told with what follows, a worn part once however often it was measured', () => {
     const worn = run(looked('s1', 'step'), measured('s1', 1, 39.8), measured('s1', 2, 39.7), measured('s2', 1, 39.95));
-    expect(foundIn(step, runOf(worn, stepId))).toMatchObject([
+    expect(foundIn(step, runOf(worn, stepId), asked.series)).toMatchObject([
       { where: 'surface', found: { sign: 'a step' }, positionId: 's1', follows: 'renew' },
       { where: 'diameter', found: { limit: 'under' }, positionId: 's1', follows: 'refer' },
     ]);
-    expect(foundIn(step, runOf(run(...shaft2), stepId))).toEqual([]);
+    expect(foundIn(step, runOf(run(...shaft2), stepId), asked.series)).toEqual([]);
   });
 
   test('what the step does not ask for is refused, and what cannot be had is passed over for a reason', () => {

@@ -1,13 +1,14 @@
 import { questionKey } from '../bench/passes';
 import { judgeReading, type Measured, type MeasureVerdict } from '../judging/measure';
 import { confirmationOf } from '../model/confirmation';
+import type { Consequence } from '../model/looks';
 import type { PictureMark } from '../model/pictures/picture';
 import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
 import type { PhotoFault } from '../photo/judge-photo';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
-import type { AsideReason, Entry, EntryContent, Overridable, ProblemPlace, Signer, WaitsFor } from './entry';
+import type { AsideReason, Entry, EntryContent, Gap, Overridable, ProblemPlace, Signer, WaitsFor } from './entry';
 import { latestAt, type TighteningSpot, torqueAt } from './tightening';
 import { type Answers, isToDo } from './to-do';
 
@@ -61,6 +62,17 @@ export interface JudgedMeasure extends Measured {
   readonly measurementId: string;
   readonly positionId: string | null;
   readonly verdict: MeasureVerdict;
+  /** The number of the instrument that sent it; typed without one. */
+  readonly instrument?: string;
+}
+
+/** A part that was judged by a new ring slid along it. */
+export interface Gauged {
+  readonly measurementId: string;
+  readonly positionId: string | null;
+  readonly gap: Gap;
+  readonly at: string;
+  readonly by: string;
 }
 
 export interface Looked {
@@ -68,8 +80,10 @@ export interface Looked {
   readonly by: string;
   readonly lookId: string;
   readonly positionId: string | null;
-  /** Null where all is sound. */
+  /** Null where all is sound, or where something else was seen. */
   readonly faultId: string | null;
+  readonly other?: { readonly sign: string; readonly follows: Consequence };
+  readonly photo?: string;
 }
 
 export interface Noted {
@@ -123,6 +137,7 @@ export interface StepRun {
   readonly photos: readonly TakenPhoto[];
   /** The latest reading at each place of each measurement. */
   readonly measured: readonly JudgedMeasure[];
+  readonly gauged: readonly Gauged[];
   /** The latest finding of each look at each position. */
   readonly looked: readonly Looked[];
   /** Positions done, of a step that is gone through one by one. */
@@ -171,6 +186,7 @@ const UNTOUCHED: StepRun = {
   turnedOn: [],
   photos: [],
   measured: [],
+  gauged: [],
   looked: [],
   placesDone: [],
   overrides: {},
@@ -304,15 +320,28 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
       return note(content.stepId, (run) => ({ photos: [...run.photos, taken] }));
     }
     case 'measured': {
-      const { kind: _kind, stepId, ...measured } = content;
+      const { kind: _kind, stepId, instrument, ...rest } = content;
+      const measured = { ...rest, ...(instrument && { instrument: instrument.number }) };
       const asked = byItsMethod(stepId)?.measurements?.find((measurement) => measurement.id === content.measurementId);
       const verdict = asked ? judgeReading(content.reading, asked) : 'unjudged';
       return note(stepId, (run) => ({
         measured: [...run.measured.filter((other) => !sameSpot(other, measured)), { at, by, verdict, ...measured }],
       }));
     }
+    case 'gauged': {
+      const { kind: _kind, stepId, ...gauged } = content;
+      return note(stepId, (run) => ({
+        gauged: [
+          ...run.gauged.filter(
+            (other) => other.measurementId !== gauged.measurementId || other.positionId !== gauged.positionId,
+          ),
+          { at, by, ...gauged },
+        ],
+      }));
+    }
     case 'looked': {
-      const { kind: _kind, stepId, ...looked } = content;
+      const { kind: _kind, stepId, other, photo, ...rest } = content;
+      const looked = { ...rest, ...(other && { other }), ...(photo && { photo }) };
       return note(stepId, (run) => ({
         looked: [
           ...run.looked.filter((other) => other.lookId !== looked.lookId || other.positionId !== looked.positionId),

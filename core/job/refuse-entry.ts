@@ -1,5 +1,6 @@
 import { placesOf } from '../judging/measure';
-import type { Workbook } from '../model/procedure';
+import { dimensionOf, type Workbook } from '../model/procedure';
+import { unitOf } from '../quantity/units';
 import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
 import type { EntryContent } from './entry';
 import { indexOfStep, type JobState, runOf } from './job';
@@ -40,7 +41,8 @@ export function refuseEntry(
   if (content.kind === 'taken-over') return state.holder === by ? 'already-holder' : undefined;
   if (state.holder !== by) return 'not-holder';
   if (content.kind === 'resumed') return state.phase === 'paused' ? undefined : 'not-paused';
-  if (state.phase === 'paused') return 'job-paused';
+  // Paused again, it says what it waits for.
+  if (state.phase === 'paused') return content.kind === 'paused' ? undefined : 'job-paused';
   if (content.kind === 'paused' || content.kind === 'setting-chosen' || content.kind === 'locks-checked')
     return undefined;
   if ('wrench' in content && state.wrenchReadings.has(content.wrench?.reading ?? '')) return 'reading-known';
@@ -80,7 +82,14 @@ export function refuseEntry(
       const asked = step.measurements?.find(({ id }) => id === content.measurementId);
       const known =
         asked && placesOf(asked).some((p) => p.point === content.point && p.direction === content.direction);
-      return known && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';
+      const isInKind = asked && unitOf(content.reading.unit).dimension === dimensionOf(asked);
+      return known && isInKind && stepPlaces(step, workbook).includes(content.positionId)
+        ? undefined
+        : 'nothing-to-measure';
+    }
+    case 'gauged': {
+      const isAsked = step.measurements?.some(({ id }) => id === content.measurementId);
+      return isAsked && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';
     }
     case 'looked': {
       const asked = step.looks?.find(({ id }) => id === content.lookId);

@@ -1,6 +1,6 @@
 import type { Measurement } from '../model/procedure';
 import { convert, type Quantity } from '../quantity/quantity';
-import type { UnitSymbol } from '../quantity/units';
+import { type UnitSymbol, unitOf } from '../quantity/units';
 
 /** One place to measure: a point along the part, and the first direction or the one across it. */
 export interface MeasuringPlace {
@@ -21,9 +21,10 @@ export function placesOf({ points, directions }: Measurement): MeasuringPlace[] 
   );
 }
 
-/** A reading in any unit of length against the limits, both included. */
+/** A reading in any unit of what the limits are in, both included. */
 export function judgeReading(reading: Quantity, { least, most }: Measurement): MeasureVerdict {
-  if (!least && !most) return 'unjudged';
+  const limit = least ?? most;
+  if (!limit || unitOf(limit.unit).dimension !== unitOf(reading.unit).dimension) return 'unjudged';
   // A reading on the limit passes whatever unit it was taken in.
   if (least && convert(reading, least.unit).value < least.value - hair(least)) return 'under';
   if (most && convert(reading, most.unit).value > most.value + hair(most)) return 'over';
@@ -39,11 +40,16 @@ export interface WearSummary {
   readonly fromNew: number | undefined;
   /** Largest difference along the part in one direction; undefined with one point only. */
   readonly taper: number | undefined;
+  /** Largest difference between points beside one another in one direction; undefined with fewer than three. */
+  readonly step: number | undefined;
   /** Largest difference between the two directions at one point; undefined with one direction only. */
   readonly outOfRound: number | undefined;
 }
 
-export function summarise(measured: readonly Measured[], { nominal }: Measurement): WearSummary | undefined {
+export function summarise(
+  measured: readonly Measured[],
+  { nominal, points: named }: Measurement,
+): WearSummary | undefined {
   const unit = measured[0]?.reading.unit;
   if (!unit) return undefined;
   const taken = measured.map((one) => ({ ...one, value: convert(one.reading, unit).value }));
@@ -67,8 +73,25 @@ export function summarise(measured: readonly Measured[], { nominal }: Measuremen
         ? undefined
         : values.map((value) => value - isNew).reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)),
     taper: points.length > 1 && along.length > 0 ? Math.max(...along) : undefined,
+    step: largestStep(taken, named),
     outOfRound: twoWays && across.length > 0 ? Math.max(...across) : undefined,
   };
+}
+
+function largestStep(
+  taken: readonly (MeasuringPlace & { readonly value: number })[],
+  points: readonly string[],
+): number | undefined {
+  if (points.length < 3) return undefined;
+  const steps = [1, 2].flatMap((direction) =>
+    points.flatMap((point, i) => {
+      const at = (name: string | undefined) =>
+        taken.find((one) => one.point === name && one.direction === direction)?.value;
+      const [here, next] = [at(point), at(points[i + 1])];
+      return here === undefined || next === undefined ? [] : [Math.abs(next - here)];
+    }),
+  );
+  return steps.length > 0 ? Math.max(...steps) : undefined;
 }
 
 function hair({ value }: Quantity): number {

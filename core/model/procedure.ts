@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Quantity } from '../quantity/quantity';
-import { unitOf } from '../quantity/units';
+import { type Dimension, unitOf } from '../quantity/units';
 import { Faces, POSES } from './faces';
 import type { HouseRules } from './house-rules';
 import { Id } from './ids';
@@ -66,16 +66,19 @@ export const PhotoCheck = z.strictObject({
 });
 export type PhotoCheck = z.infer<typeof PhotoCheck>;
 
-const Length = Quantity.refine((q) => unitOf(q.unit).dimension === 'length', 'no-length');
+/** What is measured at the bench: a length, or the force of a spring. */
+export const MEASURED_DIMENSIONS: readonly Dimension[] = ['length', 'force'];
 
-/** A length that is measured, at these points and in one or two directions at each. */
+const Measure = Quantity.refine((q) => MEASURED_DIMENSIONS.includes(unitOf(q.unit).dimension), 'no-length');
+
+/** A length or a force that is measured, at these points and in one or two directions at each. */
 export const Measurement = z.strictObject({
   id: Id,
   /** "outside diameter". */
   what: z.string().trim().min(1, 'empty').max(120),
-  nominal: Length.optional(),
-  least: Length.optional(),
-  most: Length.optional(),
+  nominal: Measure.optional(),
+  least: Measure.optional(),
+  most: Measure.optional(),
   /** "top", "middle", "bottom"; one unnamed point when empty. */
   points: z.array(z.string().trim().min(1).max(40)).max(12).default([]),
   directions: z.union([z.literal(1), z.literal(2)]).default(1),
@@ -83,6 +86,12 @@ export const Measurement = z.strictObject({
   follows: z.enum(CONSEQUENCES).default('renew'),
 });
 export type Measurement = z.infer<typeof Measurement>;
+
+/** In what a measurement is taken: a length, unless its sizes are forces. */
+export function dimensionOf({ nominal, least, most }: Measurement): Dimension {
+  const size = nominal ?? least ?? most;
+  return size ? unitOf(size.unit).dimension : 'length';
+}
 
 /** A question whose answer picks what follows. */
 export const Decision = z.strictObject({

@@ -129,6 +129,8 @@ export const Tool = z.strictObject({
     .refine(({ from, to }) => unitOf(from.unit).dimension === unitOf(to.unit).dimension, 'range-in-two-dimensions')
     .refine(({ from, to }) => from.unit !== to.unit || from.value < to.value, 'range-falls')
     .optional(),
+  /** The largest error of a measuring instrument, to either side. */
+  accuracy: Quantity.refine(({ value }) => value > 0, 'not-above-zero').optional(),
   /** The number under which a special tool is ordered. */
   specialNumber: z.string().max(60).optional(),
   /** What also does, in the order of preference. */

@@ -12,6 +12,10 @@ const METRIC: Readonly<Record<Dimension, readonly UnitSymbol[]>> = {
   volume: ['L', 'mL'],
   mass: ['kg', 'g'],
   time: ['min', 's', 'h'],
+  force: ['N'],
+  flow: ['L/min', 'm³/h'],
+  speed: ['rpm'],
+  power: ['kW'],
 };
 const US: Readonly<Record<Dimension, readonly UnitSymbol[]>> = {
   torque: ['lbf·ft', 'lbf·in'],
@@ -20,6 +24,10 @@ const US: Readonly<Record<Dimension, readonly UnitSymbol[]>> = {
   volume: ['gal', 'fl oz'],
   mass: ['lb'],
   time: ['min', 's', 'h'],
+  force: ['lbf'],
+  flow: ['gal/min'],
+  speed: ['rpm'],
+  power: ['hp'],
 };
 /** Below this a torque is told in inch pounds: the wrench for it has that scale. Common practice. */
 const FOOT_POUNDS_FROM = 20;

@@ -2,13 +2,24 @@
  * Units of the workshop, each with its exact or published factor to the coherent SI unit of its dimension.
  * Factors: NIST Special Publication 811 (2008), Appendix B; conversion to SI is `value * factor`.
  */
-export const DIMENSIONS = ['torque', 'pressure', 'length', 'volume', 'mass', 'time'] as const;
+export const DIMENSIONS = [
+  'torque',
+  'pressure',
+  'length',
+  'volume',
+  'mass',
+  'time',
+  'force',
+  'flow',
+  'speed',
+  'power',
+] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
 
 export interface UnitDefinition {
   readonly symbol: string;
   readonly dimension: Dimension;
-  /** SI units (N·m, Pa, m, m³, kg, s) in one of this unit. */
+  /** SI units (N·m, Pa, m, m³, kg, s, N, m³/s, 1/s, W) in one of this unit. */
   readonly factor: number;
   /** What people type, lower case without spaces, dots or hyphens. */
   readonly spellings: readonly string[];
@@ -102,6 +113,15 @@ export const UNITS = [
   { symbol: 's', dimension: 'time', factor: 1, spellings: ['s', 'sec', 'second', 'seconds'] },
   { symbol: 'min', dimension: 'time', factor: 60, spellings: ['min', 'mins', 'minute', 'minutes'] },
   { symbol: 'h', dimension: 'time', factor: 3600, spellings: ['h', 'hr', 'hrs', 'hour', 'hours'] },
+  { symbol: 'N', dimension: 'force', factor: 1, spellings: ['newton', 'newtons'] },
+  { symbol: 'kgf', dimension: 'force', factor: 9.806_65, spellings: ['kp'] },
+  { symbol: 'lbf', dimension: 'force', factor: 4.448_221_615_260_5, spellings: ['poundforce', 'poundsforce'] },
+  { symbol: 'L/min', dimension: 'flow', factor: 1 / 60_000, spellings: ['lpm', 'litresperminute', 'litersperminute'] },
+  { symbol: 'm³/h', dimension: 'flow', factor: 1 / 3600, spellings: ['m3/h', 'cbm/h'] },
+  { symbol: 'gal/min', dimension: 'flow', factor: 0.003_785_411_784 / 60, spellings: ['gpm', 'usgpm'] },
+  { symbol: 'rpm', dimension: 'speed', factor: 1 / 60, spellings: ['1/min', 'min-1', 'r/min'] },
+  { symbol: 'kW', dimension: 'power', factor: 1000, spellings: ['kilowatt', 'kilowatts'] },
+  { symbol: 'hp', dimension: 'power', factor: 745.699_871_582_270_2, spellings: ['horsepower'] },
 ] as const satisfies readonly UnitDefinition[];
 
 export type UnitSymbol = (typeof UNITS)[number]['symbol'];

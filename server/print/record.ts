@@ -138,7 +138,7 @@ export async function recordPdf(
       const noted = run.overrides[what];
       return noted ? [{ ...noted, label: WORDS.overridden[what] }] : [];
     });
-    const found = foundIn(step, run).map((one) => ({
+    const found = foundIn(step, run, series).map((one) => ({
       at: one.at,
       by: one.by,
       label: WORDS.follows[one.follows],

@@ -72,7 +72,7 @@ export function procedureRoutes({ db, newId, places, work, checking }: Services)
         z.strictObject({
           version: z.int(),
           seriesVersion: z.int(),
-          note: z.string().trim().max(600).optional(),
+          note: z.string().trim().max(4000).optional(),
           corrects: z.array(Id).max(200).optional(),
         }),
       ),

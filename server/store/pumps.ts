@@ -66,7 +66,7 @@ export async function pumpHistory(db: Queryable, serial: string): Promise<PumpJo
       const step = stepInJob(said, state, run.doneMethodId, workbook) ?? said;
       const componentId = step.targets[0]?.componentId ?? '';
       const part = componentById(series, componentId)?.name ?? step.about ?? '';
-      for (const { at: _at, by: _by, ...one } of foundIn(step, run))
+      for (const { at: _at, by: _by, ...one } of foundIn(step, run, series))
         found.push({ ...one, part, place: placeNameOf(series, one.positionId) });
       for (const { measurementId, positionId, point, direction, reading, verdict } of run.measured) {
         const what = step.measurements?.find(({ id }) => id === measurementId)?.what ?? '';

@@ -55,6 +55,7 @@ export const router = createBrowserRouter([
           { path: '/jobs', element: <JobsScreen /> },
           { path: '/jobs/:id', element: <BenchScreen /> },
           { path: '/jobs/:id/record', element: <RecordScreen /> },
+          { path: '/pumps/:serial', lazy: later('PumpScreen', () => import('../screens/pump/PumpScreen')) },
           { path: '/people', lazy: later('PeopleScreen', () => import('../screens/people/PeopleScreen')) },
           { path: '/settings', lazy: later('SettingsScreen', () => import('../screens/settings/SettingsScreen')) },
           { path: '*', element: <LostScreen /> },

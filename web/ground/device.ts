@@ -68,6 +68,17 @@ export interface DeviceKey {
   readonly secret: Uint8Array;
 }
 
+/** Somebody who signed a hold point here; their key is hidden by their password. */
+export interface Cosigner {
+  readonly username: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly keyId: string;
+  readonly publicKey: string;
+  readonly salt: Uint8Array;
+  readonly hidden: Uint8Array;
+}
+
 /**
  * What this device keeps, so that neither a reload nor a dead network loses anything. Its version is the format of the
  * documents in it: those of an older one are brought up when it is opened.
@@ -79,6 +90,7 @@ class DeviceStore extends Dexie {
   series!: EntityTable<UnsavedSeries, 'id'>;
   devices!: EntityTable<KnownDevice, 'pairing'>;
   keys!: EntityTable<DeviceKey, 'personId'>;
+  cosigners!: EntityTable<Cosigner, 'username'>;
   people!: EntityTable<{ key: 'me'; person: Person | null }, 'key'>;
   self!: EntityTable<{ key: 'device'; value: string }, 'key'>;
 
@@ -90,6 +102,7 @@ class DeviceStore extends Dexie {
     // Of the same format, with more in it.
     this.version(DOCUMENT_FORMAT + 0.1).stores({ series: 'id', keys: 'personId', self: 'key' });
     this.version(DOCUMENT_FORMAT + 0.2).stores({ devices: 'pairing, jobId' });
+    this.version(DOCUMENT_FORMAT + 0.3).stores({ cosigners: 'username' });
   }
 }
 

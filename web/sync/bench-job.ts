@@ -7,8 +7,10 @@ import { answer, api, isUnreachable } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
 import { tellFault } from '../ground/notify';
 import { type Connection, sync } from './engine';
-import { enter, enterPhoto, type KeptPhoto } from './entries';
+import { enter, enterPhoto, enterProblem, type KeptPhoto } from './entries';
 import { useConnection } from './waiting';
+
+type Problem = Parameters<typeof enterProblem> extends [string, string, ...infer Rest] ? Rest : never;
 
 export interface BenchJob {
   readonly job: OpenJob;
@@ -20,6 +22,7 @@ export interface BenchJob {
   readonly connection: Connection;
   enter(content: EntryContent): Promise<void>;
   enterPhoto(stepId: string, picture: Blob, kept?: KeptPhoto): Promise<void>;
+  enterProblem(...problem: Problem): Promise<void>;
 }
 
 /**
@@ -62,6 +65,14 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
     };
   }, [refresh]);
 
+  // A trainer may answer while the technician waits at the step.
+  const isUnanswered = job !== null && hasUnanswered(job);
+  useEffect(() => {
+    if (!isUnanswered) return;
+    const timer = setInterval(() => void refresh(), ASK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [isUnanswered, refresh]);
+
   const bench = useMemo((): BenchJob | null => {
     if (!job) return null;
     const known = new Set(job.entries.map((entry) => entry.id));
@@ -75,11 +86,20 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
       waiting,
       connection,
       enter: (content) => enter(jobId, me, content).catch(tellFault),
+      enterProblem: (...problem) => enterProblem(jobId, me, ...problem).catch(tellFault),
       enterPhoto: (stepId, picture, kept) => enterPhoto(jobId, me, stepId, picture, kept).catch(tellFault),
     };
   }, [job, waiting, connection, jobId, me]);
 
   return { bench, error };
+}
+
+const ASK_AGAIN_MS = 20_000;
+
+function hasUnanswered({ entries, replies = [] }: OpenJob): boolean {
+  return entries.some(
+    ({ id, content }) => content.kind === 'problem' && !replies.some(({ entryId }) => entryId === id),
+  );
 }
 
 /** Entries are only added: an answer that was under way while some were taken in is older than what is kept. */

@@ -30,7 +30,7 @@ export async function enter(jobId: string, by: string, content: EntryContent): P
 /** What was wrong with a photo that is kept all the same, and why it is. */
 export type KeptPhoto = Pick<EntryContent & { kind: 'photo-taken' }, 'doubts' | 'reason'>;
 
-/** Keeps a photo as the entry of a step; it is named by what it is until the server names it. */
+/** Keeps a photo as the entry of a step. */
 export async function enterPhoto(
   jobId: string,
   by: string,
@@ -38,9 +38,26 @@ export async function enterPhoto(
   taken: Blob,
   kept: KeptPhoto = {},
 ): Promise<void> {
-  const picture = await scaledPicture(taken);
-  const photo = bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer())));
+  const { picture, photo } = await named(taken);
   await keep({ jobId, by, content: { kind: 'photo-taken', stepId, photo, ...kept }, picture });
+}
+
+/** Keeps a problem of a step, with a photo where one was taken. */
+export async function enterProblem(
+  jobId: string,
+  by: string,
+  problem: Omit<EntryContent & { kind: 'problem' }, 'kind' | 'photo'>,
+  taken?: Blob,
+): Promise<void> {
+  if (!taken) return keep({ jobId, by, content: { kind: 'problem', ...problem } });
+  const { picture, photo } = await named(taken);
+  await keep({ jobId, by, content: { kind: 'problem', ...problem, photo }, picture });
+}
+
+/** A picture as it is kept, and what it is named by until the server names it. */
+async function named(taken: Blob): Promise<{ picture: Blob; photo: string }> {
+  const picture = await scaledPicture(taken);
+  return { picture, photo: bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer()))) };
 }
 
 async function keep(made: Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>): Promise<void> {

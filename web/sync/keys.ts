@@ -28,7 +28,7 @@ export async function signedEntry(entry: MadeEntry): Promise<SignedEntry | undef
   return { text, keyId: key.keyId, signature };
 }
 
-function base64url(bytes: Uint8Array): string {
+export function base64url(bytes: Uint8Array): string {
   return btoa(String.fromCharCode(...bytes))
     .replaceAll('+', '-')
     .replaceAll('/', '_')

@@ -1,25 +1,29 @@
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { cellOf, lyingFree, stateAfter } from '#core/bench/state';
+import { locksToCheck } from '#core/job/confirming';
 import { type Demand, placeInHand } from '#core/job/demands';
 import { type JobState, runOf } from '#core/job/job';
 import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
+import { confirmationOf } from '#core/model/confirmation';
 import { componentById, placeNameOf } from '#core/model/series';
 import { tellFault } from '../../ground/notify';
 import { timelineOn } from '../../state/timeline';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
-import { openProblem } from './dialogs';
+import { openProblem } from './problem/Problems';
 
 interface BenchFootProps {
   readonly bench: BenchJob;
   readonly inHand: boolean;
   readonly demands: readonly Demand[];
+  /** The step is confirmed by name, where it asks for that. */
+  readonly isConfirmed: boolean;
 }
 
 /** Back, the cell on the cloth, something is wrong, and on. */
-export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
+export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProps) {
   const { t } = useTranslation();
   const { job, state } = bench;
   const { workbook } = job.release;
@@ -37,11 +41,15 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
       )
     : demands;
   const count = (...whats: Demand['what'][]) => asked.filter(({ what }) => whats.includes(what)).length;
+  const asksConfirmation = step !== undefined && confirmationOf(step) !== undefined;
   const missing = [
     count('torque', 'measure') > 0 && t('bench.needReadings', { count: count('torque', 'measure') }),
     count('look') > 0 && t('bench.needLooks', { count: count('look') }),
     count('photo') > 0 && t('bench.needPhoto'),
     count('answer') > 0 && t('bench.needAnswer'),
+    asksConfirmation && !isConfirmed && t('bench.needConfirmation'),
+    demands.some(({ what }) => what === 'approval') && placesLeft <= 1 && t('bench.needSecondPerson'),
+    locksToCheck(workbook, state).length > 0 && t('bench.needLocks'),
   ].filter((part) => part !== false);
   // A second tap before the next step stands on the screen is no second answer.
   const answered = useRef<JobState>(null);
@@ -50,7 +58,8 @@ export function BenchFoot({ bench, inHand, demands }: BenchFootProps) {
     answered.current = state;
     try {
       if (place) await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place });
-      if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id });
+      const confirmed = asksConfirmation ? { confirmed: true as const } : {};
+      if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id, ...confirmed });
     } catch (error) {
       answered.current = null;
       tellFault(error);

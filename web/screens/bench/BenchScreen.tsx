@@ -21,8 +21,9 @@ import { Demands, posesAt } from './Demands';
 import { JointPlan } from './joint/JointPlan';
 import { SpringPlan } from './joint/SpringPlan';
 import { useTightening } from './joint/useTightening';
-import { SafetyStart } from './SafetyStart';
 import { StepText } from './StepText';
+import { LocksToCheck } from './safety/Confirming';
+import { SafetyStart } from './safety/SafetyStart';
 import { useWrench } from './wrench/useWrench';
 import { WrenchPanel } from './wrench/WrenchPanel';
 
@@ -48,6 +49,7 @@ function Bench({ bench }: { bench: BenchJob }) {
   // By the method taken, and only at the places that the answers lead to.
   const step = said && stepInJob(said, state, run?.chosenMethodId, workbook);
   const [begun, setBegun] = useState(false);
+  const [confirmed, setConfirmed] = useState<string>();
   // Until something was entered for a step, the job starts with what to know before the first one.
   const starting = !begun && state.cursor === 0 && state.runs.size === 0;
   const place = step && run && placeInHand(step, run, workbook);
@@ -109,25 +111,35 @@ function Bench({ bench }: { bench: BenchJob }) {
             run={run}
             inHand={inHand}
             tightening={tightening}
+            isConfirmed={confirmed === step.id}
+            onConfirm={(yes) => setConfirmed(yes ? step.id : undefined)}
             byWrench={wrench.state.paired.some(({ isHere }) => isHere)}
             panel={
-              <WrenchPanel
-                wrench={wrench}
-                series={workbook.series}
-                step={step}
-                inHand={inHand}
-                tightening={tightening}
-                torque={wrench.torque}
-                moving={moving}
-                onMoving={setMoving}
-              />
+              <>
+                {inHand && <LocksToCheck bench={bench} />}
+                <WrenchPanel
+                  wrench={wrench}
+                  series={workbook.series}
+                  step={step}
+                  inHand={inHand}
+                  tightening={tightening}
+                  torque={wrench.torque}
+                  moving={moving}
+                  onMoving={setMoving}
+                />
+              </>
             }
           />
         </main>
       )}
       {!starting && !step && <AllDone bench={bench} inHand={inHand} />}
       {!starting && (
-        <BenchFoot bench={bench} inHand={inHand} demands={step && run ? demandsOf(step, run, workbook) : []} />
+        <BenchFoot
+          bench={bench}
+          inHand={inHand}
+          demands={step && run ? demandsOf(step, run, workbook) : []}
+          isConfirmed={step !== undefined && confirmed === step.id}
+        />
       )}
     </div>
   );

@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { WAITS_FOR } from '#core/job/entry';
 import { runOf } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
 import { usePerson } from '../../frame/SignedIn';
@@ -107,6 +108,19 @@ export function BenchNotice({ bench }: { bench: BenchJob }) {
     return (
       <div className={styles.notice}>
         <span>{t('bench.isPaused')}</span>
+        <span>{t('bench.waitsFor')}</span>
+        {WAITS_FOR.map((what) => (
+          <button
+            key={what}
+            type="button"
+            className={`${styles.medium} ${state.waitsFor === what ? styles.chosen : ''}`}
+            aria-pressed={state.waitsFor === what}
+            onClick={() => bench.enter({ kind: 'paused', ...(state.waitsFor !== what && { waitsFor: what }) })}
+          >
+            {t(`jobs.waits.${what}`)}
+          </button>
+        ))}
+        <span className={styles.grow} />
         <button type="button" className={styles.medium} onClick={() => bench.enter({ kind: 'resumed' })}>
           {t('bench.resume')}
         </button>

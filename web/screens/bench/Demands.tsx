@@ -24,6 +24,9 @@ import type { Tightening } from './joint/useTightening';
 import { LookDemand } from './LookDemand';
 import { MeasureDemand } from './MeasureDemand';
 import { PhotoDemand } from './photo/PhotoDemand';
+import { Problems } from './problem/Problems';
+import { ConfirmDemand } from './safety/Confirming';
+import { HoldPoint } from './safety/HoldPoint';
 
 export interface DemandsProps {
   readonly bench: BenchJob;
@@ -37,10 +40,13 @@ interface AllDemandsProps extends DemandsProps {
   /** The connected wrench. */
   readonly panel: ReactNode;
   readonly byWrench: boolean;
+  /** Whoever does the step has confirmed it by name. */
+  readonly isConfirmed: boolean;
+  readonly onConfirm: (confirmed: boolean) => void;
 }
 
 /** What the step asks for: readings and photos, or else a look at the cloth. */
-export function Demands({ tightening, panel, byWrench, ...props }: AllDemandsProps) {
+export function Demands({ tightening, panel, byWrench, isConfirmed, onConfirm, ...props }: AllDemandsProps) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
   const inHandAt = placeInHand(step, run, workbook);
@@ -63,7 +69,9 @@ export function Demands({ tightening, panel, byWrench, ...props }: AllDemandsPro
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
       {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
-      <Problems run={run} />
+      <ConfirmDemand bench={bench} step={step} inHand={props.inHand} isConfirmed={isConfirmed} onConfirm={onConfirm} />
+      <HoldPoint {...props} />
+      <Problems bench={bench} run={run} />
       <ClothAtBench workbook={workbook} answers={bench.state.answers} step={step} after={bench.state.cursor + 1} />
     </section>
   );
@@ -195,17 +203,5 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
       )}
       {latest && <UnitDoubt reading={latest.reading} torque={step.torque} />}
     </form>
-  );
-}
-
-function Problems({ run }: { run: StepRun }) {
-  return (
-    <>
-      {run.problems.map((problem) => (
-        <p key={problem.at} className={styles.problem}>
-          {problem.text}
-        </p>
-      ))}
-    </>
   );
 }

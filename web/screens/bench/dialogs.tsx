@@ -37,12 +37,6 @@ export function openSafety(workbook: Workbook, setting: Setting): void {
   });
 }
 
-export function openProblem(bench: BenchJob, stepId: string): void {
-  askReason(i18next.t('bench.wrongTitle'), i18next.t('bench.wrongBody'), i18next.t('bench.wrongGo'), (note) =>
-    bench.enter({ kind: 'problem', stepId, note }),
-  );
-}
-
 function askReason(title: string, explain: string, action: string, onReason: (reason: string) => Promise<void>): void {
   modals.open({ title, size: 'lg', children: <ReasonForm explain={explain} action={action} onReason={onReason} /> });
 }

@@ -3,6 +3,7 @@ import { IconSearch } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { WAITS_FOR, type WaitsFor } from '#core/job/entry';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';
@@ -19,7 +20,7 @@ type JobGroup = 'open' | 'finished';
 type Order = 'number' | 'changed' | 'customer';
 const ORDERS: readonly Order[] = ['number', 'changed', 'customer'];
 
-const fetchJobs = (asked: { group: JobGroup; order: Order; search?: string; after?: string }) =>
+const fetchJobs = (asked: { group: JobGroup; order: Order; waits?: WaitsFor; search?: string; after?: string }) =>
   answer(api.jobs.$get({ query: asked }));
 type JobRow = Awaited<ReturnType<typeof fetchJobs>>['jobs'][number];
 
@@ -29,7 +30,10 @@ export function JobsScreen() {
   const person = usePerson();
   const [group, setGroup] = useState<JobGroup>('open');
   const [order, setOrder] = useState<Order>('number');
-  const list = useList(['jobs', group, order], (asked) => fetchJobs({ group, order, ...asked }));
+  const [waits, setWaits] = useState<WaitsFor | null>(null);
+  const list = useList(['jobs', group, order, waits], (asked) =>
+    fetchJobs({ group, order, ...(waits && group === 'open' && { waits }), ...asked }),
+  );
   if (list.error) return <FaultNotice error={list.error} />;
   const jobs = list.pages.flatMap((page) => page.jobs);
   return (
@@ -62,6 +66,17 @@ export function JobsScreen() {
             w={320}
           />
           <span style={{ flex: 1 }} />
+          {group === 'open' && (
+            <Select
+              aria-label={t('jobs.whichWait')}
+              placeholder={t('jobs.whichWait')}
+              value={waits}
+              onChange={(chosen) => setWaits(chosen as WaitsFor | null)}
+              data={WAITS_FOR.map((value) => ({ value, label: t(`jobs.waits.${value}`) }))}
+              clearable
+              w={180}
+            />
+          )}
           <Select
             aria-label={t('jobs.order')}
             value={order}
@@ -103,7 +118,12 @@ function JobCard({ job }: { job: JobRow }) {
       </div>
       <div>
         <div>{job.customer}</div>
-        <div className="quiet">{t('jobs.labels', { order: job.workOrder, serial: job.pumpSerial })}</div>
+        <div className="quiet">
+          {`${job.workOrder}, `}
+          <Link to={`/pumps/${encodeURIComponent(job.pumpSerial)}`} title={t('jobs.pump')}>
+            {t('jobs.serialIs', { serial: job.pumpSerial })}
+          </Link>
+        </div>
       </div>
       <div className={styles.progress}>
         {finished ? (
@@ -118,7 +138,10 @@ function JobCard({ job }: { job: JobRow }) {
         )}
       </div>
       <Group gap="xs" wrap="nowrap" justify="flex-end">
-        {job.phase === 'paused' && <Tag tone="ochre">{t('jobs.paused')}</Tag>}
+        {job.phase === 'paused' && !job.waitsFor && <Tag tone="ochre">{t('jobs.paused')}</Tag>}
+        {job.waitsFor && (
+          <Tag tone="ochre">{t('jobs.waitsFor', { what: t(`jobs.waits.${job.waitsFor}`).toLowerCase() })}</Tag>
+        )}
         {job.problems > 0 && <Tag tone="kaki">{t('jobs.problems', { count: job.problems })}</Tag>}
         <Button
           component={Link}

@@ -1,4 +1,4 @@
-import { Button, Group, Select, Stack, TextInput } from '@mantine/core';
+import { Button, Group, NumberInput, Select, Stack, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { modals } from '@mantine/modals';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
@@ -34,6 +34,7 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
   });
   const [releaseId, setReleaseId] = useState(chosen);
   const { values: form, field } = useFields({ workOrder: '', pumpSerial: '', customer: '' });
+  const [hours, setHours] = useState<number | string>('');
   // One id for this dialog: pressing twice on a slow network starts one job.
   const [id] = useState(() => nanoid());
 
@@ -42,7 +43,15 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
     if (!releaseId) return;
     try {
       const job = await answer(
-        api.jobs.$post({ json: { id, releaseId, startedAt: new Date().toISOString(), ...form } }),
+        api.jobs.$post({
+          json: {
+            id,
+            releaseId,
+            startedAt: new Date().toISOString(),
+            ...form,
+            ...(hours !== '' && { hours: Number(hours) }),
+          },
+        }),
       );
       await device.jobs.put(job);
       leaveTo(`/jobs/${job.id}`);
@@ -75,6 +84,7 @@ function StartJobForm({ chosen }: { chosen: string | null }) {
         <TextInput label={t('jobs.workOrder')} {...field('workOrder')} data-autofocus />
         <TextInput label={t('jobs.serial')} {...field('pumpSerial')} />
         <TextInput label={t('jobs.customer')} {...field('customer')} />
+        <NumberInput label={t('jobs.hours')} min={0} max={1_000_000} hideControls value={hours} onChange={setHours} />
         <Group justify="flex-end">
           <Button variant="default" onClick={() => modals.closeAll()}>
             {t('app.cancel')}

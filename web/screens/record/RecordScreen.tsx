@@ -90,7 +90,7 @@ export function RecordScreen() {
           : [{ label: t('record.photoKept'), noted: { at, by, text: sayKeptPhoto(doubts, reason) } }],
       ),
       ...run.problems.map((noted) => ({ label: t('record.problem'), noted })),
-      ...foundIn(step, run).map((one) => ({
+      ...foundIn(step, run, series).map((one) => ({
         label: t(`consequence.${one.follows}`),
         noted: {
           at: one.at,

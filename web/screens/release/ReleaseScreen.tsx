@@ -16,6 +16,8 @@ import { tellDone, tellFault } from '../../ground/notify';
 import { mayWrite } from '../../ground/session';
 import { Tag } from '../../parts/Tag';
 import { save, workbookOf } from '../../sync/autosave';
+import { Corrects } from './Corrects';
+import styles from './Release.module.css';
 
 /** What stops the draft from being released, and the release itself. */
 export function ReleaseScreen() {
@@ -25,6 +27,8 @@ export function ReleaseScreen() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [note, setNote] = useState('');
+  const [corrects, setCorrects] = useState<readonly string[]>([]);
+  const [corrected, setCorrected] = useState('');
   const [busy, setBusy] = useState(false);
   const query = useQuery({
     queryKey: ['release-of', id],
@@ -46,6 +50,8 @@ export function ReleaseScreen() {
   const accepted = findings.filter((finding) => finding.accepted);
   const { minutes, unsaid } = benchMinutes(workbook.procedure);
 
+  const wholeNote = [note.trim(), corrected].filter(Boolean).join('\n');
+
   const release = async () => {
     setBusy(true);
     try {
@@ -55,7 +61,8 @@ export function ReleaseScreen() {
           json: {
             version: procedure.version,
             seriesVersion: series.version,
-            ...(note.trim() && { note: note.trim() }),
+            ...(wholeNote && { note: wholeNote }),
+            ...(corrects.length > 0 && { corrects: [...corrects] }),
           },
         }),
       );
@@ -135,6 +142,14 @@ export function ReleaseScreen() {
           )}
           {mayWrite(person) && (
             <>
+              <Corrects
+                procedure={procedure.document}
+                corrects={corrects}
+                onCorrects={(ids, lines) => {
+                  setCorrects(ids);
+                  setCorrected(lines);
+                }}
+              />
               <Textarea
                 label={t('release.note')}
                 description={t('release.noteHint')}
@@ -169,7 +184,7 @@ export function ReleaseScreen() {
                       {t('release.number', { number: earlier.number })}
                     </a>
                     {t('release.byOn', { name: earlier.releasedBy, when: showMoment(earlier.releasedAt) })}
-                    {earlier.note && `: ${earlier.note}`}
+                    {earlier.note && <span className={styles.note}>{`: ${earlier.note}`}</span>}
                   </List.Item>
                 ))}
               </List>

@@ -64,6 +64,11 @@ export const workshopTexts = {
     leave: 'Sign out',
     kind: {
       'step-done': 'Step done',
+      approved: 'Second person',
+      'locks-checked': 'Locks checked',
+      'photo-marked': 'Photo marked',
+      signed: 'Signature',
+      gauged: 'Gauged by a new ring',
       'went-back': 'Went back',
       'torque-read': 'Torque reading',
       'torque-accepted': 'Reading accepted',

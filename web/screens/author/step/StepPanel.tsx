@@ -20,6 +20,7 @@ import { useReader } from '../../../state/reader';
 import { useSettledStep, useSettledWorkbook } from '../../../state/settled';
 import { computed, timelineTo } from '../../../state/timeline';
 import { removeStep } from '../desk/remove-step';
+import { FromTheBench } from './FromTheBench';
 import styles from './Step.module.css';
 import { StepFacts } from './StepFacts';
 import { StepFields } from './StepFields';
@@ -176,6 +177,7 @@ const StepBeneath = memo(function StepBeneath({ selected, writes }: { selected: 
         </div>
       )}
       <SaidInSource step={step} procedure={procedure} />
+      <FromTheBench procedureId={procedure.id} stepId={step.id} writes={writes} />
       {!writes && <StepPictures step={step} />}
       <div className={styles.card}>
         {writes ? (

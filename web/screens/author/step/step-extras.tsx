@@ -1,4 +1,4 @@
-import { NumberInput, Select } from '@mantine/core';
+import { NumberInput, Select, Stack, Switch } from '@mantine/core';
 import type { ParseKeys } from 'i18next';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -118,6 +118,7 @@ export const STEP_EXTRAS = {
     Fields: (props) => <Words {...props} field="why" hint="step.whyHint" maxLength={600} />,
   },
   photo: { label: 'step.photo', holds: ['photo'], Fields: PhotoField },
+  holdPoint: { label: 'step.hold', holds: ['holdPoint'], Fields: HoldPointField },
   looks: { label: 'step.add.looks', holds: ['looks'], list: true, Fields: LookFields },
   measurements: {
     label: 'step.add.measurements',
@@ -205,6 +206,29 @@ function PhotoField({ step, series, change }: StepExtraProps) {
       maxLength={600}
       onCommit={(mustShow) => change({ photo: mustShow ? { ...step.photo, mustShow } : undefined })}
     />
+  );
+}
+
+/** Empty, the second person looks at the whole step. */
+function HoldPointField({ step, change }: StepExtraProps) {
+  const { t } = useTranslation();
+  return (
+    <Stack gap={6}>
+      <Switch
+        label={t('step.holdOn')}
+        checked={step.holdPoint !== undefined}
+        onChange={(event) => change({ holdPoint: event.currentTarget.checked ? {} : undefined })}
+      />
+      {step.holdPoint && (
+        <DraftText
+          ariaLabel={t('step.holdChecks')}
+          placeholder={t('step.holdChecks')}
+          value={step.holdPoint.checks ?? ''}
+          maxLength={600}
+          onCommit={(checks) => change({ holdPoint: checks ? { checks } : {} })}
+        />
+      )}
+    </Stack>
   );
 }
 

@@ -1,17 +1,19 @@
 import { IconCamera, IconPhoto } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { photoShows } from '#core/language/en/photo';
 import { photoUrl } from '../../../ground/api';
 import { showLarge } from '../../../parts/StepPictures';
-import { type BenchJob, waitingPicture } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import { PassOver } from '../DemandParts';
 import type { DemandsProps } from '../Demands';
 import styles from '../Demands.module.css';
 import { hasCamera, openCamera } from './Camera';
 import { openDoubts } from './Doubts';
+import { JobPhoto } from './JobPhoto';
 import { judgeTaken } from './judge-taken';
+import { openMarkPhoto } from './MarkPhoto';
+import photoStyles from './Photo.module.css';
 
 /** The photo that a step asks for: taken, judged on the spot, and kept, or taken again. */
 export function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
@@ -46,8 +48,21 @@ export function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
       )}
       {run.photos.length > 0 && (
         <div className={styles.photos}>
-          {run.photos.map(({ hash }, i) => (
-            <Picture key={hash} bench={bench} photo={hash} number={i + 1} />
+          {run.photos.map((taken, i) => (
+            <button
+              key={taken.hash}
+              type="button"
+              className={photoStyles.open}
+              onClick={() => openMarkPhoto(bench, step.id, taken, inHand)}
+            >
+              <JobPhoto
+                bench={bench}
+                photo={taken.hash}
+                marks={taken.marks}
+                isThumb
+                alt={t('bench.photoNumber', { number: i + 1 })}
+              />
+            </button>
           ))}
         </div>
       )}
@@ -78,18 +93,4 @@ export function PhotoDemand({ bench, step, run, inHand }: DemandsProps) {
       <PassOver bench={bench} stepId={step.id} run={run} what="photo" offered={inHand && run.photos.length === 0} />
     </>
   );
-}
-
-function Picture({ bench, photo, number }: { bench: BenchJob; photo: string; number: number }) {
-  const { t } = useTranslation();
-  const blob = waitingPicture(bench.waiting, photo);
-  const [local, setLocal] = useState<string>();
-  useEffect(() => {
-    if (!blob) return setLocal(undefined);
-    const url = URL.createObjectURL(blob);
-    setLocal(url);
-    return () => URL.revokeObjectURL(url);
-  }, [blob]);
-  const source = blob ? local : photoUrl(photo, 'thumb');
-  return source ? <img src={source} alt={t('bench.photoNumber', { number })} /> : null;
 }

@@ -3,10 +3,10 @@ import { sayTool } from '#core/language/en/sentence';
 import { SETTINGS } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
-import { showDay, today } from '../../ground/format';
-import { SafetyList } from '../../parts/SafetyList';
-import type { BenchJob } from '../../sync/bench-job';
-import buttons from './Bench.module.css';
+import { showDay, today } from '../../../ground/format';
+import { SafetyList } from '../../../parts/SafetyList';
+import type { BenchJob } from '../../../sync/bench-job';
+import buttons from '../Bench.module.css';
 import styles from './SafetyStart.module.css';
 
 interface SafetyStartProps {

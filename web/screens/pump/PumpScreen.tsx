@@ -1,0 +1,94 @@
+import { Group, Title } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { sayFound } from '#core/language/en/found';
+import { FaultNotice, Loading } from '../../frame/Fallbacks';
+import { Crumbs, Page, TopBar } from '../../frame/Shell';
+import { answer, api } from '../../ground/api';
+import { showDay, showNumber, showQuantity } from '../../ground/format';
+import { Tag } from '../../parts/Tag';
+import styles from './Pump.module.css';
+
+const fetchPump = (serial: string) => answer(api.pumps[':serial'].$get({ param: { serial } }));
+type PumpJob = Awaited<ReturnType<typeof fetchPump>>['jobs'][number];
+
+/** Everything that was done to one pump, by its serial number. */
+export function PumpScreen() {
+  const { t } = useTranslation();
+  const { serial = '' } = useParams();
+  const query = useQuery({ queryKey: ['pump', serial], queryFn: () => fetchPump(serial) });
+  if (query.error) return <FaultNotice error={query.error} />;
+  if (!query.data) return <Loading />;
+  const { jobs } = query.data;
+  const [latest] = jobs;
+  return (
+    <>
+      <TopBar path={<Crumbs to={[{ label: t('jobs.title'), href: '/jobs' }]} here={serial} />} />
+      <Page>
+        <Title order={1} size={26}>
+          {t('pump.title', { serial })}
+        </Title>
+        <p className="quiet">
+          {latest
+            ? t('pump.about', { count: jobs.length, series: latest.seriesName, customer: latest.customer })
+            : t('pump.none')}
+        </p>
+        <div className={styles.jobs}>
+          {jobs.map((job) => (
+            <PumpJobCard key={job.id} job={job} />
+          ))}
+        </div>
+      </Page>
+    </>
+  );
+}
+
+function PumpJobCard({ job }: { job: PumpJob }) {
+  const { t } = useTranslation();
+  const { found, measured, renewed, problems } = job;
+  const isPlain = found.length + measured.length + renewed.length + problems.length === 0;
+  return (
+    <article className={styles.job} aria-label={t('jobs.number', { number: job.number })}>
+      <header>
+        <Link to={job.finishedAt ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}>
+          {t('jobs.number', { number: job.number })}
+        </Link>
+        <span>{showDay(job.startedAt.slice(0, 10))}</span>
+        {job.hours !== null && <span className="number">{t('pump.hours', { hours: showNumber(job.hours, 6) })}</span>}
+        <span>{job.title}</span>
+        <span className="quiet">{job.workOrder}</span>
+        {!job.finishedAt && <Tag tone="ochre">{t('pump.open')}</Tag>}
+      </header>
+      {isPlain && <p className="quiet">{t('pump.plain')}</p>}
+      {renewed.length > 0 && <p>{t('pump.renewed', { parts: renewed.join(', ') })}</p>}
+      {found.map((one) => (
+        <Group key={`${one.part} ${one.where} ${one.positionId}`} gap={8}>
+          <Tag tone="kaki">{t(`consequence.${one.follows}`)}</Tag>
+          {[one.part, one.place, one.where].filter(Boolean).join(', ')}
+          {`: ${sayFound(one)}`}
+        </Group>
+      ))}
+      {measured.length > 0 && (
+        <table className={styles.measured}>
+          <tbody>
+            {measured.map((one) => (
+              <tr key={`${one.componentId} ${one.what} ${one.positionId} ${one.point} ${one.direction}`}>
+                <th scope="row">{[one.part, one.place].filter(Boolean).join(', ')}</th>
+                <td>{[one.what, one.point].filter(Boolean).join(', ')}</td>
+                <td className="number">{showQuantity(one.reading)}</td>
+                <td>{t(`measure.verdict.${one.verdict}`)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {problems.map((text) => (
+        <Group key={text} gap={8}>
+          <Tag tone="ochre">{t('record.problem')}</Tag>
+          {text}
+        </Group>
+      ))}
+    </article>
+  );
+}
