@@ -1,3 +1,4 @@
+import type { Sample } from '../proving/run';
 import type { Wire } from './hub';
 import {
   DEVICE_PROTOCOL,
@@ -134,6 +135,11 @@ export class DeviceLink {
 
   live(now: Measured): void {
     if (this.state === 'on') this.#wire?.send({ is: 'live', now });
+  }
+
+  /** What a test bench reads now; nothing is kept of it while the link is lost. */
+  sample(values: Sample): void {
+    if (this.state === 'on') this.#wire?.send({ is: 'sample', values });
   }
 
   battery(percent: number): void {

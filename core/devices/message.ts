@@ -4,12 +4,20 @@ import { Id } from '../model/ids';
 /** The language of devices. A newer one with other messages gets another number; an unknown one is refused by name. */
 export const DEVICE_PROTOCOL = 'fukusa-device/1';
 
-export const DEVICE_KINDS = ['torque-wrench'] as const;
+export const DEVICE_KINDS = ['torque-wrench', 'calliper', 'test-bench'] as const;
 
 const Finite = z.number().min(-1e9).max(1e9);
 /** As the device writes it; what it means is read where the reading is used. */
 const UnitText = z.string().trim().min(1).max(12);
 const Measured = z.strictObject({ value: Finite, unit: UnitText });
+
+export const RunSample = z.strictObject({
+  flow: Finite.optional(),
+  pressure: Finite.optional(),
+  speed: Finite.optional(),
+  power: Finite.optional(),
+  temperature: Finite.optional(),
+});
 
 /** A device as it names itself. */
 export const DeviceIdentity = z.strictObject({
@@ -45,6 +53,8 @@ export const FromDevice = z.discriminatedUnion('is', [
       .max(7 * 24 * 3_600_000),
     peak: Measured,
   }),
+  /** What a test bench reads at a moment: flow in L/min, pressure in bar, speed in rpm, power in kW, temperature in °C. */
+  z.strictObject({ is: z.literal('sample'), values: RunSample }),
   /** While it is being pulled; shown and not kept. */
   z.strictObject({ is: z.literal('live'), now: Measured }),
   z.strictObject({ is: z.literal('battery'), percent: z.number().min(0).max(100) }),
@@ -111,6 +121,7 @@ export const ToTablet = z.discriminatedUnion('is', [
     peak: Measured,
   }),
   z.strictObject({ is: z.literal('live'), pairing: Id, now: Measured }),
+  z.strictObject({ is: z.literal('sample'), pairing: Id, values: RunSample }),
   z.strictObject({ is: z.literal('battery'), pairing: Id, percent: z.number() }),
   /** Another page of this tablet has taken the devices of the job. */
   z.strictObject({ is: z.literal('replaced') }),

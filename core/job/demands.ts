@@ -1,6 +1,8 @@
 import { askedAt } from '../bench/passes';
 import { type MeasuringPlace, placesOf } from '../judging/measure';
-import type { Step, Workbook } from '../model/procedure';
+import { principleOf } from '../model/principle';
+import type { Step, TestRun, Workbook } from '../model/procedure';
+import { judgeRun } from '../proving/run';
 import { type StepRun, sameSpot } from './job';
 import { jointOfStep, spotsLeft, type TighteningSpot } from './tightening';
 import { stepPlaces } from './to-do';
@@ -12,6 +14,7 @@ export type Demand =
   | { what: 'answer'; positionId: string | null }
   | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
   | { what: 'look'; lookId: string; positionId: string | null }
+  | { what: 'run' }
   /** A second person, when all else is there. */
   | { what: 'approval' }
   | { what: 'place'; positionId: string };
@@ -31,8 +34,17 @@ export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[
   for (const positionId of placesAsked(step, workbook))
     if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
+  if (step.run && !run.overrides.run && !runPasses(step.run, run, workbook)) demands.push({ what: 'run' });
   if (step.holdPoint && !run.approved) demands.push({ what: 'approval' });
   return demands;
+}
+
+/** Whether the latest run on the test bench does what is asked. */
+function runPasses(asked: TestRun, { tests }: StepRun, { series }: Workbook): boolean {
+  const latest = tests.at(-1);
+  if (!latest) return false;
+  const { values, faults } = judgeRun(latest.samples, asked, series.duty ?? {}, principleOf(series));
+  return faults.length === 0 && values.every(({ verdict }) => verdict === 'within');
 }
 
 /** The places at which a step asks its question; null where it asks once, none where it asks nothing. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { RunSample } from '../devices/message';
 import { MOST_FASTENERS } from '../model/fastener-group';
 import { Id } from '../model/ids';
 import { CONSEQUENCES } from '../model/looks';
@@ -66,7 +67,7 @@ export type Signer = (typeof SIGNERS)[number];
 const Stroke = z.array(z.int().min(0).max(1000)).min(2).max(600);
 
 /** What may be gone without, for a reason that the record shows. */
-export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look'] as const;
+export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look', 'run'] as const;
 export type Overridable = (typeof OVERRIDABLE)[number];
 
 /** What a technician notes in a job. Entries are only ever added. */
@@ -172,6 +173,15 @@ export const EntryContent = z.discriminatedUnion('kind', [
       .optional(),
     photo: PhotoHash.optional(),
   }),
+  /** A run on the test bench, as it was read every few moments; typed, it is one sample. */
+  z.strictObject({
+    kind: z.literal('run-read'),
+    stepId: Id,
+    samples: z.array(RunSample).min(1).max(120),
+    /** Seconds between samples. */
+    every: z.number().min(0.1).max(600).optional(),
+    instrument: z.strictObject({ number: z.string().trim().min(1).max(60) }).optional(),
+  }),
   /** One position of a step that is gone through one by one. */
   z.strictObject({ kind: z.literal('place-done'), stepId: Id, positionId: Id }),
   /** By which of its methods a step is done; null for the way of the step itself. */
@@ -202,6 +212,12 @@ export type EntryContent = z.infer<typeof EntryContent>;
 /** The photo that an entry names, by its hash. */
 export function photoNamedIn(content: EntryContent): string | undefined {
   return 'photo' in content ? content.photo : undefined;
+}
+
+/** The name that a connected device gave to the reading of an entry. */
+export function sentReading(content: EntryContent): string | undefined {
+  if ('wrench' in content) return content.wrench?.reading;
+  return content.kind === 'measured' ? content.instrument?.reading : undefined;
 }
 
 /** Years in which a pump of this workshop can have been worked on; a clock that says another one is out of order. */

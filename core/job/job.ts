@@ -6,6 +6,7 @@ import type { PictureMark } from '../model/pictures/picture';
 import type { Procedure, Setting, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
 import type { PhotoFault } from '../photo/judge-photo';
+import type { Sample } from '../proving/run';
 import type { Quantity } from '../quantity/quantity';
 import { judgeTorque, type TorqueVerdict } from '../torque/judge';
 import type { AsideReason, Entry, EntryContent, Gap, Overridable, ProblemPlace, Signer, WaitsFor } from './entry';
@@ -64,6 +65,15 @@ export interface JudgedMeasure extends Measured {
   readonly verdict: MeasureVerdict;
   /** The number of the instrument that sent it; typed without one. */
   readonly instrument?: string;
+}
+
+/** A run on the test bench. */
+export interface RunRead {
+  readonly samples: readonly Sample[];
+  readonly every?: number;
+  readonly instrument?: string;
+  readonly at: string;
+  readonly by: string;
 }
 
 /** A part that was judged by a new ring slid along it. */
@@ -138,6 +148,8 @@ export interface StepRun {
   /** The latest reading at each place of each measurement. */
   readonly measured: readonly JudgedMeasure[];
   readonly gauged: readonly Gauged[];
+  /** Runs on the test bench, the latest last. */
+  readonly tests: readonly RunRead[];
   /** The latest finding of each look at each position. */
   readonly looked: readonly Looked[];
   /** Positions done, of a step that is gone through one by one. */
@@ -164,7 +176,7 @@ export interface JobState {
   readonly finishedAt: string | null;
   /** Where the work is done, which may choose the method. */
   readonly setting: Setting;
-  /** What connected wrenches call the readings that are kept. */
+  /** What connected wrenches and callipers call the readings that are kept. */
   readonly wrenchReadings: ReadonlySet<string>;
   readonly setAside: readonly SetAside[];
   /** Steps that made the pump safe and have not been undone. */
@@ -187,6 +199,7 @@ const UNTOUCHED: StepRun = {
   photos: [],
   measured: [],
   gauged: [],
+  tests: [],
   looked: [],
   placesDone: [],
   overrides: {},
@@ -324,9 +337,12 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
       const measured = { ...rest, ...(instrument && { instrument: instrument.number }) };
       const asked = byItsMethod(stepId)?.measurements?.find((measurement) => measurement.id === content.measurementId);
       const verdict = asked ? judgeReading(content.reading, asked) : 'unjudged';
-      return note(stepId, (run) => ({
-        measured: [...run.measured.filter((other) => !sameSpot(other, measured)), { at, by, verdict, ...measured }],
-      }));
+      return {
+        ...note(stepId, (run) => ({
+          measured: [...run.measured.filter((other) => !sameSpot(other, measured)), { at, by, verdict, ...measured }],
+        })),
+        wrenchReadings: withReading(state, instrument),
+      };
     }
     case 'gauged': {
       const { kind: _kind, stepId, ...gauged } = content;
@@ -338,6 +354,15 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
           { at, by, ...gauged },
         ],
       }));
+    }
+    case 'run-read': {
+      const { stepId, samples, every, instrument } = content;
+      const read = {
+        ...{ samples, at, by },
+        ...(every !== undefined && { every }),
+        ...(instrument && { instrument: instrument.number }),
+      };
+      return note(stepId, ({ tests }) => ({ tests: [...tests, read] }));
     }
     case 'looked': {
       const { kind: _kind, stepId, other, photo, ...rest } = content;
@@ -402,7 +427,7 @@ function afterLocking(state: JobState, step: Step, by: string): Pick<JobState, '
   }
 }
 
-function withReading({ wrenchReadings }: JobState, wrench: SentBy | undefined): ReadonlySet<string> {
+function withReading({ wrenchReadings }: JobState, wrench: Pick<SentBy, 'reading'> | undefined): ReadonlySet<string> {
   return wrench?.reading === undefined ? wrenchReadings : new Set(wrenchReadings).add(wrench.reading);
 }
 

@@ -2,7 +2,7 @@ import { placesOf } from '../judging/measure';
 import { dimensionOf, type Workbook } from '../model/procedure';
 import { unitOf } from '../quantity/units';
 import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
-import type { EntryContent } from './entry';
+import { type EntryContent, sentReading } from './entry';
 import { indexOfStep, type JobState, runOf } from './job';
 import { jointOfStep, latestAt, type TighteningSpot } from './tightening';
 import { stepInJob, stepPlaces } from './to-do';
@@ -45,7 +45,7 @@ export function refuseEntry(
   if (state.phase === 'paused') return content.kind === 'paused' ? undefined : 'job-paused';
   if (content.kind === 'paused' || content.kind === 'setting-chosen' || content.kind === 'locks-checked')
     return undefined;
-  if ('wrench' in content && state.wrenchReadings.has(content.wrench?.reading ?? '')) return 'reading-known';
+  if (state.wrenchReadings.has(sentReading(content) ?? '')) return 'reading-known';
   if (content.kind === 'reading-set-aside') return undefined;
   if (content.kind === 'finished' || content.kind === 'signed')
     return state.cursor >= workbook.procedure.steps.length ? undefined : 'steps-open';
@@ -87,6 +87,8 @@ export function refuseEntry(
         ? undefined
         : 'nothing-to-measure';
     }
+    case 'run-read':
+      return step.run ? undefined : 'nothing-to-measure';
     case 'gauged': {
       const isAsked = step.measurements?.some(({ id }) => id === content.measurementId);
       return isAsked && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';

@@ -5,6 +5,7 @@ export const SCHEMA_PROBLEMS = [
   'empty',
   'no-torque',
   'no-length',
+  'no-such-quantity',
   'not-above-zero',
   'below-zero',
   'too-short-a-reason',

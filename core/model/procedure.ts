@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GRADE_NAMES } from '../proving/acceptance';
 import { Quantity } from '../quantity/quantity';
 import { type Dimension, unitOf } from '../quantity/units';
 import { Faces, POSES } from './faces';
@@ -93,6 +94,19 @@ export function dimensionOf({ nominal, least, most }: Measurement): Dimension {
   return size ? unitOf(size.unit).dimension : 'length';
 }
 
+const of = (dimension: Dimension) =>
+  Quantity.refine(({ value, unit }) => unitOf(unit).dimension === dimension && value > 0, 'no-such-quantity');
+
+/** A run on the test bench; flow and power as guaranteed, where they are not computed from the series. */
+export const TestRun = z.strictObject({
+  speed: of('speed'),
+  pressure: of('pressure'),
+  flow: of('flow').optional(),
+  power: of('power').optional(),
+  grade: z.enum(GRADE_NAMES),
+});
+export type TestRun = z.infer<typeof TestRun>;
+
 /** A question whose answer picks what follows. */
 export const Decision = z.strictObject({
   question: Words,
@@ -178,6 +192,8 @@ export const Step = z.strictObject({
   photo: PhotoCheck.optional(),
   /** The job goes on only when a second person has looked, here and with their own password. */
   holdPoint: z.strictObject({ checks: Words.optional() }).optional(),
+  /** The pump is run on a test bench: at which speed and pressure, and how closely it has to do what is expected. */
+  run: TestRun.optional(),
   minutes: z.number().min(0).max(10_000).optional(),
   decision: Decision.optional(),
   /** All must hold. */

@@ -226,6 +226,18 @@ export const Series = z.strictObject({
   kits: z.array(Kit).max(60).default([]),
   stacks: z.array(Stack).max(40).optional(),
   fastenerGroups: z.array(FastenerGroup).max(120).optional(),
+  /** What makers' data say of flow and power. */
+  duty: z
+    .strictObject({
+      /** Volume of one revolution. */
+      displacement: Quantity.refine(
+        ({ value, unit }) => unitOf(unit).dimension === 'volume' && value > 0,
+        'no-such-quantity',
+      ).optional(),
+      volumetric: z.number().min(0.1).max(1).optional(),
+      overall: z.number().min(0.1).max(1).optional(),
+    })
+    .optional(),
   /** It comes to the bench holding no pressure and needs no release. */
   unpressurised: z.literal(true).optional(),
 });

@@ -77,6 +77,7 @@ export const WORDS = {
     photo: 'Photo skipped',
     measure: 'Measuring skipped',
     look: 'Inspection skipped',
+    run: 'Test run skipped',
   },
   problem: 'Something was wrong',
   took: 'took the job over',

@@ -26,7 +26,12 @@ export const router = createBrowserRouter([
       // A customer has none either.
       { path: '/verify', lazy: later('VerifyScreen', () => import('../screens/verify/VerifyScreen')) },
       // A device has no account; it is let in by a code.
-      { path: '/devices/wrench', lazy: later('WrenchScreen', () => import('../screens/wrench/WrenchScreen')) },
+      { path: '/devices/wrench', lazy: later('WrenchScreen', () => import('../screens/devices/WrenchScreen')) },
+      { path: '/devices/calliper', lazy: later('CalliperScreen', () => import('../screens/devices/CalliperScreen')) },
+      {
+        path: '/devices/test-bench',
+        lazy: later('TestBenchScreen', () => import('../screens/devices/TestBenchScreen')),
+      },
       {
         element: <SignedIn />,
         children: [

@@ -7,10 +7,12 @@ import { answer, api, isUnreachable } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
 import { tellFault } from '../ground/notify';
 import { type Connection, sync } from './engine';
-import { enter, enterPhoto, enterProblem, type KeptPhoto } from './entries';
+import { enter, enterLook, enterPhoto, enterProblem, type KeptPhoto } from './entries';
 import { useConnection } from './waiting';
 
-type Problem = Parameters<typeof enterProblem> extends [string, string, ...infer Rest] ? Rest : never;
+/** What is told beside the job and its maker. */
+type Rest<Enter extends (...all: never[]) => unknown> =
+  Parameters<Enter> extends [string, string, ...infer More] ? More : never;
 
 export interface BenchJob {
   readonly job: OpenJob;
@@ -22,7 +24,8 @@ export interface BenchJob {
   readonly connection: Connection;
   enter(content: EntryContent): Promise<void>;
   enterPhoto(stepId: string, picture: Blob, kept?: KeptPhoto): Promise<void>;
-  enterProblem(...problem: Problem): Promise<void>;
+  enterProblem(...problem: Rest<typeof enterProblem>): Promise<void>;
+  enterLook(...look: Rest<typeof enterLook>): Promise<void>;
 }
 
 /**
@@ -87,6 +90,7 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
       connection,
       enter: (content) => enter(jobId, me, content).catch(tellFault),
       enterProblem: (...problem) => enterProblem(jobId, me, ...problem).catch(tellFault),
+      enterLook: (...look) => enterLook(jobId, me, ...look).catch(tellFault),
       enterPhoto: (stepId, picture, kept) => enterPhoto(jobId, me, stepId, picture, kept).catch(tellFault),
     };
   }, [job, waiting, connection, jobId, me]);

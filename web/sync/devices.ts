@@ -10,6 +10,7 @@ import {
 } from '#core/devices/message';
 import { readMessage } from '#core/devices/reading';
 import { keepOpen } from '#core/devices/socket';
+import type { Sample } from '#core/proving/run';
 import { openSocket } from '../ground/api';
 import { device, deviceId } from '../ground/device';
 
@@ -34,6 +35,8 @@ export interface PairedDevice {
   readonly battery?: number;
   /** While it is pulled. */
   readonly live?: Measured;
+  /** What a test bench read last. */
+  readonly sample?: Sample;
 }
 
 export interface DevicesState {
@@ -218,6 +221,8 @@ export class TabletDevices {
         clearTimeout(this.#quiet);
         this.#quiet = setTimeout(() => this.#still(), LIVE_MS);
         return this.#of(message.pairing, { live: message.now });
+      case 'sample':
+        return this.#of(message.pairing, { sample: message.values });
       case 'reading': {
         const { pairing, id, ageMs, peak } = message;
         const from = state.paired.find((one) => one.pairing === pairing)?.device;

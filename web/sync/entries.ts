@@ -54,6 +54,17 @@ export async function enterProblem(
   await keep({ jobId, by, content: { kind: 'problem', ...problem, photo }, picture });
 }
 
+/** Keeps what a look found, with a photo of it. */
+export async function enterLook(
+  jobId: string,
+  by: string,
+  looked: Omit<EntryContent & { kind: 'looked' }, 'kind' | 'photo'>,
+  taken: Blob,
+): Promise<void> {
+  const { picture, photo } = await named(taken);
+  await keep({ jobId, by, content: { kind: 'looked', ...looked, photo }, picture });
+}
+
 /** A picture as it is kept, and what it is named by until the server names it. */
 async function named(taken: Blob): Promise<{ picture: Blob; photo: string }> {
   const picture = await scaledPicture(taken);

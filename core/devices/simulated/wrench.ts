@@ -90,6 +90,6 @@ function round(value: number): number {
 }
 
 /** A normal deviate by the method of Box and Muller. */
-function normal(random: Random): number {
+export function normal(random: Random): number {
   return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 }

@@ -29,10 +29,6 @@ const CAUSE_TEXTS: Readonly<Record<Cause, { readonly name: string; readonly todo
   },
 };
 
-export function sayCause(cause: Cause): string {
-  return CAUSE_TEXTS[cause].name;
-}
-
 /** "Pitting on valve seat 1; noisy suction: together they point to cavitation." and what to look at. */
 export function sayPointedTo({ cause, evidence }: PointedTo): { readonly why: string; readonly todo: string } {
   const said = evidence.map(({ text, part, place }) =>

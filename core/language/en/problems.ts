@@ -31,7 +31,9 @@ export function sayProblem(problem: Problem): string {
     case 'no-torque':
       return 'is not a torque';
     case 'no-length':
-      return 'is not a length';
+      return 'is not a length or a force';
+    case 'no-such-quantity':
+      return 'is zero or in another kind of unit';
     case 'not-above-zero':
       return 'must be above zero';
     case 'below-zero':

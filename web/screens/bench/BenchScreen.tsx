@@ -21,6 +21,7 @@ import { Demands, posesAt } from './Demands';
 import { JointPlan } from './joint/JointPlan';
 import { SpringPlan } from './joint/SpringPlan';
 import { useTightening } from './joint/useTightening';
+import { useCalliper } from './measure/useCalliper';
 import { StepText } from './StepText';
 import { LocksToCheck } from './safety/Confirming';
 import { SafetyStart } from './safety/SafetyStart';
@@ -55,6 +56,10 @@ function Bench({ bench }: { bench: BenchJob }) {
   const place = step && run && placeInHand(step, run, workbook);
   const tightening = useTightening(step, run, workbook);
   const wrench = useWrench({ bench, me: person.id, step, inHand: inHand && !starting, tightening });
+  const calliper = useCalliper({
+    ...{ bench, step: inHand && !starting ? step : undefined, me: person.id },
+    ...{ devices: wrench.devices, connected: wrench.state },
+  });
   const spring = step && springOrderOf(step, workbook);
   const [moving, setMoving] = useState(false);
   const moved = (slot: number) => {
@@ -113,7 +118,9 @@ function Bench({ bench }: { bench: BenchJob }) {
             tightening={tightening}
             isConfirmed={confirmed === step.id}
             onConfirm={(yes) => setConfirmed(yes ? step.id : undefined)}
-            byWrench={wrench.state.paired.some(({ isHere }) => isHere)}
+            byWrench={wrench.state.paired.some(({ isHere, device }) => isHere && device.kind === 'torque-wrench')}
+            connected={wrench.state}
+            calliper={calliper}
             panel={
               <>
                 {inHand && <LocksToCheck bench={bench} />}
@@ -124,6 +131,7 @@ function Bench({ bench }: { bench: BenchJob }) {
                   inHand={inHand}
                   tightening={tightening}
                   torque={wrench.torque}
+                  calliper={calliper.told}
                   moving={moving}
                   onMoving={setMoving}
                 />

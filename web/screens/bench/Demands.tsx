@@ -15,6 +15,7 @@ import { showNumber, showQuantity } from '../../ground/format';
 import { useReader } from '../../state/reader';
 import { timelineOn } from '../../state/timeline';
 import type { BenchJob } from '../../sync/bench-job';
+import type { DevicesState } from '../../sync/devices';
 import frame from './Bench.module.css';
 import { ClothAtBench } from './ClothAtBench';
 import { Gauge, PassOver, ReadingFault, UnitAndEnter, UnitDoubt, Window } from './DemandParts';
@@ -22,9 +23,11 @@ import styles from './Demands.module.css';
 import { JointDemand } from './joint/JointDemand';
 import type { Tightening } from './joint/useTightening';
 import { LookDemand } from './LookDemand';
-import { MeasureDemand } from './MeasureDemand';
+import { MeasureDemand } from './measure/MeasureDemand';
+import type { ConnectedCalliper } from './measure/useCalliper';
 import { PhotoDemand } from './photo/PhotoDemand';
 import { Problems } from './problem/Problems';
+import { RunDemand } from './run/RunDemand';
 import { ConfirmDemand } from './safety/Confirming';
 import { HoldPoint } from './safety/HoldPoint';
 
@@ -40,13 +43,24 @@ interface AllDemandsProps extends DemandsProps {
   /** The connected wrench. */
   readonly panel: ReactNode;
   readonly byWrench: boolean;
+  readonly connected: DevicesState;
+  readonly calliper: ConnectedCalliper;
   /** Whoever does the step has confirmed it by name. */
   readonly isConfirmed: boolean;
   readonly onConfirm: (confirmed: boolean) => void;
 }
 
 /** What the step asks for: readings and photos, or else a look at the cloth. */
-export function Demands({ tightening, panel, byWrench, isConfirmed, onConfirm, ...props }: AllDemandsProps) {
+export function Demands({
+  tightening,
+  panel,
+  byWrench,
+  isConfirmed,
+  onConfirm,
+  connected,
+  calliper,
+  ...props
+}: AllDemandsProps) {
   const { bench, step, run } = props;
   const { workbook } = bench.job.release;
   const inHandAt = placeInHand(step, run, workbook);
@@ -67,7 +81,15 @@ export function Demands({ tightening, panel, byWrench, isConfirmed, onConfirm, .
       {tightening && <JointDemand {...props} tightening={tightening} byWrench={byWrench} />}
       {!tightening && places.length > 0 && <TorqueDemand {...props} places={here(places)} />}
       {step.looks && <LookDemand {...parts} looks={step.looks} />}
-      {step.measurements && <MeasureDemand {...parts} measurements={step.measurements} />}
+      {step.measurements && (
+        <MeasureDemand
+          {...parts}
+          measurements={step.measurements}
+          calliper={calliper}
+          isConnected={connected.paired.some(({ isHere, device }) => isHere && device.kind === 'calliper')}
+        />
+      )}
+      <RunDemand {...props} connected={connected} />
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <ConfirmDemand bench={bench} step={step} inHand={props.inHand} isConfirmed={isConfirmed} onConfirm={onConfirm} />
       <HoldPoint {...props} />

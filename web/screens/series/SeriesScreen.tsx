@@ -20,6 +20,7 @@ import { openNewProcedure, positionSet } from '../shelf/NewDocuments';
 import { useProceduresOf } from '../shelf/shelf';
 import { ConsumableTable } from './ConsumableTable';
 import { Delete } from './Delete';
+import { DutyFields } from './DutyFields';
 import { KitList } from './KitList';
 import { PositionList } from './PositionList';
 import styles from './Series.module.css';
@@ -201,6 +202,7 @@ export function SeriesScreen() {
         )}
         <KitList series={series} onChange={writes ? change : undefined} />
         <StackList series={series} onChange={writes ? change : undefined} />
+        {writes && <DutyFields series={series} change={change} />}
         <ToolTable series={series} onChange={writes ? change : undefined} />
         <ConsumableTable series={series} onChange={writes ? change : undefined} />
       </Page>

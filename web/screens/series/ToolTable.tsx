@@ -20,6 +20,7 @@ import { DIMENSIONS } from '#core/quantity/units';
 import { outOfCalibration } from '#core/supplies/tool-list';
 import { showDay, today } from '../../ground/format';
 import { DraftText } from '../../parts/DraftText';
+import { QuantityText } from '../../parts/QuantityText';
 import { Tag } from '../../parts/Tag';
 import { Delete } from './Delete';
 import styles from './Series.module.css';
@@ -207,6 +208,15 @@ function ToolFields({ tool, series, onChange }: ToolFieldsProps) {
           onCommit={(to) => sayRange({ ...ends, to })}
         />
       </Group>
+      {(tool.kind === 'measuring' || tool.accuracy) && (
+        <QuantityText
+          label={t('tool.accuracy')}
+          dimension="length"
+          placeholder="0.02 mm"
+          value={tool.accuracy}
+          onQuantity={(accuracy) => say({ accuracy })}
+        />
+      )}
       <MultiSelect
         label={t('tool.substitutes')}
         data={series.tools

@@ -1,5 +1,6 @@
 import { authorTexts } from './author';
 import { benchTexts } from './bench';
+import { deviceTexts } from './devices';
 import { narrationTexts } from './narration';
 import { seriesTexts } from './series';
 import { stepTexts } from './step';
@@ -7,7 +8,6 @@ import { torqueTexts } from './torque';
 import { tradeTexts } from './trade';
 import { verifyTexts } from './verify';
 import { workshopTexts } from './workshop';
-import { wrenchTexts } from './wrench';
 
 /** Every text of the interface. A second language is a second folder of this shape. */
 export const en = {
@@ -19,6 +19,6 @@ export const en = {
   ...benchTexts,
   ...narrationTexts,
   ...torqueTexts,
-  ...wrenchTexts,
+  ...deviceTexts,
   ...verifyTexts,
 };

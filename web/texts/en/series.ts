@@ -125,7 +125,14 @@ export const seriesTexts = {
     onBench: { up: 'up on the bench as it lies', down: 'down on the bench as it lies' },
     inPump: 'in the pump toward {{toward}}',
   },
+  duty: {
+    title: 'Flow and power',
+    displacement: 'Volume of one revolution',
+    volumetric: 'Delivered share',
+    overall: 'Efficiency',
+  },
   tool: {
+    accuracy: 'Largest error, to either side',
     name: 'Name',
     size: 'Size',
     kind: 'Kind',

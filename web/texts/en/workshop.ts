@@ -68,6 +68,7 @@ export const workshopTexts = {
       'locks-checked': 'Locks checked',
       'photo-marked': 'Photo marked',
       signed: 'Signature',
+      'run-read': 'Test run',
       gauged: 'Gauged by a new ring',
       'went-back': 'Went back',
       'torque-read': 'Torque reading',

@@ -14,6 +14,7 @@ import { verbOf } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
 import { FacesFields } from '../../../parts/FacesFields';
 import { JointOfStep } from './JointOfStep';
+import { RunFields } from './RunFields';
 import {
   AidFields,
   ConditionFields,
@@ -126,6 +127,7 @@ export const STEP_EXTRAS = {
     list: true,
     Fields: MeasurementFields,
   },
+  run: { label: 'step.run', holds: ['run'], fits: ({ verb }) => verb === 'test', Fields: RunFields },
   pictures: { label: 'step.add.pictures', holds: ['pictures'], list: true, Fields: PictureFields },
   clips: { label: 'step.add.clips', holds: ['clips'], list: true, Fields: ClipFields },
   repeat: {

@@ -1,8 +1,9 @@
 import { modals } from '@mantine/modals';
 import { useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
+import type { DeviceIdentity } from '#core/devices/message';
 import type { Series } from '#core/model/series';
-import { calibrationOf, isTorque } from '#core/torque/wrench';
+import { calibrationOf } from '#core/torque/wrench';
 import { showDay, today } from '../../../ground/format';
 import { Tag } from '../../../parts/Tag';
 import type { PairedDevice, TabletDevices } from '../../../sync/devices';
@@ -13,32 +14,41 @@ import styles from './Wrench.module.css';
 /** Below this a wrench should be charged before the next joint. */
 const LOW_BATTERY = 15;
 
+type DeviceKind = DeviceIdentity['kind'];
+const PAGES: Readonly<Record<DeviceKind, string>> = {
+  'torque-wrench': 'wrench',
+  calliper: 'calliper',
+  'test-bench': 'test-bench',
+};
+
 interface WrenchLineProps {
   readonly wrench: ConnectedWrench;
   readonly series: Series;
+  /** What the step could be read with. */
+  readonly kind: DeviceKind;
 }
 
-/** How the connected wrench stands, in one line; tapped, everything about it. */
-export function WrenchLine({ wrench: { devices, state }, series }: WrenchLineProps) {
+/** How the connected device stands, in one line; tapped, everything about it. */
+export function WrenchLine({ wrench: { devices, state }, series, kind }: WrenchLineProps) {
   const { t } = useTranslation();
   const [asking] = state.asks;
-  const [first] = state.paired;
+  const first = state.paired.find((one) => one.device.kind === kind);
   const open = () => {
     if (state.link === 'off' || state.link === 'elsewhere') devices.open();
     modals.open({
-      title: t('bench.wrench.title'),
+      title: t(`bench.wrench.title.${kind}`),
       size: 'lg',
-      children: <WrenchDialog devices={devices} series={series} />,
+      children: <WrenchDialog devices={devices} series={series} kind={kind} />,
     });
   };
   return (
     <button type="button" className={`${frame.medium} ${styles.row} ${asking ? styles.asking : ''}`} onClick={open}>
       {asking ? (
-        t('bench.wrench.asks', { number: asking.device.number })
+        t(`bench.wrench.asks.${asking.device.kind}`, { number: asking.device.number })
       ) : first ? (
         <Standing paired={first} link={state.link} series={series} />
       ) : (
-        t('bench.wrench.connect')
+        t(`bench.wrench.connect.${kind}`)
       )}
     </button>
   );
@@ -73,14 +83,14 @@ function Standing({ paired: { device, isHere, battery }, link, series }: Standin
 function Doubts({ number, series }: { number: string; series: Series }) {
   const { t } = useTranslation();
   const day = today();
-  const known = series.tools.filter(isTorque).flatMap((tool) => calibrationOf(tool, day));
+  const known = series.tools.flatMap((tool) => calibrationOf(tool, day));
   const piece = known.find((one) => one.number === number);
   if (piece?.is === 'valid') return null;
   return <small className={styles.low}>{t(`bench.wrench.doubt.${piece?.is ?? 'unlisted'}`)}</small>;
 }
 
 /** Pairs a wrench by the code shown, asks about one that has typed it, and disconnects. */
-function WrenchDialog({ devices, series }: { devices: TabletDevices; series: Series }) {
+function WrenchDialog({ devices, series, kind }: { devices: TabletDevices; series: Series; kind: DeviceKind }) {
   const { t } = useTranslation();
   const { link, code, asks, paired } = useSyncExternalStore(devices.subscribe, () => devices.state);
   const half = Math.ceil((code?.length ?? 0) / 2);
@@ -92,7 +102,7 @@ function WrenchDialog({ devices, series }: { devices: TabletDevices; series: Ser
       {asks.map(({ pairing, device }) => (
         <div key={pairing} className={styles.ask} role="alert">
           <p>
-            {t('bench.wrench.asks', { number: device.number })}
+            {t(`bench.wrench.asks.${device.kind}`, { number: device.number })}
             {device.calibratedUntil && ` ${t('bench.wrench.calibrated', { day: showDay(device.calibratedUntil) })}`}
           </p>
           <div className={styles.two}>
@@ -126,8 +136,8 @@ function WrenchDialog({ devices, series }: { devices: TabletDevices; series: Ser
         <div className={styles.code}>
           <span>{t('bench.wrench.typeCode')}</span>
           <output>{`${code.slice(0, half)} ${code.slice(half)}`}</output>
-          <a href={`/devices/wrench?code=${code}`} target="_blank" rel="noreferrer">
-            {t('bench.wrench.simulated')}
+          <a href={`/devices/${PAGES[kind]}?code=${code}`} target="_blank" rel="noreferrer">
+            {t(`bench.wrench.simulated.${kind}`)}
           </a>
         </div>
       )}

@@ -1,4 +1,5 @@
 import { useTranslation } from 'react-i18next';
+import type { DeviceIdentity } from '#core/devices/message';
 import type { TighteningSpot } from '#core/job/tightening';
 import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';
@@ -7,6 +8,7 @@ import { showNumber, showQuantity } from '../../../ground/format';
 import frame from '../Bench.module.css';
 import { Gauge } from '../DemandParts';
 import type { Tightening } from '../joint/useTightening';
+import type { CalliperTold } from '../measure/useCalliper';
 import type { ConnectedWrench } from './useWrench';
 import styles from './Wrench.module.css';
 import { WrenchLine } from './WrenchLine';
@@ -19,6 +21,8 @@ interface WrenchPanelProps {
   readonly tightening: Tightening | undefined;
   /** What the wrench is pulled to now; nothing where the step takes no torque. */
   readonly torque: TorqueFigure | undefined;
+  /** The connected calliper, at a step that measures. */
+  readonly calliper: CalliperTold | undefined;
   /** The latest reading waits for the fastener it was of to be tapped. */
   readonly moving: boolean;
   readonly onMoving: (moving: boolean) => void;
@@ -26,13 +30,20 @@ interface WrenchPanelProps {
 
 /** The connected wrench: how it stands, what it shows, and what became of its latest reading. */
 export function WrenchPanel(props: WrenchPanelProps) {
-  const { wrench, torque, inHand, series } = props;
+  const { t } = useTranslation();
+  const { wrench, torque, inHand, series, step } = props;
+  const kind = deviceFor(step, torque);
   const { state, told, late, live } = wrench;
   const isAside = told !== undefined && told.is !== 'taken' && told.is !== 'repeated';
-  if (!inHand || (!torque && state.asks.length === 0 && !late && !isAside)) return null;
+  if (!inHand || (!kind && state.asks.length === 0 && !late && !isAside)) return null;
   return (
     <section className={styles.panel}>
-      <WrenchLine wrench={wrench} series={series} />
+      <WrenchLine wrench={wrench} series={series} kind={kind ?? 'torque-wrench'} />
+      {props.calliper && kind === 'calliper' && (
+        <p className={props.calliper.is === 'taken' ? styles.line : styles.ask} role="status">
+          {t(`bench.calliper.${props.calliper.is}`, { value: props.calliper.text })}
+        </p>
+      )}
       {live && torque && (
         <div>
           <output className={styles.live}>{showQuantity(live, 3)}</output>
@@ -43,6 +54,13 @@ export function WrenchPanel(props: WrenchPanelProps) {
       {!live && <LatestReading {...props} />}
     </section>
   );
+}
+
+/** What kind of device could read what the step asks for. */
+function deviceFor(step: Step, torque: TorqueFigure | undefined): DeviceIdentity['kind'] | undefined {
+  if (torque) return 'torque-wrench';
+  if (step.run) return 'test-bench';
+  return step.measurements && step.measurements.length > 0 ? 'calliper' : undefined;
 }
 
 /** What was read while the link was lost is used or left, one after the other. */

@@ -57,15 +57,18 @@ export function useWrench({ bench, me, step, inHand, tightening }: AtBench): Con
     return () => devices.close();
   }, [devices, inHand]);
 
+  const asked = inHand ? step?.run : undefined;
   const torque =
     inHand && step ? (spot ? torqueAt(step, workbook, spot) : tightening ? undefined : step.torque) : undefined;
   useEffect(() => {
+    if (asked) return devices.target({ ...asked.speed, low: asked.speed.value, high: asked.speed.value });
     if (!torque) return devices.target(null);
     const { low, high } = torqueWindow(torque);
     devices.target({ ...torque.figure, low: low.value, high: high.value });
-  }, [devices, torque]);
+  }, [devices, torque, asked]);
 
-  const placed = connected.arrived.map((arrived) => {
+  const ofWrenches = connected.arrived.filter(({ from }) => from.kind === 'torque-wrench');
+  const placed = ofWrenches.map((arrived) => {
     const reading = readingOf(arrived);
     return { arrived, reading, placed: placeReading(reading, { step, place, spot }, state, me, workbook) };
   });

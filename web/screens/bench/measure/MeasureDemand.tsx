@@ -1,19 +1,26 @@
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { isGauged } from '#core/job/demands';
+import { GAPS } from '#core/job/entry';
 import type { JudgedMeasure, StepRun } from '#core/job/job';
+import { guardBand, instrumentOf, prove } from '#core/judging/guard';
 import { type MeasuringPlace, placesOf, summarise } from '#core/judging/measure';
-import type { Measurement, Step } from '#core/model/procedure';
+import { dimensionOf, type Measurement, type Step } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { showNumber } from '../../ground/format';
-import { useReader, useSaid } from '../../state/reader';
-import type { BenchJob } from '../../sync/bench-job';
-import { PassOver, ReadingFault, UnitAndEnter } from './DemandParts';
-import styles from './Demands.module.css';
+import { WearProfile } from '../../../drawings/WearProfile';
+import { showNumber } from '../../../ground/format';
+import { useReader, useSaid } from '../../../state/reader';
+import type { BenchJob } from '../../../sync/bench-job';
+import frame from '../Bench.module.css';
+import { PassOver, ReadingFault, UnitAndEnter } from '../DemandParts';
+import styles from '../Demands.module.css';
+import type { ConnectedCalliper } from './useCalliper';
+import { WearOnPump } from './WearOnPump';
 
-const A_MILLIMETRE: Quantity = { value: 1, unit: 'mm' };
+const ONE = { length: { value: 1, unit: 'mm' }, force: { value: 1, unit: 'N' } } satisfies Record<string, Quantity>;
 
 interface MeasureDemandProps {
   readonly bench: BenchJob;
@@ -23,13 +30,20 @@ interface MeasureDemandProps {
   readonly measurements: readonly Measurement[];
   readonly places: readonly (string | null)[];
   readonly placeName: (positionId: string | null) => string | undefined;
+  readonly calliper: ConnectedCalliper;
+  /** A calliper is connected: a spot can be tapped for its next reading. */
+  readonly isConnected: boolean;
 }
 
 /** The lengths a step asks for, each judged as it is entered, with loss from new, taper and out-of-round. */
 export function MeasureDemand(props: MeasureDemandProps) {
   const { bench, step, run, inHand, measurements, places } = props;
   const open = measurements.some((measurement) =>
-    places.some((place) => readingsOf(run, measurement, place).length < placesOf(measurement).length),
+    places.some(
+      (place) =>
+        !isGauged(run, measurement.id, place) &&
+        readingsOf(run, measurement, place).length < placesOf(measurement).length,
+    ),
   );
   return (
     <>
@@ -38,7 +52,7 @@ export function MeasureDemand(props: MeasureDemandProps) {
           <h2>{measurement.what}</h2>
           <p>
             <Limits measurement={measurement} />
-            <Gauge bench={bench} measurement={measurement} />
+            <Instrument bench={bench} measurement={measurement} />
           </p>
           {places.map((place) => (
             <MeasuredPart key={place ?? 'all'} {...props} measurement={measurement} place={place} />
@@ -64,15 +78,26 @@ function Limits({ measurement: { least, most, nominal } }: { measurement: Measur
   return <>{nominal ? t('measure.newIs', { limits, nominal: said(nominal) }) : limits}</>;
 }
 
-function Gauge({ bench, measurement }: { bench: BenchJob; measurement: Measurement }) {
+/** What it is measured with, and how close to a limit that can tell. */
+function Instrument({ bench, measurement }: { bench: BenchJob; measurement: Measurement }) {
   const { t } = useTranslation();
-  const tool = bench.job.release.workbook.series.tools.find(({ id }) => id === measurement.toolId);
-  return tool ? <span className="quiet">{` ${t('measure.by', { tool: toolLabel(tool) })}`}</span> : null;
+  const said = useSaid();
+  const { tool, error } = instrumentOf(measurement, bench.job.release.workbook.series);
+  if (!tool) return null;
+  const guard = error && said({ ...guardBand(error), value: Number(guardBand(error).value.toPrecision(2)) });
+  return (
+    <span className="quiet">
+      {` ${t('measure.by', { tool: toolLabel(tool) })}`}
+      {guard && ` ${t('measure.guard', { guard })}`}
+    </span>
+  );
 }
 
 function readingsOf(run: StepRun, measurement: Measurement, place: string | null): JudgedMeasure[] {
   return run.measured.filter((one) => one.measurementId === measurement.id && one.positionId === place);
 }
+
+const WEAR = ['fromNew', 'taper', 'step', 'outOfRound'] as const;
 
 const isOut = ({ verdict }: JudgedMeasure) => verdict === 'under' || verdict === 'over';
 
@@ -86,13 +111,16 @@ function MeasuredPart({
   measurement,
   place,
   placeName,
+  calliper,
+  isConnected,
 }: MeasureDemandProps & { measurement: Measurement; place: string | null }) {
   const { t } = useTranslation();
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [fault, setFault] = useState('');
   const units = useReader((state) => state.units);
+  const dimension = dimensionOf(measurement) === 'force' ? 'force' : 'length';
   const [unit, setUnit] = useState<UnitSymbol>(
-    preferred(measurement.nominal ?? measurement.least ?? measurement.most ?? A_MILLIMETRE, units).unit,
+    preferred(measurement.nominal ?? measurement.least ?? measurement.most ?? ONE[dimension], units).unit,
   );
   const spots = placesOf(measurement);
   const points = [...new Set(spots.map(({ point }) => point))];
@@ -106,6 +134,9 @@ function MeasuredPart({
   };
   const wear = summarise(readings, measurement);
   const out = readings.some(isOut);
+  const { error } = instrumentOf(measurement, bench.job.release.workbook.series);
+  const isNear = !out && readings.some(({ reading }) => prove(reading, measurement, error) === 'uncertain');
+  const gauged = run.gauged.find((one) => one.measurementId === measurement.id && one.positionId === place);
   const label = (spot: MeasuringPlace) =>
     [placeName(place), spot.point, measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : undefined]
       .filter(Boolean)
@@ -155,6 +186,9 @@ function MeasuredPart({
                       className={reading && (isOut(reading) ? styles.enteredOut : styles.entered)}
                       placeholder={way}
                       value={texts[spotKey(spot)] ?? entered(spot)}
+                      onFocus={() =>
+                        isConnected && calliper.tap({ measurementId: measurement.id, positionId: place, ...spot })
+                      }
                       onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
                     />
                   )}
@@ -174,26 +208,63 @@ function MeasuredPart({
       ))}
       {inHand && (
         <div className={styles.reading}>
-          <UnitAndEnter dimension="length" unit={unit} onUnit={setUnit} />
+          <UnitAndEnter dimension={dimension} unit={unit} onUnit={setUnit} />
         </div>
       )}
       <ReadingFault fault={fault} />
-      {wear && (wear.fromNew !== undefined || wear.taper !== undefined || wear.outOfRound !== undefined) && (
+      <WearProfile
+        measurement={measurement}
+        measured={readings}
+        guard={error && guardBand(error)}
+        label={t('measure.profile', { part: placeName(place) ?? measurement.what })}
+      />
+      {wear && WEAR.some((what) => wear[what] !== undefined) && (
         <p className="quiet">
-          {(['fromNew', 'taper', 'outOfRound'] as const)
-            .flatMap((what) => {
-              const value = wear[what];
-              return value === undefined
-                ? []
-                : [t(`measure.${what}`, { value: `${showNumber(value, 3)} ${wear.unit}` })];
-            })
-            .join(', ')}
+          {WEAR.flatMap((what) => {
+            const value = wear[what];
+            return value === undefined ? [] : [t(`measure.${what}`, { value: `${showNumber(value, 3)} ${wear.unit}` })];
+          }).join(', ')}
+        </p>
+      )}
+      <WearOnPump
+        bench={bench}
+        componentId={step.targets[0]?.componentId ?? ''}
+        measurement={measurement}
+        place={place}
+        readings={readings}
+      />
+      {isNear && (
+        <p className={styles.consequence} role="status">
+          <strong>{t('measure.near')}</strong>
         </p>
       )}
       {out && (
         <p className={styles.consequence} role="status">
           <strong>{t(`consequence.do.${measurement.follows}`)}</strong>
         </p>
+      )}
+      {inHand && readings.length === 0 && dimension === 'length' && (
+        <details className={styles.ring} open={gauged !== undefined}>
+          <summary>{t('measure.ring.title')}</summary>
+          <p className="quiet">{t('measure.ring.how')}</p>
+          <div className={styles.signs}>
+            {GAPS.map((gap) => (
+              <button
+                key={gap}
+                type="button"
+                className={`${frame.medium} ${gauged?.gap === gap ? styles.chosen : ''}`}
+                aria-pressed={gauged?.gap === gap}
+                onClick={() =>
+                  bench.enter({
+                    ...{ kind: 'gauged', stepId: step.id, measurementId: measurement.id, positionId: place, gap },
+                  })
+                }
+              >
+                {t(`measure.ring.${gap}`)}
+              </button>
+            ))}
+          </div>
+        </details>
       )}
     </form>
   );
