@@ -7,6 +7,7 @@ import type { EntryContent, NewEntry } from '#core/job/entry';
 import { jointOfStep, spotsOf, type TighteningSpot, torqueAt } from '#core/job/tightening';
 import { stepPlaces } from '#core/job/to-do';
 import { placesOf } from '#core/judging/measure';
+import { confirmationOf } from '#core/model/confirmation';
 import type { HouseRules } from '#core/model/house-rules';
 import type { PictureMark } from '#core/model/pictures/picture';
 import type { Procedure, Step, Workbook } from '#core/model/procedure';
@@ -199,7 +200,7 @@ class Seeder {
           const isRead = content.kind === 'torque-read';
           made.push([clock, isRead ? sentBy(wrench, content, `${jobId}-${step.id}-${n}`, i) : content]);
         }
-        made.push([clock, { kind: 'step-done', stepId: step.id }]);
+        made.push([clock, doneOf(step)]);
       }
       // All at once, so that the demo is there sooner.
       await this.enterAll(jobId, by, [...made, [clock + MINUTE, { kind: 'finished' }]]);
@@ -230,7 +231,7 @@ class Seeder {
           ? [{ ...content, reading: { value: 41.5, unit: 'N·m' } }, content]
           : [content],
       );
-      await this.enter(jobId, 'mara', clock, [...extra, ...carried, { kind: 'step-done', stepId: step.id }]);
+      await this.enter(jobId, 'mara', clock, [...extra, ...carried, doneOf(step)]);
     }
     await this.enter(jobId, 'mara', clock + MINUTE, [{ kind: 'finished' }]);
   }
@@ -256,7 +257,7 @@ class Seeder {
               },
             ]
           : await this.carryOut(workbook, step, 'tobias');
-      await this.enter(jobId, 'tobias', clock, [...content, { kind: 'step-done', stepId: step.id }]);
+      await this.enter(jobId, 'tobias', clock, [...content, doneOf(step)]);
     }
   }
 
@@ -346,4 +347,9 @@ class Seeder {
     if (!id) throw new Error(`${name} was not added`);
     return id;
   }
+}
+
+/** A step as whoever did it says it: by name, where it cuts off energy or gives it back. */
+function doneOf(step: Step): EntryContent {
+  return { kind: 'step-done', stepId: step.id, ...(confirmationOf(step) && { confirmed: true }) };
 }

@@ -1,5 +1,16 @@
 import sharp from 'sharp';
-import { addField, expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import {
+  addField,
+  expect,
+  newProcedure,
+  release,
+  saved,
+  signIn,
+  startJob,
+  stepDone,
+  test,
+  typeLines,
+} from './workshop';
 
 /** Everything a step has to carry: faces, consumables, tools, pictures, looks, lengths and words. */
 const photo = async () => ({
@@ -170,10 +181,7 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await page.getByRole('option', { name: 'one by one' }).click();
   await page.getByRole('button', { name: 'shaft 2 earlier' }).click();
   await expect(page.getByText('each shaft, shaft 2 first')).toBeVisible();
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
 
   await startJob(page, 'Worn plungers', 'SB-4100');
   await stepDone(page, 2);

@@ -1,4 +1,4 @@
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 test('a step that waits is counted down, through a reload, and the record says how long each step took', async ({
   page,
@@ -6,10 +6,7 @@ test('a step that waits is counted down, through a reload, and the record says h
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Curing');
   await typeLines(page, ['clean cover', 'wait until the sealant has cured ~30', 'clean casing']);
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
   await startJob(page, 'Curing', 'CL-1');
   await expect(page.getByText('Left of this step')).toHaveCount(0);
   await stepDone(page);

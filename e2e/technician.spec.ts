@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import type { OpenJob } from '../server/store/jobs';
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A photo of something round, as sharp as asked for. */
 const photo = async (colour: string, blur = 0) => {
@@ -32,10 +32,7 @@ test('a short procedure is released for the bench', async ({ page }) => {
     'fit cover nuts',
     'torque cover nuts =45 N·m',
   ]);
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
 });
 
 test('a technician carries it out, with a photo, a wrong torque, a reload, a hand-over and a sealed record', async ({
@@ -47,6 +44,10 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   const done = page.getByRole('button', { name: 'Done' });
   await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
   await expect(page.getByText('DANGERLock the switch and keep the key')).toBeVisible();
+  // Nothing is opened before the isolation is confirmed by name.
+  await expect(page.getByRole('button', { name: 'Confirm by name' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Mara Oduya: I did this and checked it' }).click();
+  await expect(page.getByRole('button', { name: 'Confirmed by Mara Oduya' })).toBeVisible();
   await done.click();
   await expect(page.getByText('Lay the cover nuts in cell 1.')).toBeVisible();
   await expect(page.getByText('socket, 17 mm')).toBeVisible();
@@ -69,6 +70,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await doubts.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('img', { name: 'Photo 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Something is wrong' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Part', exact: true }).click();
   await page.getByLabel('Reason').fill('Lobe of rotor 2 has a dent');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
@@ -112,7 +114,11 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await expect(tablet.getByText('Mara Oduya is working on this job.')).toBeVisible();
   await expect(tablet.getByRole('button', { name: 'Done' })).toBeDisabled();
   await tablet.getByRole('button', { name: 'Take over this job' }).click();
-  await tablet.getByRole('button', { name: 'Done' }).click();
+  // The locks protect who has put them on: who takes over checks them first.
+  await expect(tablet.getByText('Check the locks first')).toBeVisible();
+  await expect(tablet.getByRole('button', { name: 'Check the locks' })).toBeDisabled();
+  await tablet.getByRole('button', { name: 'Tobias Quell: I checked all of them' }).click();
+  await stepDone(tablet);
   await tablet.getByLabel('Reading', { exact: true }).fill('60');
   await tablet.keyboard.press('Enter');
   await expect(tablet.getByText('too high')).toBeVisible();
@@ -121,7 +127,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await expect(tablet.getByText('Give the reason in a few words.')).toBeVisible();
   await tablet.getByLabel('Reason').fill('Old studs, renewed at next service');
   await tablet.getByRole('button', { name: 'Skip' }).click();
-  await tablet.getByRole('button', { name: 'Done' }).click();
+  await stepDone(tablet);
   await expect(tablet.getByRole('heading', { name: 'All 7 steps are done' })).toBeVisible();
   await tablet.getByRole('button', { name: 'Finish and seal the record' }).click();
 
@@ -190,7 +196,7 @@ test.describe('with the app kept on the device', () => {
       .last()
       .setInputFiles(await photo('silver'));
     await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
-    await page.getByRole('button', { name: 'Done' }).click();
+    await stepDone(page);
     await expect(page.getByText('Offline, 4 saved on this device')).toBeVisible();
     await expect(page.getByText('4 of 7')).toBeVisible();
     // Even reloaded without the network the bench opens, photo and all.
@@ -216,7 +222,7 @@ test.describe('with the app kept on the device', () => {
     const address = new URL(page.url());
     await page.evaluate(() => navigator.serviceWorker.ready);
     await context.setOffline(true);
-    await page.getByRole('button', { name: 'Done' }).click();
+    await stepDone(page);
     await expect(page.getByText('Offline, 1 saved on this device')).toBeVisible();
     await page.close();
     await context.setOffline(false);
@@ -230,7 +236,7 @@ test('entries made while another took over are not lost unseen', async ({ page, 
   await signIn(page, 'Mara Oduya');
   await startJob(page, 'Bench trial', 'SB-3003');
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Done' }).click();
+  await stepDone(page);
   const elsewhere = await browser.newContext();
   const tablet = await elsewhere.newPage();
   await signIn(tablet, 'Tobias Quell');
@@ -257,7 +263,7 @@ test('on a shared tablet an entry goes under the name of who made it, whoever is
   await startJob(page, 'Bench trial', 'SB-3004');
   const jobId = page.url().split('/').at(-1);
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Done' }).click();
+  await stepDone(page);
   await expect(page.getByText('Offline, 1 saved on this device')).toBeVisible();
   // Her session ends while she is away from the network.
   await context.clearCookies();

@@ -1,4 +1,15 @@
-import { addField, expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import {
+  addField,
+  expect,
+  newProcedure,
+  release,
+  saved,
+  signIn,
+  startJob,
+  stepDone,
+  test,
+  typeLines,
+} from './workshop';
 
 /** A part taken off and never put back, over one that is. */
 const FRAYED = [
@@ -169,10 +180,7 @@ test('a question is asked at each place, and what follows is done where it was a
     await page.getByRole('option', { name: /Did the seat stay behind/ }).click();
   }
   await expect(page.getByText('No findings', { exact: false })).toBeVisible();
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
 
   await startJob(page, 'Each shaft', 'SB-4004');
   await stepDone(page, 2);
@@ -203,10 +211,7 @@ test('steps are done together, one place after the other, with parts on the benc
   await page.getByRole('option', { name: 'with the previous step, place by place' }).click();
   await expect(page.getByText('Steps 1 to 2 are done together, one place after the other')).toBeVisible();
   await expect(page.getByText('No findings. The cloth is empty at the end.')).toBeVisible();
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
   await startJob(page, 'Block', 'SB-5005');
   for (const told of ['the seal at shaft 1', 'the rotor at shaft 1', 'the seal at shaft 2', 'the rotor at shaft 2']) {
     await expect(page.getByRole('heading', { name: `Fit ${told}`, exact: false, level: 1 })).toBeVisible();

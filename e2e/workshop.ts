@@ -101,6 +101,14 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByText(/^Saved( \d|$)/)).toBeVisible();
 }
 
+/** Releases the procedure that is open. */
+export async function release(page: Page, number = 1): Promise<void> {
+  await saved(page);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByRole('button', { name: `Release number ${number}` }).click();
+  await expect(page.getByText(`Release ${number} is ready for the bench.`)).toBeVisible();
+}
+
 /** A job on the newest release whose title is given; ends at its first step. */
 export async function startJob(page: Page, title: string, workOrder: string): Promise<void> {
   await page.goto('/jobs');
@@ -123,8 +131,16 @@ export async function stepDone(page: Page, times = 1): Promise<void> {
   for (let i = 0; i < times; i += 1) {
     if (before) await expect(count).not.toHaveText(before);
     before = await count.textContent();
+    await confirmed(page);
     await page.getByRole('button', { name: 'Done', exact: true }).click();
   }
+}
+
+/** Confirms by name where the step in hand asks for it. */
+export async function confirmed(page: Page): Promise<void> {
+  const confirm = page.getByRole('button', { name: /: I did this and checked it$/ });
+  await expect(confirm.or(page.getByRole('button', { name: 'Done', exact: true })).first()).toBeVisible();
+  if (await confirm.isVisible()) await confirm.click();
 }
 
 /** Opens a field of the step in hand: it may stand there already, be offered first, or be among the others. */

@@ -1,15 +1,12 @@
 import type { Page } from '@playwright/test';
-import { expect, newProcedure, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A cover with four nuts in two passes, open at the bench. */
 async function coverAtBench(page: Page, title: string): Promise<void> {
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, title);
   await typeLines(page, ['torque 4 cover nuts =45 N·m star 2 passes /torque wrench, 10-60 N·m', 'clean cover']);
-  await saved(page);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
-  await page.getByRole('button', { name: 'Release number 1' }).click();
-  await expect(page.getByText('Release 1 is ready for the bench.')).toBeVisible();
+  await release(page);
   await startJob(page, title, 'WR-1');
 }
 
@@ -107,7 +104,7 @@ test('a lost link loses no reading: late ones are asked about, also after a relo
   await coverAtBench(page, 'Cover with a lost link');
   // A code from before a pause is replaced by one that holds.
   await page.getByRole('button', { name: 'Connect a wrench' }).click();
-  await expect(page.getByText('Type this code on the wrench:')).toBeVisible();
+  await expect(page.getByText('Type this code on the device:')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'Continue' }).click();
@@ -118,7 +115,7 @@ test('a lost link loses no reading: late ones are asked about, also after a relo
   await expect(page.getByText('not connected')).toBeVisible();
   // The wrench still knows its target, and keeps what it reads.
   await pull(wrench);
-  await expect(wrench.getByText('kept in the wrench')).toBeVisible();
+  await expect(wrench.getByText('kept in the device')).toBeVisible();
   await page.reload();
   await expect(page.getByText('not connected')).toBeVisible();
   await page.waitForTimeout(15_500);
