@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { changeStep } from '#core/edits/steps';
 import type { Entry } from '#core/job/entry';
 import type { Direction } from '#core/model/faces';
+import type { OpenJob } from '../store/jobs';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
 import { matPdf } from './mat';
@@ -196,32 +197,30 @@ test('the record holds readings, photos, overrides, problems and the course of t
     entry({ kind: 'paused' }),
     entry({ kind: 'taken-over' }, 'tobias'),
     ...rest,
+    entry({ kind: 'signed', as: 'customer', name: 'Ada Test', strokes: [[10, 20, 300, 200, 700, 40]] }, 'tobias'),
     entry({ kind: 'finished' }, 'tobias'),
   ];
   const picture = await sharp({ create: { width: 80, height: 60, channels: 3, background: 'teal' } })
     .jpeg()
     .toBuffer();
-  const pdf = await recordPdf(
-    {
-      id: 'job',
-      number: 2417,
-      releaseId: 'r',
-      workOrder: 'WO-77',
-      pumpSerial: 'S-9',
-      customer: 'Test Creamery',
-      startedAt: '2026-01-05T08:00:00.000Z',
-      startedBy: 'mara',
-      finishedAt: '2026-01-05T10:00:00.000Z',
-      seal: 'f'.repeat(64),
-      release: { id: 'r', number: 3, workbook },
-      entries,
-      replies: [],
-      people: { mara: 'Mara Test', tobias: 'Tobias Test' },
-    },
-    null,
-    async (asked) => (asked === hash ? picture : undefined),
-    'Asia/Tokyo',
-  );
+  const job: OpenJob = {
+    id: 'job',
+    number: 2417,
+    releaseId: 'r',
+    workOrder: 'WO-77',
+    pumpSerial: 'S-9',
+    customer: 'Test Creamery',
+    startedAt: '2026-01-05T08:00:00.000Z',
+    startedBy: 'mara',
+    finishedAt: '2026-01-05T10:00:00.000Z',
+    seal: 'f'.repeat(64),
+    release: { id: 'r', number: 3, workbook },
+    entries,
+    replies: [],
+    people: { mara: 'Mara Test', tobias: 'Tobias Test' },
+  };
+  const readPhoto = async (asked: string) => (asked === hash ? picture : undefined);
+  const pdf = await recordPdf(job, null, readPhoto, { reader: 'workshop', zone: 'Asia/Tokyo', units: 'as-given' });
   const { text, images } = await read(pdf);
   expect(text).toContain('Record of job 2417');
   expect(text).toContain('WO-77');
@@ -235,6 +234,14 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(text).toContain('Tobias Test took the job over');
   expect(text).toContain('f'.repeat(64));
   expect(images).toBe(1);
+  // One page first, in the units of the reader; for the customer that page alone, without who skipped what.
+  expect(text).toMatch(/Done 8 of 8 steps/);
+  const customers = await read(await recordPdf(job, null, readPhoto, { reader: 'customer', zone: 'UTC', units: 'us' }));
+  expect(customers.pages).toBe(1);
+  expect(customers.text).toContain('33.2 lbf·ft');
+  expect(customers.text).toContain('Customer: Ada Test');
+  for (const inside of ['Stud is due', 'Nut rounded', 'took the job over', 'Skipped and reported'])
+    expect(customers.text).not.toContain(inside);
 });
 
 describe('the bench mat', () => {
@@ -365,7 +372,7 @@ test('the record tells what was looked at and measured, place by place, and what
     },
     null,
     async () => undefined,
-    'UTC',
+    { reader: 'workshop', zone: 'UTC', units: 'as-given' },
   );
   const { text } = await read(pdf);
   expect(text).toContain('Method used: with the two-arm puller');

@@ -1,4 +1,5 @@
 import type { Content } from 'pdfmake/interfaces';
+import sharp from 'sharp';
 import { type Entry, OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf, type StepRun } from '#core/job/job';
@@ -9,38 +10,74 @@ import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
 import { sayKeptPhoto } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
+import { summarySections } from '#core/language/en/summary';
+import { confirmationOf } from '#core/model/confirmation';
+import { principleOf } from '#core/model/principle';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
+import { judgeRun } from '#core/proving/run';
+import { preferred, type UnitPreference } from '#core/quantity/preference';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
-import { type StepTime, stepTimes, wholeTime } from '#core/timing/clock';
+import { photoPairs } from '#core/record/photo-pairs';
+import { summaryOf } from '#core/record/summary';
+import { type StepTime, stepTimes } from '#core/timing/clock';
 import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
 import type { PrintedSeal } from '../store/sealing';
 import { facts, HAIRLINES, INK, renderPdf } from './document';
 import type { ReadPhoto } from './instruction';
 import { printedReadings } from './joint';
+import { markedPhoto, type PrintedPhoto, pairLines, signatureLines, summaryLines } from './record-first';
 import { printedDay, printedMoment, WORDS } from './words';
 
-/** What was done, when, by whom, with every reading, photo and override. */
+/** For whom a record is printed, by which clock and in which units. */
+export interface RecordReader {
+  readonly reader: 'workshop' | 'customer';
+  readonly zone: string;
+  readonly units: UnitPreference;
+}
+
+/**
+ * One page first, of what was done, found and measured. For the workshop then every step with its readings and photos,
+ * by whom and when, and what was skipped.
+ */
 export async function recordPdf(
   job: OpenJob,
   seal: PrintedSeal | null,
   readPhoto: ReadPhoto,
-  zone: string,
+  { reader, zone, units }: RecordReader,
 ): Promise<Buffer> {
   const times = stepTimes(job.entries, job.startedAt);
   const moment = (iso: string) => printedMoment(iso, zone);
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
   const name = (id: string | null) => (id ? (job.people[id] ?? id) : '');
-  const photos = new Map<string, string>();
-  for (const run of state.runs.values()) {
-    for (const { hash } of run.photos) {
-      const bytes = await readPhoto(hash);
-      if (bytes) photos.set(hash, `data:image/jpeg;base64,${bytes.toString('base64')}`);
-    }
+  const pairs = photoPairs(job.release.workbook, state);
+  const photos = new Map<string, PrintedPhoto>();
+  const hashes = new Set(
+    reader === 'customer'
+      ? pairs.flatMap(({ before, after }) => [before.photo.hash, after.photo.hash])
+      : [...state.runs.values()].flatMap((run) => [
+          ...run.photos.map(({ hash }) => hash),
+          ...[...run.problems, ...run.looked].flatMap(({ photo }) => photo ?? []),
+        ]),
+  );
+  for (const hash of hashes) {
+    const bytes = await readPhoto(hash);
+    if (!bytes) continue;
+    const { width = 1, height = 1 } = await sharp(bytes).metadata();
+    photos.set(hash, { url: `data:image/jpeg;base64,${bytes.toString('base64')}`, width, height });
   }
+  const sections = summarySections(
+    summaryOf(job.release.workbook, state, job.entries, job.startedAt),
+    {
+      nameOf: name,
+      say: (quantity, digits = 4) => sayQuantity(preferred(quantity, units), digits),
+      duration: (minutes) => sayTime({ worked: minutes, paused: 0 }),
+    },
+    reader,
+  );
 
   return renderPdf(`${WORDS.record} ${job.number}`, [
     { text: `${WORDS.record} ${job.number}`, style: 'title' },
@@ -49,36 +86,48 @@ export async function recordPdf(
       [WORDS.workOrder, job.workOrder],
       [WORDS.serial, job.pumpSerial],
       [WORDS.customer, job.customer],
+      ...(job.hours === undefined ? [] : [[WORDS.hours, `${sayNumber(job.hours, 7)} h`] as const]),
       [WORDS.started, `${moment(job.startedAt)}, ${name(job.startedBy)}`],
-      [WORDS.worked, sayTime(wholeTime(times))],
       [WORDS.zone, zone],
       [WORDS.finished, job.finishedAt ? `${moment(job.finishedAt)}, ${name(state.holder)}` : ''],
     ]),
-    { text: WORDS.exceptions, style: 'section' },
-    ...exceptions(),
-    ...STAGES.flatMap((stage): Content[] => {
-      const steps = procedure.steps.map((step, index) => ({ step, index })).filter(({ step }) => step.stage === stage);
-      if (steps.length === 0) return [];
-      return [
-        { text: WORDS.stages[stage], style: 'section' },
-        {
-          table: {
-            widths: [22, '*', 128],
-            dontBreakRows: true,
-            body: steps.map(({ step, index }) => [
-              { text: String(index + 1), bold: true, color: INK.soft },
-              { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
-              { text: doneText(step, runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
-            ]),
-          },
-          layout: HAIRLINES,
-        },
-      ];
-    }),
-    { text: WORDS.course, style: 'section' },
-    ...courseLines(job.entries),
+    ...summaryLines(sections),
+    ...pairLines(reader === 'customer' ? pairs : [], photos),
+    ...signatureLines(state.signatures, moment),
     ...sealLines(),
+    ...(reader === 'customer' ? [] : detail()),
   ]);
+
+  function detail(): Content[] {
+    return [
+      { text: WORDS.exceptions, style: 'section', pageBreak: 'before' },
+      ...exceptions(),
+      ...STAGES.flatMap((stage): Content[] => {
+        const steps = procedure.steps
+          .map((step, index) => ({ step, index }))
+          .filter(({ step }) => step.stage === stage);
+        if (steps.length === 0) return [];
+        return [
+          { text: WORDS.stages[stage], style: 'section' },
+          {
+            table: {
+              widths: [22, '*', 128],
+              dontBreakRows: true,
+              body: steps.map(({ step, index }) => [
+                { text: String(index + 1), bold: true, color: INK.soft },
+                { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
+                { text: doneText(step, runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
+              ]),
+            },
+            layout: HAIRLINES,
+          },
+        ];
+      }),
+      ...pairLines(pairs, photos),
+      { text: WORDS.course, style: 'section' },
+      ...courseLines(job.entries),
+    ];
+  }
 
   /** The signed head of the record, as text and for a camera; without it what an earlier version computed. */
   function sealLines(): Content[] {
@@ -176,11 +225,30 @@ export async function recordPdf(
         };
       });
     const pictures = inRows(
-      run.photos.map(({ hash }): Content => {
-        const image = photos.get(hash);
-        return image ? { image, fit: [112, 84] } : { text: WORDS.missingPhoto, color: INK.kaki };
-      }),
+      [
+        ...run.photos,
+        ...[...run.looked, ...run.problems].flatMap(({ photo, at, by }) => (photo ? [{ hash: photo, at, by }] : [])),
+      ].map((photo) => markedPhoto(photo, photos, [112, 84])),
     );
+    const said: Content[] = [
+      ...(run.isConfirmed
+        ? [{ text: `${WORDS.confirmed[confirmationOf(step) ?? 'made-safe']}: ${name(run.doneBy)}`, color: INK.moss }]
+        : []),
+      ...(run.approved
+        ? [{ text: `${WORDS.approved}: ${name(run.approved.by)}, ${moment(run.approved.at)}`, color: INK.moss }]
+        : []),
+      ...run.problems.flatMap(({ entryId }): Content[] => {
+        const reply = job.replies.find((one) => one.entryId === entryId);
+        return reply
+          ? [{ text: `${WORDS.reply} ${name(reply.by)}, ${moment(reply.at)}: ${reply.text}`, color: INK.soft }]
+          : [];
+      }),
+      ...run.gauged.map(({ positionId, gap }) => ({
+        text: [positionName(positionId), WORDS.gauged[gap]].filter(Boolean).join(', '),
+        color: gap === 'none' ? INK.moss : INK.kaki,
+      })),
+      ...runLinesOf(step, run),
+    ];
     const method = step.methods?.find(({ id }) => id === run.doneMethodId);
     const methods: Content[] = method
       ? [
@@ -233,7 +301,34 @@ export async function recordPdf(
       }),
     );
     const joint = printedReadings(step, run, job.release.workbook, positionName);
-    return [...methods, ...answers, ...joint, ...wrenches, ...readings, ...looked, ...measured, ...places, ...pictures];
+    return [
+      ...methods,
+      ...answers,
+      ...said,
+      ...joint,
+      ...wrenches,
+      ...readings,
+      ...looked,
+      ...measured,
+      ...places,
+      ...pictures,
+    ];
+  }
+
+  function runLinesOf(step: Step, { tests }: StepRun): Content[] {
+    const latest = tests.at(-1);
+    if (!step.run || !latest) return [];
+    const judged = judgeRun(latest.samples, step.run, series.duty ?? {}, principleOf(series));
+    const by = latest.instrument ? ` (${latest.instrument})` : '';
+    return judged.values.map(
+      ({ what, value, verdict }): Content => ({
+        text: [
+          { text: `${WORDS.run[what]}${by}: `, color: INK.soft },
+          { text: `${sayNumber(value)} ${RUN_UNITS[what]}`, bold: true },
+          { text: `  ${WORDS.verdicts[verdict]}`, color: verdict === 'within' ? INK.moss : INK.kaki },
+        ],
+      }),
+    );
   }
 
   function positionName(id: string | null): string {
@@ -272,6 +367,8 @@ export async function recordPdf(
     ];
   }
 }
+
+const RUN_UNITS = { flow: 'L/min', pressure: 'bar', power: 'kW' };
 
 /** "2 h 10 min, 30 min paused". */
 function sayTime({ worked, paused }: StepTime): string {

@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { Moment, WAITS_FOR } from '#core/job/entry';
 import { Id } from '#core/model/ids';
+import { UNIT_PREFERENCES } from '#core/quantity/preference';
 import { Fault } from '../ground/fault';
 import { zoneOfWorkshop } from '../print/words';
 import { BENCH, EVERYONE, only, type SignedIn } from '../services/access';
@@ -27,6 +28,12 @@ const NewJob = z.strictObject({
 });
 /** Where the reader is; times are printed by it. */
 const Zone = z.string().max(60).refine(isZone, 'no-such-zone');
+
+const RecordAsked = z.strictObject({
+  zone: Zone.optional(),
+  reader: z.enum(['workshop', 'customer']).default('workshop'),
+  units: z.enum(UNIT_PREFERENCES).default('as-given'),
+});
 
 function isZone(zone: string): boolean {
   try {
@@ -80,31 +87,21 @@ export function jobRoutes({ db, places, work, workshopKey }: Services) {
       c.header('Content-Disposition', `attachment; filename="record-${record.record.job.number}.json"`);
       return c.json(record);
     })
-    .get(
-      '/jobs/:id/record.pdf',
-      only(...EVERYONE),
-      valid('query', z.strictObject({ zone: Zone.optional() })),
-      async (c) => {
-        const job = await readJob(db, c.req.param('id'));
-        if (!job.finishedAt) {
-          throw new Fault(
-            409,
-            'not-finished',
-            'The job is not finished.',
-            'Finish it at the bench; then its record can be printed.',
-          );
-        }
-        return answerPdf(
-          c,
-          `record ${job.number}`,
-          await work.do(
-            'recordPdf',
-            job,
-            await signatureOf(db, job.id),
-            places.photos,
-            c.req.valid('query').zone ?? zoneOfWorkshop(),
-          ),
+    .get('/jobs/:id/record.pdf', only(...EVERYONE), valid('query', RecordAsked), async (c) => {
+      const job = await readJob(db, c.req.param('id'));
+      if (!job.finishedAt) {
+        throw new Fault(
+          409,
+          'not-finished',
+          'The job is not finished.',
+          'Finish it at the bench; then its record can be printed.',
         );
-      },
-    );
+      }
+      const { reader, units, zone = zoneOfWorkshop() } = c.req.valid('query');
+      return answerPdf(
+        c,
+        `record ${job.number}`,
+        await work.do('recordPdf', job, await signatureOf(db, job.id), places.photos, { reader, units, zone }),
+      );
+    });
 }

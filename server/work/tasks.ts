@@ -9,6 +9,7 @@ import { type UnpackedFile, unpackFile, withFolder } from '../files/package-file
 import { PhotoFiles } from '../files/photos';
 import { badInput } from '../ground/fault';
 import type { PrintedRelease } from '../print/instruction';
+import type { RecordReader } from '../print/record';
 import type { OpenJob } from '../store/jobs';
 import type { PrintedSeal } from '../store/sealing';
 
@@ -21,9 +22,14 @@ export const tasks = {
     const { instructionPdf } = await import('../print/instruction');
     return instructionPdf(release, (hash) => new PhotoFiles(photos).read(hash));
   },
-  recordPdf: async (job: OpenJob, seal: PrintedSeal | null, photos: string, zone: string): Promise<Uint8Array> => {
+  recordPdf: async (
+    job: OpenJob,
+    seal: PrintedSeal | null,
+    photos: string,
+    reader: RecordReader,
+  ): Promise<Uint8Array> => {
     const { recordPdf } = await import('../print/record');
-    return recordPdf(job, seal, (hash) => new PhotoFiles(photos).read(hash), zone);
+    return recordPdf(job, seal, (hash) => new PhotoFiles(photos).read(hash), reader);
   },
   matPdf: async (workbook: Workbook, paper: (typeof PAPERS)[number], address: string): Promise<Uint8Array> => {
     const { matPdf } = await import('../print/mat');

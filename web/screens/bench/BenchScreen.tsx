@@ -1,7 +1,5 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
-import { Navigate, useNavigate, useParams } from 'react-router';
+import { Navigate, useParams } from 'react-router';
 import { demandsOf, placeInHand } from '#core/job/demands';
 import { runOf } from '#core/job/job';
 import { springOrderOf } from '#core/job/spring-order';
@@ -18,10 +16,13 @@ import { BenchFoot } from './BenchFoot';
 import { BenchNotice, BenchTop, Hem } from './BenchTop';
 import { Clock } from './Clock';
 import { Demands, posesAt } from './Demands';
+import { AllDone } from './end/AllDone';
 import { JointPlan } from './joint/JointPlan';
 import { SpringPlan } from './joint/SpringPlan';
 import { useTightening } from './joint/useTightening';
+import { Profiles } from './measure/Profiles';
 import { useCalliper } from './measure/useCalliper';
+import { RunResult } from './run/RunDemand';
 import { StepText } from './StepText';
 import { LocksToCheck } from './safety/Confirming';
 import { SafetyStart } from './safety/SafetyStart';
@@ -96,12 +97,16 @@ function Bench({ bench }: { bench: BenchJob }) {
                   onMove={moving ? moved : undefined}
                 />
               ) : (
-                spring && (
-                  <SpringPlan
-                    order={spring}
-                    name={componentById(workbook.series, step.targets[0]?.componentId ?? '')?.name ?? ''}
-                  />
-                )
+                <>
+                  {spring && (
+                    <SpringPlan
+                      order={spring}
+                      name={componentById(workbook.series, step.targets[0]?.componentId ?? '')?.name ?? ''}
+                    />
+                  )}
+                  <Profiles bench={bench} step={step} run={run} />
+                  <RunResult bench={bench} step={step} run={run} />
+                </>
               )
             }
             {...(inHand && {
@@ -157,31 +162,4 @@ function Bench({ bench }: { bench: BenchJob }) {
 function shownStep(step: Step, place: string | undefined): Step {
   const pictures = step.pictures?.filter(({ id }) => id !== step.photo?.referenceId);
   return { ...step, ...(pictures && { pictures }), ...(place && { positionIds: [place] }) };
-}
-
-function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {
-  const { t } = useTranslation();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const { job, state } = bench;
-  const finish = async () => {
-    await bench.enter({ kind: 'finished' });
-    await queries.invalidateQueries();
-    navigate(`/jobs/${job.id}`);
-  };
-  return (
-    <main className={styles.end}>
-      <h1>
-        {state.phase === 'finished'
-          ? t('bench.finishing')
-          : t('bench.allDone', { count: job.release.workbook.procedure.steps.length })}
-      </h1>
-      <p>{t('bench.allDoneBody')}</p>
-      {inHand && (
-        <button type="button" className={`${styles.big} ${styles.go}`} onClick={finish}>
-          {t('bench.finish')}
-        </button>
-      )}
-    </main>
-  );
 }

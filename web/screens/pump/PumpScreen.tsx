@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { sayFound } from '#core/language/en/found';
+import { unitOf } from '#core/quantity/units';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../frame/Shell';
 import { answer, api } from '../../ground/api';
@@ -44,6 +45,24 @@ export function PumpScreen() {
   );
 }
 
+type MeasuredOne = PumpJob['measured'][number];
+
+function sizeOf({ reading }: MeasuredOne): number {
+  return reading.value * unitOf(reading.unit).factor;
+}
+
+/** The sizes of each part together. */
+function partsOf(measured: PumpJob['measured']): [MeasuredOne, ...MeasuredOne[]][] {
+  const parts = new Map<string, [MeasuredOne, ...MeasuredOne[]]>();
+  for (const one of measured) {
+    const key = `${one.componentId} ${one.what} ${one.positionId}`;
+    const known = parts.get(key);
+    if (known) known.push(one);
+    else parts.set(key, [one]);
+  }
+  return [...parts.values()];
+}
+
 function PumpJobCard({ job }: { job: PumpJob }) {
   const { t } = useTranslation();
   const { found, measured, renewed, problems } = job;
@@ -72,14 +91,23 @@ function PumpJobCard({ job }: { job: PumpJob }) {
       {measured.length > 0 && (
         <table className={styles.measured}>
           <tbody>
-            {measured.map((one) => (
-              <tr key={`${one.componentId} ${one.what} ${one.positionId} ${one.point} ${one.direction}`}>
-                <th scope="row">{[one.part, one.place].filter(Boolean).join(', ')}</th>
-                <td>{[one.what, one.point].filter(Boolean).join(', ')}</td>
-                <td className="number">{showQuantity(one.reading)}</td>
-                <td>{t(`measure.verdict.${one.verdict}`)}</td>
-              </tr>
-            ))}
+            {partsOf(measured).map(([first, ...others]) => {
+              const all = [first, ...others].toSorted((a, b) => sizeOf(a) - sizeOf(b));
+              const [least = first, most = first] = [all[0], all.at(-1)];
+              const odd = all.find(({ verdict }) => verdict === 'under' || verdict === 'over');
+              return (
+                <tr key={`${first.componentId} ${first.what} ${first.positionId}`}>
+                  <th scope="row">{[first.part, first.place].filter(Boolean).join(', ')}</th>
+                  <td>{first.what}</td>
+                  <td className="number">
+                    {sizeOf(least) === sizeOf(most)
+                      ? showQuantity(least.reading, 6)
+                      : t('pump.sizes', { least: showQuantity(least.reading, 6), most: showQuantity(most.reading, 6) })}
+                  </td>
+                  <td>{t(`measure.verdict.${(odd ?? first).verdict}`)}</td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       )}

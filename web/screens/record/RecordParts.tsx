@@ -1,10 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
+import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { StepRun } from '#core/job/job';
+import { confirmationOf } from '#core/model/confirmation';
+import { principleOf } from '#core/model/principle';
 import type { Step } from '#core/model/procedure';
-import { answer, api } from '../../ground/api';
+import { judgeRun, meanOf } from '#core/proving/run';
+import type { OpenJob } from '../../../server/store/jobs';
+import { answer, api, photoUrl } from '../../ground/api';
 import { showDuration, showMoment, showNumber } from '../../ground/format';
+import { JobPhoto } from '../bench/photo/JobPhoto';
+import { RunVerdicts } from '../bench/run/RunVerdicts';
 import styles from './Record.module.css';
 
 /** The head of the seal and the key it was signed with, as they are printed; the page that checks both is one press away. */
@@ -48,8 +55,8 @@ export function Findings({
       {(step.looks ?? []).flatMap((look) =>
         run.looked
           .filter(({ lookId }) => lookId === look.id)
-          .map(({ positionId, faultId }) => {
-            const fault = look.faults.find(({ id }) => id === faultId);
+          .map(({ positionId, faultId, other, photo }) => {
+            const fault = other ?? look.faults.find(({ id }) => id === faultId);
             return (
               <span key={`${look.id}-${positionId}`}>
                 {[placeName(positionId), look.at].filter(Boolean).join(', ')}
@@ -57,6 +64,11 @@ export function Findings({
                 <span className={fault ? styles.out : styles.within}>
                   {fault ? `${fault.sign}, ${t(`consequence.${fault.follows}`)}` : t('look.isSound')}
                 </span>
+                {photo && (
+                  <a href={photoUrl(photo)} target="_blank" rel="noreferrer">
+                    {t('look.photo')}
+                  </a>
+                )}
               </span>
             );
           }),
@@ -82,6 +94,65 @@ export function Findings({
             </span>
           )),
       )}
+    </>
+  );
+}
+
+interface SaidProps {
+  readonly step: Step;
+  readonly run: StepRun;
+  readonly job: OpenJob;
+  readonly name: (personId: string | null) => string;
+  readonly placeName: (positionId: string | null) => string | undefined;
+}
+
+/** Confirmed by name, checked by a second person, gauged, run, and what the trainer answered. */
+export function Said({ step, run, job, name, placeName }: SaidProps) {
+  const { t } = useTranslation();
+  const asked = confirmationOf(step);
+  const { series } = job.release.workbook;
+  const test = run.tests.at(-1);
+  return (
+    <>
+      {asked && run.doneAt && (
+        <span className={run.isConfirmed ? styles.within : styles.out}>
+          {t(run.isConfirmed ? `record.confirmed.${asked}` : 'record.notConfirmed', { name: name(run.doneBy) })}
+        </span>
+      )}
+      {run.approved && (
+        <span className={styles.within}>
+          {t('bench.hold.approved', { name: name(run.approved.by), at: showMoment(run.approved.at) })}
+        </span>
+      )}
+      {run.gauged.map(({ measurementId, positionId, gap }) => (
+        <span key={`${measurementId} ${positionId}`}>
+          {[placeName(positionId), t('record.byRing')].filter(Boolean).join(', ')}
+          {': '}
+          <span className={gap === 'none' ? styles.within : styles.out}>{t(`measure.ring.${gap}`)}</span>
+        </span>
+      ))}
+      {step.run && test && (
+        <>
+          <RunVerdicts
+            judged={judgeRun(test.samples, step.run, series.duty ?? {}, principleOf(series))}
+            mean={meanOf(test.samples)}
+          />
+          {test.instrument && <span className="quiet">{t('record.byBench', { number: test.instrument })}</span>}
+        </>
+      )}
+      {run.problems.map(({ entryId, photo }) => {
+        const reply = job.replies.find((one) => one.entryId === entryId);
+        return (
+          <Fragment key={entryId}>
+            {photo && <JobPhoto photo={photo} isThumb alt={t('bench.problem.photo')} />}
+            {reply && (
+              <span>
+                {t('bench.problem.answered', { name: name(reply.by), at: showMoment(reply.at) })} {reply.text}
+              </span>
+            )}
+          </Fragment>
+        );
+      })}
     </>
   );
 }

@@ -15,23 +15,31 @@ import { sayStep } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
-import { type StepTime, stepTimes, wholeTime } from '#core/timing/clock';
+import { photoPairs } from '#core/record/photo-pairs';
+import { summaryOf } from '#core/record/summary';
+import { stepTimes } from '#core/timing/clock';
+import { DrawnSignature } from '../../drawings/DrawnSignature';
 import { FaultNotice, Loading, Notice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
-import { showDay, showDuration, showMoment, showQuantity, zoneHere } from '../../ground/format';
+import { showDay, showDuration, showMoment, showNumber, showQuantity, zoneHere } from '../../ground/format';
 import { tellFault } from '../../ground/notify';
 import { Tag } from '../../parts/Tag';
 import type { TableFormat } from '../../parts/table-file';
+import { useReader } from '../../state/reader';
+import { JobPhoto } from '../bench/photo/JobPhoto';
 import { JointChart } from './JointChart';
 import { JointReadings } from './JointReadings';
+import { Pairs } from './Pairs';
 import styles from './Record.module.css';
-import { Fact, Findings, Signature, When } from './RecordParts';
+import { Fact, Findings, Said, Signature, When } from './RecordParts';
+import { Summary } from './Summary';
 
 /** The sealed result of a job: what was done, found, measured and photographed. */
 export function RecordScreen() {
   const { t } = useTranslation();
   const { id = '' } = useParams();
+  const units = useReader((state) => state.units);
   const query = useQuery({ queryKey: ['job', id], queryFn: () => answer(api.jobs[':id'].$get({ param: { id } })) });
   if (query.error) return <FaultNotice error={query.error} />;
   if (!query.data) return <Loading />;
@@ -47,10 +55,6 @@ export function RecordScreen() {
   );
 
   const times = stepTimes(job.entries, job.startedAt);
-  const sayTime = ({ worked, paused }: StepTime) =>
-    paused < 1
-      ? showDuration(worked)
-      : t('record.withPauses', { worked: showDuration(worked), paused: showDuration(paused) });
   const saveAs = async (format: TableFormat) => {
     // Loaded when asked for: the bench comes with this screen and writes no tables.
     const [{ saveTable }, { recordTable }] = await Promise.all([
@@ -60,6 +64,8 @@ export function RecordScreen() {
     const table = recordTable(job.release.workbook, state, name);
     await saveTable(table, t('record.title', { number: job.number }), format);
   };
+  const pdf = (reader: 'workshop' | 'customer') =>
+    `/api/jobs/${id}/record.pdf?${new URLSearchParams({ reader, units, zone: zoneHere() })}`;
   const unusual = unusualEntries(job.entries);
   const unusualText = ({ is, count, sentBy, behindMinutes = 0 }: Unusual) =>
     is === 'clock'
@@ -135,11 +141,10 @@ export function RecordScreen() {
               ))}
             </Menu.Dropdown>
           </Menu>
-          <Button
-            component="a"
-            href={`/api/jobs/${id}/record.pdf?zone=${encodeURIComponent(zoneHere())}`}
-            target="_blank"
-          >
+          <Button component="a" href={pdf('customer')} target="_blank" variant="default">
+            {t('record.printCustomer')}
+          </Button>
+          <Button component="a" href={pdf('workshop')} target="_blank">
             {t('record.print')}
           </Button>
         </Group>
@@ -149,10 +154,24 @@ export function RecordScreen() {
           <Fact label={t('jobs.customer')} value={job.customer} />
           <Fact label={t('record.started')} value={`${showMoment(job.startedAt)}, ${name(job.startedBy)}`} />
           <Fact label={t('record.finished')} value={`${showMoment(job.finishedAt)}, ${name(state.holder)}`} />
-          <Fact label={t('record.worked')} value={sayTime(wholeTime(times))} />
+          {job.hours !== undefined && (
+            <Fact label={t('record.hours')} value={t('pump.hours', { hours: showNumber(job.hours, 7) })} />
+          )}
           <Signature jobId={id} fallback={job.seal} />
         </dl>
-        <Title order={2} size="h4" mb="xs">
+        <Summary summary={summaryOf(job.release.workbook, state, job.entries, job.startedAt)} nameOf={name} />
+        <Pairs pairs={photoPairs(job.release.workbook, state)} workbook={job.release.workbook} />
+        {state.signatures.length > 0 && (
+          <div className={styles.signatures}>
+            {state.signatures.map(({ as, name: signer, strokes, at }) => (
+              <figure key={as}>
+                <DrawnSignature strokes={strokes} label={signer} />
+                <figcaption>{`${t(`bench.signature.${as}`)}: ${signer}, ${showMoment(at)}`}</figcaption>
+              </figure>
+            ))}
+          </div>
+        )}
+        <Title order={2} size="h4" mt="xl" mb="xs">
           {t('record.odd')}
         </Title>
         {unusual.map((one) => (
@@ -240,14 +259,16 @@ export function RecordScreen() {
                             .join(', ')}
                         </span>
                       )}
+                      <Said run={run} step={step} job={job} name={name} placeName={placeName} />
                       {run.photos.length > 0 && (
                         <div className={styles.photos}>
-                          {run.photos.map(({ hash }, i) => (
+                          {run.photos.map(({ hash, marks }, i) => (
                             <a key={hash} href={photoUrl(hash)} target="_blank" rel="noreferrer">
-                              <img
-                                src={photoUrl(hash, 'thumb')}
+                              <JobPhoto
+                                photo={hash}
+                                marks={marks}
+                                isThumb
                                 alt={t('record.photoAlt', { number: i + 1, shows: photoShows(step, series) })}
-                                loading="lazy"
                               />
                             </a>
                           ))}

@@ -4,13 +4,12 @@ import { isGauged } from '#core/job/demands';
 import { GAPS } from '#core/job/entry';
 import type { JudgedMeasure, StepRun } from '#core/job/job';
 import { guardBand, instrumentOf, prove } from '#core/judging/guard';
-import { type MeasuringPlace, placesOf, summarise } from '#core/judging/measure';
+import { type MeasuringPlace, placesOf } from '#core/judging/measure';
 import { dimensionOf, type Measurement, type Step } from '#core/model/procedure';
 import { toolLabel } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity, readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
-import { WearProfile } from '../../../drawings/WearProfile';
 import { showNumber } from '../../../ground/format';
 import { useReader, useSaid } from '../../../state/reader';
 import type { BenchJob } from '../../../sync/bench-job';
@@ -18,7 +17,6 @@ import frame from '../Bench.module.css';
 import { PassOver, ReadingFault, UnitAndEnter } from '../DemandParts';
 import styles from '../Demands.module.css';
 import type { ConnectedCalliper } from './useCalliper';
-import { WearOnPump } from './WearOnPump';
 
 const ONE = { length: { value: 1, unit: 'mm' }, force: { value: 1, unit: 'N' } } satisfies Record<string, Quantity>;
 
@@ -97,8 +95,6 @@ function readingsOf(run: StepRun, measurement: Measurement, place: string | null
   return run.measured.filter((one) => one.measurementId === measurement.id && one.positionId === place);
 }
 
-const WEAR = ['fromNew', 'taper', 'step', 'outOfRound'] as const;
-
 const isOut = ({ verdict }: JudgedMeasure) => verdict === 'under' || verdict === 'over';
 
 const spotKey = ({ point, direction }: MeasuringPlace) => `${point ?? ''}/${direction}`;
@@ -132,7 +128,6 @@ function MeasuredPart({
     const reading = at(spot)?.reading;
     return reading ? showNumber(convert(reading, unit).value, 6) : '';
   };
-  const wear = summarise(readings, measurement);
   const out = readings.some(isOut);
   const { error } = instrumentOf(measurement, bench.job.release.workbook.series);
   const isNear = !out && readings.some(({ reading }) => prove(reading, measurement, error) === 'uncertain');
@@ -198,7 +193,9 @@ function MeasuredPart({
                         reading.verdict === 'within' || reading.verdict === 'unjudged' ? styles.within : styles.out
                       }
                     >
-                      {`${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
+                      {inHand && reading.reading.unit === unit
+                        ? t(`measure.verdict.${reading.verdict}`)
+                        : `${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
                     </output>
                   )}
                 </div>
@@ -212,27 +209,6 @@ function MeasuredPart({
         </div>
       )}
       <ReadingFault fault={fault} />
-      <WearProfile
-        measurement={measurement}
-        measured={readings}
-        guard={error && guardBand(error)}
-        label={t('measure.profile', { part: placeName(place) ?? measurement.what })}
-      />
-      {wear && WEAR.some((what) => wear[what] !== undefined) && (
-        <p className="quiet">
-          {WEAR.flatMap((what) => {
-            const value = wear[what];
-            return value === undefined ? [] : [t(`measure.${what}`, { value: `${showNumber(value, 3)} ${wear.unit}` })];
-          }).join(', ')}
-        </p>
-      )}
-      <WearOnPump
-        bench={bench}
-        componentId={step.targets[0]?.componentId ?? ''}
-        measurement={measurement}
-        place={place}
-        readings={readings}
-      />
       {isNear && (
         <p className={styles.consequence} role="status">
           <strong>{t('measure.near')}</strong>

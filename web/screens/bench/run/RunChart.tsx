@@ -16,9 +16,10 @@ const HIGH = 120;
 /** Flow and pressure over the run, each on a scale of its own from zero; light enough for the bench. */
 export function RunChart({ samples, every, flow, label }: RunChartProps) {
   if (samples.length < 2) return null;
-  const most = (what: 'flow' | 'pressure', more = 0) =>
-    Math.max(more, ...samples.map((sample) => sample[what] ?? 0)) * 1.15 || 1;
-  const tops = { flow: most('flow', flow), pressure: most('pressure') };
+  const most = (what: 'flow' | 'pressure', room: number, more = 0) =>
+    Math.max(more, ...samples.map((sample) => sample[what] ?? 0)) * room || 1;
+  // The pressure is drawn lower, so that the lines do not cover one another.
+  const tops = { flow: most('flow', 1.15, flow), pressure: most('pressure', 1.8) };
   const x = (i: number) => (i / (samples.length - 1)) * WIDE;
   const y = (what: 'flow' | 'pressure', value: number) => HIGH - (value / tops[what]) * HIGH;
   const path = (what: 'flow' | 'pressure') =>

@@ -1,6 +1,5 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { RunRead } from '#core/job/job';
 import { principleOf } from '#core/model/principle';
 import { expectedOf, judgeRun, meanOf, type Sample } from '#core/proving/run';
 import { readNumber } from '#core/quantity/quantity';
@@ -34,13 +33,11 @@ export function RunDemand({ bench, step, run, inHand, connected }: RunDemandProp
   if (!asked) return null;
   const { series } = bench.job.release.workbook;
   const expected = expectedOf(asked, series.duty ?? {});
-  const latest: RunRead | undefined = run.tests.at(-1);
   const keep = (samples: readonly Sample[], number?: string) =>
     bench.enter({
       ...{ kind: 'run-read', stepId: step.id, samples: [...samples] },
       ...(number !== undefined && { every: EVERY_S, instrument: { number } }),
     });
-  const judged = (samples: readonly Sample[]) => judgeRun(samples, asked, series.duty ?? {}, principleOf(series));
   return (
     <div className={styles.run}>
       <h2>{t('run.title')}</h2>
@@ -74,20 +71,30 @@ export function RunDemand({ bench, step, run, inHand, connected }: RunDemandProp
         </div>
       )}
       {inHand && !device?.isHere && <TypedRun onRun={(sample) => keep([sample])} />}
-      {latest && (
-        <>
-          <RunVerdicts judged={judged(latest.samples)} mean={meanOf(latest.samples)} />
-          {latest.samples.length > 1 && (
-            <RunChart
-              samples={latest.samples}
-              every={latest.every ?? EVERY_S}
-              flow={expected.flow}
-              label={t('run.chart')}
-            />
-          )}
-        </>
-      )}
       <PassOver bench={bench} stepId={step.id} run={run} what="run" offered={inHand} />
+    </div>
+  );
+}
+
+/** What the latest run was, judged; it stands beside the step. */
+export function RunResult({ bench, step, run }: Pick<DemandsProps, 'bench' | 'step' | 'run'>) {
+  const { t } = useTranslation();
+  const latest = run.tests.at(-1);
+  if (!step.run || !latest) return null;
+  const { series } = bench.job.release.workbook;
+  const duty = series.duty ?? {};
+  return (
+    <div className={styles.run}>
+      <RunVerdicts
+        judged={judgeRun(latest.samples, step.run, duty, principleOf(series))}
+        mean={meanOf(latest.samples)}
+      />
+      <RunChart
+        samples={latest.samples}
+        every={latest.every ?? EVERY_S}
+        flow={expectedOf(step.run, duty).flow}
+        label={t('run.chart')}
+      />
     </div>
   );
 }

@@ -1,6 +1,6 @@
+import type { Entry, EntryContent } from '../job/entry';
+import { foldJob } from '../job/job';
 import { typed, withComponent, withStep } from '../testing/workbook';
-import type { Entry, EntryContent } from './entry';
-import { foldJob } from './job';
 import { foundInJob, partsWanted, pointsTo } from './job-found';
 
 const mm = (value: number) => ({ value, unit: 'mm' as const });

@@ -1,11 +1,11 @@
+import { type Found, foundIn } from '../job/found';
+import { type JobState, runOf } from '../job/job';
+import { stepInJob } from '../job/to-do';
 import { causesOf, type Evidence, type PointedTo } from '../judging/causes';
 import type { Step, Workbook } from '../model/procedure';
 import { type Component, componentById, placeNameOf } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { piecesInKits } from '../supplies/kit-need';
-import { type Found, foundIn } from './found';
-import { type JobState, runOf } from './job';
-import { stepInJob } from './to-do';
 
 /** Something found in a job, with the part it was found on and the step that found it. */
 export interface FoundInJob extends Found {

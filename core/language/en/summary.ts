@@ -1,0 +1,124 @@
+import type { Quantity } from '../../quantity/quantity';
+import type { JobSummary } from '../../record/summary';
+import { sayPointedTo } from './causes';
+import { sayFound } from './found';
+import { counted } from './naming';
+import { componentPhrase, listing } from './sentence';
+
+/** One thing a record says first, with its lines. */
+export interface SummarySection {
+  readonly title: string;
+  readonly lines: readonly string[];
+  /** Not as it should be. */
+  readonly isOdd?: boolean;
+}
+
+export interface SummaryWords {
+  readonly nameOf: (personId: string) => string;
+  /** A quantity in the units of the reader. */
+  readonly say: (quantity: Quantity, digits?: number) => string;
+  /** "2 h 10 min" of minutes. */
+  readonly duration: (minutes: number) => string;
+}
+
+const FOLLOWS = { reuse: 'used again', renew: 'to be renewed', refer: 'referred' };
+
+/** What the first page of a record says. For the customer without names, skipped checks and what the office has to get. */
+export function summarySections(
+  summary: JobSummary,
+  { nameOf, say, duration }: SummaryWords,
+  reader: 'workshop' | 'customer',
+): SummarySection[] {
+  const { done, toDo, time, people, checkedBy, renewed, found, measured, tightened, tests } = summary;
+  const isWorkshop = reader === 'workshop';
+  const paused = time.paused >= 1 ? `, ${duration(time.paused)} paused` : '';
+  const sections: SummarySection[] = [
+    {
+      title: 'Done',
+      lines: [
+        `${done} of ${counted(toDo, 'step', 'steps')}, ${duration(time.worked)} of work${isWorkshop ? paused : ''}, ${counted(summary.photos, 'photo', 'photos')}`,
+        ...(isWorkshop
+          ? [listing(people.map(({ id, steps }) => `${nameOf(id)} (${counted(steps, 'step', 'steps')})`))]
+          : []),
+        ...(checkedBy.length > 0 ? [`Checked by a second person: ${listing(checkedBy.map(nameOf))}`] : []),
+      ],
+    },
+    {
+      title: 'Found',
+      lines: [
+        ...found.map(
+          (one) =>
+            `${[one.component?.name, one.place, one.where].filter(Boolean).join(', ')}: ${sayFound(one)}, ${FOLLOWS[one.follows]}`,
+        ),
+        ...summary.pointsTo.flatMap((pointed) => {
+          const { why, todo } = sayPointedTo(pointed);
+          return [`${why} ${todo}`];
+        }),
+      ],
+      isOdd: true,
+    },
+    { title: 'Renewed', lines: renewed.map(({ component, count }) => componentPhrase(component, count, false)) },
+    {
+      title: 'Measured',
+      lines: measured.map(({ what, component, place, smallest, largest, isWithin }) => {
+        const sizes = smallest.value === largest.value ? say(smallest, 6) : `${say(smallest, 6)} to ${say(largest, 6)}`;
+        return `${[component?.name, place, what].filter(Boolean).join(', ')}: ${sizes}, ${isWithin ? 'within its limits' : 'out of its limits'}`;
+      }),
+    },
+    {
+      title: 'Tightened',
+      lines: tightened.map(
+        ({ component, torque, count, within }) =>
+          `${component?.name ?? ''} to ${say(torque.figure, 3)}: ${`${within} of ${counted(count, 'reading', 'readings')} within`}`,
+      ),
+    },
+    {
+      title: 'Test run',
+      lines: tests.flatMap(({ values, faults }) =>
+        faults.length > 0
+          ? ['The run says nothing of the pump.']
+          : values.map(
+              ({ what, value, from, to, verdict }) =>
+                `${RUN_WORDS[what]} ${say({ value: Number(value.toPrecision(4)), unit: RUN_UNITS[what] }, 4)}, ${from === undefined ? 'at most' : `${say({ value: Number(from.toPrecision(3)), unit: RUN_UNITS[what] }, 3)} to`} ${say({ value: Number(to.toPrecision(3)), unit: RUN_UNITS[what] }, 3)}: ${RUN_VERDICTS[verdict]}`,
+            ),
+      ),
+    },
+  ];
+  if (isWorkshop) {
+    sections.push(
+      {
+        title: 'Parts to get',
+        lines: summary.partsWanted.map(({ component, count, stops }) =>
+          [
+            componentPhrase(component, count, false),
+            component.partNumber,
+            stops && `needed for step ${stops.index + 1}`,
+          ]
+            .filter(Boolean)
+            .join(', '),
+        ),
+        isOdd: true,
+      },
+      {
+        title: 'Skipped and reported',
+        lines:
+          summary.skipped + summary.problems > 0
+            ? [
+                [
+                  summary.skipped > 0 && `${counted(summary.skipped, 'check', 'checks')} skipped`,
+                  summary.problems > 0 && `${counted(summary.problems, 'problem', 'problems')} reported`,
+                ]
+                  .filter(Boolean)
+                  .join(', '),
+              ]
+            : [],
+        isOdd: true,
+      },
+    );
+  }
+  return sections.filter(({ lines }) => lines.some(Boolean));
+}
+
+const RUN_WORDS = { flow: 'Flow', pressure: 'Pressure', power: 'Power' };
+const RUN_UNITS = { flow: 'L/min', pressure: 'bar', power: 'kW' } as const;
+const RUN_VERDICTS = { within: 'accepted', low: 'too low', high: 'too high' };

@@ -1,0 +1,97 @@
+import { TextInput } from '@mantine/core';
+import { modals } from '@mantine/modals';
+import i18next from 'i18next';
+import { type PointerEvent, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Signer } from '#core/job/entry';
+import { DrawnSignature } from '../../../drawings/DrawnSignature';
+import type { BenchJob } from '../../../sync/bench-job';
+import frame from '../Bench.module.css';
+import styles from './End.module.css';
+
+export function openSignature(bench: BenchJob, as: Signer, name: string): void {
+  modals.open({
+    title: i18next.t(`bench.signature.${as}`),
+    size: 'lg',
+    children: <SignaturePad bench={bench} as={as} first={name} />,
+  });
+}
+
+/** As many points of a stroke are kept; a signature has far fewer. */
+const MOST_POINTS = 300;
+const MOST_STROKES = 40;
+/** Points closer than this, in thousandths of the width, say nothing new. */
+const CLOSE = 4;
+
+/** A sheet to sign on with a finger. */
+function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer; first: string }) {
+  const { t } = useTranslation();
+  const [name, setName] = useState(first);
+  const [strokes, setStrokes] = useState<readonly (readonly number[])[]>([]);
+  const sheet = useRef<HTMLDivElement>(null);
+  const isDrawing = useRef(false);
+  const at = (event: PointerEvent): [number, number] => {
+    const box = sheet.current?.getBoundingClientRect();
+    if (!box) return [0, 0];
+    const share = (value: number, most: number) => Math.round(Math.min(1, Math.max(0, value)) * most);
+    return [share((event.clientX - box.left) / box.width, 1000), share((event.clientY - box.top) / box.height, 300)];
+  };
+  const begin = (event: PointerEvent) => {
+    if (strokes.length >= MOST_STROKES) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    isDrawing.current = true;
+    setStrokes([...strokes, at(event)]);
+  };
+  const move = (event: PointerEvent) => {
+    if (!isDrawing.current) return;
+    const [x, y] = at(event);
+    setStrokes((before) => {
+      const last = before.at(-1) ?? [];
+      const [lastX = 0, lastY = 0] = last.slice(-2);
+      if (Math.hypot(x - lastX, y - lastY) < CLOSE || last.length >= 2 * MOST_POINTS) return before;
+      return [...before.slice(0, -1), [...last, x, y]];
+    });
+  };
+  const end = () => {
+    isDrawing.current = false;
+  };
+  const save = async () => {
+    await bench.enter({ kind: 'signed', as, name: name.trim(), strokes: strokes.map((stroke) => [...stroke]) });
+    modals.closeAll();
+  };
+  return (
+    <div className={styles.pad}>
+      <TextInput
+        size="lg"
+        label={t('bench.signature.name')}
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <div
+        ref={sheet}
+        className={styles.sheet}
+        data-testid="signature-sheet"
+        onPointerDown={begin}
+        onPointerMove={move}
+        onPointerUp={end}
+        onPointerCancel={end}
+      >
+        <DrawnSignature strokes={strokes} label={t('bench.signature.sheet')} />
+      </div>
+      <div className={styles.buttons}>
+        <button type="button" className={frame.medium} disabled={strokes.length === 0} onClick={() => setStrokes([])}>
+          {t('bench.signature.clear')}
+        </button>
+        <button
+          type="button"
+          className={`${frame.medium} ${frame.go}`}
+          disabled={strokes.length === 0 || name.trim() === ''}
+          onClick={() => void save()}
+        >
+          {t('bench.signature.keep')}
+        </button>
+      </div>
+    </div>
+  );
+}
