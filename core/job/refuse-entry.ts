@@ -54,6 +54,8 @@ export function refuseEntry(
   const said = workbook.procedure.steps[index];
   if (!said) return 'unknown-step';
   if (content.kind === 'went-back') return index < state.cursor ? undefined : 'step-not-in-hand';
+  // What was wrong may reach the server after the step was done.
+  if (content.kind === 'problem') return index <= state.cursor ? undefined : 'step-not-in-hand';
   if (index !== state.cursor) return 'step-not-in-hand';
   const run = runOf(state, said.id);
   const step = stepInJob(said, state, run.chosenMethodId, workbook) ?? said;
@@ -125,7 +127,6 @@ export function refuseEntry(
     case 'photo-marked':
       return run.photos.some(({ hash }) => hash === content.photo) ? undefined : 'no-such-photo';
     case 'photo-taken':
-    case 'problem':
       return undefined;
   }
 

@@ -71,6 +71,7 @@ export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProp
       <button
         type="button"
         className={styles.big}
+        data-key="back"
         disabled={!inHand || !before}
         onClick={() => before && bench.enter({ kind: 'went-back', stepId: before.id })}
       >
@@ -88,6 +89,7 @@ export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProp
       <button
         type="button"
         className={`${styles.big} ${styles.go}`}
+        data-key="done"
         disabled={!inHand || !step || missing.length > 0}
         onClick={done}
       >

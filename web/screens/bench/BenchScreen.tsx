@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type CSSProperties, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { demandsOf, placeInHand } from '#core/job/demands';
 import { runOf } from '#core/job/job';
@@ -10,6 +10,7 @@ import { methodTaken } from '#core/model/setting';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { usePerson } from '../../frame/SignedIn';
 import { mayWorkAtBench } from '../../ground/session';
+import { useBenchView } from '../../state/bench-view';
 import { type BenchJob, useBenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { BenchFoot } from './BenchFoot';
@@ -17,6 +18,8 @@ import { BenchNotice, BenchTop, Hem } from './BenchTop';
 import { Clock } from './Clock';
 import { Demands, posesAt } from './Demands';
 import { AllDone } from './end/AllDone';
+import { useBenchTheme, useScreenAwake } from './hands/screen';
+import { useBenchKeys } from './hands/useBenchKeys';
 import { JointPlan } from './joint/JointPlan';
 import { SpringPlan } from './joint/SpringPlan';
 import { useTightening } from './joint/useTightening';
@@ -50,6 +53,10 @@ function Bench({ bench }: { bench: BenchJob }) {
   const run = said && runOf(state, said.id);
   // By the method taken, and only at the places that the answers lead to.
   const step = said && stepInJob(said, state, run?.chosenMethodId, workbook);
+  const { hand, text } = useBenchView();
+  useBenchTheme();
+  useBenchKeys();
+  useScreenAwake(inHand);
   const [begun, setBegun] = useState(false);
   const [confirmed, setConfirmed] = useState<string>();
   // Until something was entered for a step, the job starts with what to know before the first one.
@@ -70,8 +77,8 @@ function Bench({ bench }: { bench: BenchJob }) {
   };
   const method = said && methodTaken(said, state.setting, run?.chosenMethodId);
   return (
-    <div className={styles.screen}>
-      <BenchTop bench={bench} />
+    <div className={styles.screen} data-hand={hand} style={{ '--bench-text': text } as CSSProperties}>
+      <BenchTop bench={bench} step={starting ? undefined : step} />
       <div>
         <Hem bench={bench} />
         <Clock bench={bench} />

@@ -1,8 +1,10 @@
+import { IconAdjustments } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { WAITS_FOR } from '#core/job/entry';
 import { runOf } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
+import type { Step } from '#core/model/procedure';
 import { usePerson } from '../../frame/SignedIn';
 import { openWaiting, WaitingNote } from '../../frame/WaitingNote';
 import { mayWorkAtBench } from '../../ground/session';
@@ -10,8 +12,10 @@ import { Tag } from '../../parts/Tag';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { openSafety } from './dialogs';
+import { ReadAloud } from './hands/ReadAloud';
+import { openView } from './hands/View';
 
-export function BenchTop({ bench }: { bench: BenchJob }) {
+export function BenchTop({ bench, step }: { bench: BenchJob; step: Step | undefined }) {
   const { t } = useTranslation();
   const person = usePerson();
   const { job, state } = bench;
@@ -31,6 +35,16 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
       </span>
       <span className={styles.grow} />
       <WaitingNote atBench />
+      {step && <ReadAloud step={step} series={series} />}
+      <button
+        type="button"
+        className={styles.medium}
+        onClick={openView}
+        aria-label={t('bench.view.title')}
+        title={t('bench.view.title')}
+      >
+        <IconAdjustments size={26} aria-hidden />
+      </button>
       <button type="button" className={styles.medium} onClick={() => openSafety(job.release.workbook, state.setting)}>
         {t('safety.short')}
       </button>
@@ -39,7 +53,9 @@ export function BenchTop({ bench }: { bench: BenchJob }) {
           {t('bench.pause')}
         </button>
       )}
-      <Tag>{person.name}</Tag>
+      <span className={styles.person}>
+        <Tag>{person.name}</Tag>
+      </span>
     </header>
   );
 }

@@ -75,7 +75,7 @@ export function Demands({
     placeName: (id: string | null) => placeNameOf(workbook.series, id),
   };
   return (
-    <section className={frame.right}>
+    <section className={frame.right} data-choices>
       {step.decision && <AnswerDemand {...parts} decision={step.decision} places={asked} />}
       {panel}
       {tightening && <JointDemand {...props} tightening={tightening} byWrench={byWrench} />}
