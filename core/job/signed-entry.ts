@@ -11,6 +11,11 @@ export const SignedText = z.strictObject({
   by: z.string().min(1).max(64),
   format: z.int().min(1),
   content: z.unknown(),
+  /** SHA-256 of what this device signed before it in this job, so that nothing between is left out unseen. */
+  before: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .optional(),
 });
 export type SignedText = z.infer<typeof SignedText>;
 
@@ -37,9 +42,13 @@ export interface MadeEntry {
   readonly at: string;
   readonly by: string;
   readonly content: EntryContent;
+  readonly before?: string | undefined;
 }
 
 /** The text to sign for an entry made now. */
-export function textToSign({ id, jobId, at, by, content }: MadeEntry): string {
-  return JSON.stringify({ id, jobId, at, by, format: DOCUMENT_FORMAT, content } satisfies SignedText);
+export function textToSign({ id, jobId, at, by, content, before }: MadeEntry): string {
+  return JSON.stringify({
+    ...{ id, jobId, at, by, format: DOCUMENT_FORMAT, content },
+    ...(before !== undefined && { before }),
+  } satisfies SignedText);
 }

@@ -35,10 +35,12 @@ function content(): RecordContent {
     { kind: 'problem', stepId: 's2', note: 'Nut rounded' },
     { kind: 'finished' },
   ];
+  let before: string | undefined;
   const entries = contents.map((made, i): RecordedEntry => {
     const isSigned = i !== 2;
     const at = `2026-01-05T08:0${i}:00.000Z`;
-    const text = textToSign({ id: `e${i}`, jobId: 'job', at, by: 'mara', content: made as never });
+    const text = textToSign({ id: `e${i}`, jobId: 'job', at, by: 'mara', content: made as never, before });
+    if (isSigned) before = hash(text);
     return {
       ...{ id: `e${i}`, sequence: i + 1, at, acceptedAt: `2026-01-05T09:0${i}:00.000Z`, by: 'mara', sentBy: null },
       ...{ deviceId: isSigned ? 'tablet' : null, clockBehindMs: i === 3 ? 1000 : null, content: made },
@@ -136,6 +138,15 @@ test('entries that are left out, added, or in another order are found', () => {
   const [first, second] = turned.record.entries;
   if (first && second) [first.sequence, second.sequence] = [2, 1];
   expect(faultsOf(turned).map(({ is }) => is)).toContain('entry');
+});
+
+test('an entry that the workshop left out before it sealed leaves a gap in the chain that the device made', () => {
+  expect(verifyRecord(copy(file), { hash, holds }).gaps).toEqual([]);
+  const whole = content();
+  const less = sealed({ ...whole, entries: whole.entries.filter(({ id }) => id !== 'e1') });
+  const { faults, gaps } = verifyRecord(less, { hash, holds });
+  expect(faults).toEqual([]);
+  expect(gaps).toEqual([{ device: 'tablet', id: 'e3', kind: 'finished', at: '2026-01-05T08:03:00.000Z' }]);
 });
 
 test('whoever seals a forged record anew has another key, and cannot sign for the maker', () => {

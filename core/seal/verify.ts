@@ -33,8 +33,18 @@ export interface Means {
   readonly holds: (signature: string, text: string, publicKey: string) => boolean;
 }
 
+/** A device made something before an entry that is not in the record: the server refused it, or it was left out. */
+export interface Gap {
+  readonly device: string;
+  readonly id: string;
+  readonly kind: string;
+  readonly at: string;
+}
+
 export interface Verified {
   readonly faults: readonly RecordFault[];
+  /** Where the chain that devices make as they work leads to something that is not here. */
+  readonly gaps: readonly Gap[];
   /** The record, where it could be read. */
   readonly file?: SealedRecord;
 }
@@ -43,13 +53,24 @@ export interface Verified {
 export function verifyRecord(json: unknown, means: Means): Verified {
   const format = (json as { format?: unknown } | null)?.format;
   if (format !== RECORD_FORMAT) {
-    if (typeof format === 'string') return { faults: [{ is: 'other-format', format }] };
-    return { faults: [{ is: 'unreadable', path: 'format' }] };
+    if (typeof format === 'string') return { faults: [{ is: 'other-format', format }], gaps: [] };
+    return { faults: [{ is: 'unreadable', path: 'format' }], gaps: [] };
   }
   const read = SealedRecord.safeParse(json);
-  if (!read.success) return { faults: [{ is: 'unreadable', path: (read.error.issues[0]?.path ?? []).join('.') }] };
+  if (!read.success)
+    return { faults: [{ is: 'unreadable', path: (read.error.issues[0]?.path ?? []).join('.') }], gaps: [] };
   const file = read.data;
-  return { faults: [...partFaults(file, means), ...entryFaults(file, means), ...sealFaults(file, means)], file };
+  const faults = [...partFaults(file, means), ...entryFaults(file, means), ...sealFaults(file, means)];
+  return { faults, gaps: gapsIn(file, means), file };
+}
+
+/** Each signed entry names what its device signed before; all of it should be here. */
+function gapsIn({ record }: SealedRecord, { hash }: Means): Gap[] {
+  const there = new Set(record.entries.flatMap(({ signed }) => (signed === null ? [] : [hash(signed)])));
+  return record.entries.flatMap((entry): Gap[] => {
+    const before = entry.signed === null ? undefined : readJson(entry.signed)?.before;
+    return typeof before === 'string' && !there.has(before) ? [{ device: entry.deviceId ?? '', ...about(entry) }] : [];
+  });
 }
 
 function partFaults({ record, seal }: SealedRecord, { hash }: Means): RecordFault[] {

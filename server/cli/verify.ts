@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { sayRecordFault } from '#core/language/en/record-faults';
+import { sayGap, sayRecordFault } from '#core/language/en/record-faults';
 import { verifyRecord } from '#core/seal/verify';
 import { holds, sha256 } from '../seal/workshop-key';
 
@@ -10,9 +10,10 @@ export async function verifyFile(
   tell: (line: string) => void,
 ): Promise<boolean> {
   const text = await readFile(path, 'utf8');
-  const { faults, file } = verifyRecord(readJson(text), { hash: sha256, holds });
+  const { faults, gaps, file } = verifyRecord(readJson(text), { hash: sha256, holds });
   const other = publicKey !== undefined && file !== undefined && file.seal.publicKey !== publicKey;
   for (const fault of faults) tell(sayRecordFault(fault));
+  for (const gap of gaps) tell(sayGap(gap));
   if (other) tell(`It was signed by another key: ${file.seal.publicKey}`);
   if (!file || faults.length > 0 || other) return false;
   const { job, entries } = file.record;

@@ -91,6 +91,8 @@ class DeviceStore extends Dexie {
   devices!: EntityTable<KnownDevice, 'pairing'>;
   keys!: EntityTable<DeviceKey, 'personId'>;
   cosigners!: EntityTable<Cosigner, 'username'>;
+  /** SHA-256 of what was signed last in a job on this device. */
+  chains!: EntityTable<{ jobId: string; last: string }, 'jobId'>;
   people!: EntityTable<{ key: 'me'; person: Person | null }, 'key'>;
   self!: EntityTable<{ key: 'device'; value: string }, 'key'>;
 
@@ -102,7 +104,7 @@ class DeviceStore extends Dexie {
     // Of the same format, with more in it.
     this.version(DOCUMENT_FORMAT + 0.1).stores({ series: 'id', keys: 'personId', self: 'key' });
     this.version(DOCUMENT_FORMAT + 0.2).stores({ devices: 'pairing, jobId' });
-    this.version(DOCUMENT_FORMAT + 0.3).stores({ cosigners: 'username' });
+    this.version(DOCUMENT_FORMAT + 0.3).stores({ cosigners: 'username', chains: 'jobId' });
   }
 }
 

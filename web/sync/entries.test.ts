@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { ed25519 } from '@noble/curves/ed25519.js';
 import type { EntryContent } from '#core/job/entry';
 import { typed } from '#core/testing/workbook';
@@ -189,4 +190,19 @@ test('what waits can be kept as a file, and only what was refused can be dropped
   expect(file).toMatchObject({ kind: 'fukusa-unsent', entries: [{ id: 'a', refused: NOT_HOLDER }, { id: 'b' }] });
   await discardRefused(await whatWaits());
   expect((await waiting()).map(({ id }) => id)).toEqual(['b']);
+});
+
+test('each entry names what this device signed before it in the job, however close they come', async () => {
+  await device.chains.clear();
+  await ensureKey('mara');
+  server.answer = () => {
+    throw new TypeError('no network');
+  };
+  await Promise.all([enter('job', 'mara', done(first)), enter('job', 'mara', dented), enter('other', 'mara', dented)]);
+  await enter('job', 'mara', done(second));
+  const texts = (await waiting()).map(({ signed }) => signed?.text ?? '');
+  const hash = (text: string) => createHash('sha256').update(text).digest('hex');
+  expect(texts.map((text) => JSON.parse(text).before)).toEqual([undefined, hash(texts[0] ?? ''), hash(texts[1] ?? '')]);
+  const [elsewhere] = await device.outbox.where('jobId').equals('other').toArray();
+  expect(JSON.parse(elsewhere?.signed?.text ?? '{}').before).toBeUndefined();
 });

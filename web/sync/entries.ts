@@ -71,10 +71,21 @@ async function named(taken: Blob): Promise<{ picture: Blob; photo: string }> {
   return { picture, photo: bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer()))) };
 }
 
-async function keep(made: Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>): Promise<void> {
+type Kept = Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>;
+let keeping: Promise<void> = Promise.resolve();
+
+/** One after the other, so that each can name the one before it. */
+function keep(made: Kept): Promise<void> {
+  const done = keeping.then(() => keepNext(made));
+  keeping = done.catch(() => undefined);
+  return done;
+}
+
+async function keepNext(made: Kept): Promise<void> {
   const { jobId, by, content } = made;
+  const before = (await device.chains.get(jobId))?.last;
   const entry = { id: nanoid(), jobId, at: new Date().toISOString(), by, content };
-  const signed = await signedEntry(entry);
+  const signed = await signedEntry({ ...entry, before });
   const row: OutboxEntry = { ...entry, ...(made.picture && { picture: made.picture }), ...(signed && { signed }) };
   try {
     await device.outbox.add(row);
@@ -86,6 +97,7 @@ async function keep(made: Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'pictur
       throw isQuota(still) ? noRoomHere() : still;
     });
   }
+  if (signed) await device.chains.put({ jobId, last: bytesToHex(sha256(new TextEncoder().encode(signed.text))) });
   void sync();
   void askToKeep();
 }

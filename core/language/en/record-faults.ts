@@ -1,4 +1,4 @@
-import type { RecordFault } from '../../seal/verify';
+import type { Gap, RecordFault } from '../../seal/verify';
 import { counted } from './naming';
 
 const PARTS: Readonly<Record<string, string>> = {
@@ -7,6 +7,7 @@ const PARTS: Readonly<Record<string, string>> = {
   'job.workOrder': 'The work order',
   'job.pumpSerial': 'The pump serial number',
   'job.customer': 'The customer',
+  'job.hours': 'The hour meter',
   'job.startedAt': 'When the job was started',
   'job.startedBy': 'Who started the job',
   'job.finishedAt': 'When the job was finished',
@@ -45,4 +46,9 @@ export function sayRecordFault(fault: RecordFault): string {
     case 'signature':
       return 'The signature of the workshop does not hold for this seal.';
   }
+}
+
+/** A place where something that a device made is not in the record. */
+export function sayGap({ device, kind, at, id }: Gap): string {
+  return `Before the entry "${kind}" of ${at} (${id}) device ${device} made another one that is not in the record. The server may have refused it.`;
 }

@@ -4,7 +4,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { sayRecordFault } from '#core/language/en/record-faults';
+import { sayGap, sayRecordFault } from '#core/language/en/record-faults';
 import { type Means, type Verified, verifyRecord } from '#core/seal/verify';
 import { showMoment } from '../../ground/format';
 import styles from './Verify.module.css';
@@ -50,7 +50,7 @@ export function VerifyScreen() {
   );
 }
 
-function Result({ name, verified: { faults, file } }: { name: string; verified: Verified }) {
+function Result({ name, verified: { faults, gaps, file } }: { name: string; verified: Verified }) {
   const { t } = useTranslation();
   const isWhole = faults.length === 0 && file !== undefined;
   return (
@@ -61,6 +61,10 @@ function Result({ name, verified: { faults, file } }: { name: string; verified: 
         return <p key={said}>{said}</p>;
       })}
       {faults.length > MOST_SHOWN && <p>{t('verify.more', { count: faults.length - MOST_SHOWN })}</p>}
+      {gaps.slice(0, MOST_SHOWN).map((gap) => {
+        const said = sayGap(gap);
+        return <p key={said}>{said}</p>;
+      })}
       {file && (
         <dl className={styles.facts}>
           <dt>{t('verify.job')}</dt>
