@@ -79,7 +79,8 @@ export async function newProcedureByHand(page: Page, title: string): Promise<voi
 
 /** Asks the server as the page would: it takes orders from its own pages only. */
 export async function post(page: Page, path: string, data: object): Promise<{ id: string }> {
-  const origin = addressOf(test.info().parallelIndex);
+  const here = page.url();
+  const origin = here.startsWith('http') ? new URL(here).origin : addressOf(test.info().parallelIndex);
   const answer = await page.request.post(path, { data, headers: { origin } });
   expect(answer.status(), await answer.text()).toBe(201);
   return answer.json();

@@ -22,7 +22,8 @@ export interface BenchJob {
   /** Entries made here that the server has not taken in yet. */
   readonly waiting: readonly OutboxEntry[];
   readonly connection: Connection;
-  enter(content: EntryContent): Promise<void>;
+  /** Whether it was kept; where not, it is told why. */
+  enter(content: EntryContent): Promise<boolean>;
   enterPhoto(stepId: string, picture: Blob, kept?: KeptPhoto): Promise<void>;
   enterProblem(...problem: Rest<typeof enterProblem>): Promise<void>;
   enterLook(...look: Rest<typeof enterLook>): Promise<void>;
@@ -88,7 +89,14 @@ export function useBenchJob(jobId: string, me: string): { bench: BenchJob | null
       state: foldJob(job.release.workbook, job.startedBy, entries),
       waiting,
       connection,
-      enter: (content) => enter(jobId, me, content).catch(tellFault),
+      enter: (content) =>
+        enter(jobId, me, content).then(
+          () => true,
+          (fault: unknown) => {
+            tellFault(fault);
+            return false;
+          },
+        ),
       enterProblem: (...problem) => enterProblem(jobId, me, ...problem).catch(tellFault),
       enterLook: (...look) => enterLook(jobId, me, ...look).catch(tellFault),
       enterPhoto: (stepId, picture, kept) => enterPhoto(jobId, me, stepId, picture, kept).catch(tellFault),

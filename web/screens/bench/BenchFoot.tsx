@@ -8,7 +8,6 @@ import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { confirmationOf } from '#core/model/confirmation';
 import { componentById, placeNameOf } from '#core/model/series';
-import { tellFault } from '../../ground/notify';
 import { timelineOn } from '../../state/timeline';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
@@ -57,14 +56,11 @@ export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProp
   const done = async () => {
     if (!step || answered.current === state) return;
     answered.current = state;
-    try {
-      if (place) await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place });
-      const confirmed = asksConfirmation ? { confirmed: true as const } : {};
-      if (placesLeft <= 1) await bench.enter({ kind: 'step-done', stepId: step.id, ...confirmed });
-    } catch (error) {
-      answered.current = null;
-      tellFault(error);
-    }
+    const confirmed = asksConfirmation ? { confirmed: true as const } : {};
+    const isKept =
+      (!place || (await bench.enter({ kind: 'place-done', stepId: step.id, positionId: place }))) &&
+      (placesLeft > 1 || (await bench.enter({ kind: 'step-done', stepId: step.id, ...confirmed })));
+    if (!isKept) answered.current = null;
   };
   return (
     <footer className={styles.foot}>

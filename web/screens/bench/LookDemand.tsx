@@ -156,7 +156,7 @@ function signsOf(bench: BenchJob, step: Step): readonly WearSign[] {
 }
 
 /** The trade's words for what may be seen on such a part, with what each means. */
-function openOther(signs: readonly WearSign[], onChosen: (sign: WearSign) => Promise<void>): void {
+function openOther(signs: readonly WearSign[], onChosen: (sign: WearSign) => Promise<unknown>): void {
   modals.open({
     title: i18next.t('look.otherTitle'),
     size: 'lg',

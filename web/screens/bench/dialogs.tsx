@@ -37,7 +37,7 @@ export function openSafety(workbook: Workbook, setting: Setting): void {
   });
 }
 
-function askReason(title: string, explain: string, action: string, onReason: (reason: string) => Promise<void>): void {
+function askReason(title: string, explain: string, action: string, onReason: (reason: string) => Promise<unknown>): void {
   modals.open({ title, size: 'lg', children: <ReasonForm explain={explain} action={action} onReason={onReason} /> });
 }
 
@@ -51,7 +51,7 @@ export function ReasonForm({
 }: {
   explain?: string;
   action: string;
-  onReason: (reason: string) => Promise<void>;
+  onReason: (reason: string) => Promise<unknown>;
 }) {
   const { t } = useTranslation();
   const [reason, setReason] = useState('');

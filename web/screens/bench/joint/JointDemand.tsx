@@ -127,7 +127,7 @@ export function JointDemand({ bench, step, run, inHand, tightening, byWrench }: 
 interface ReadingEntryProps {
   readonly target: Quantity;
   readonly offersClick: boolean;
-  readonly onReading: (reading: Quantity) => Promise<void>;
+  readonly onReading: (reading: Quantity) => Promise<unknown>;
 }
 
 /** A number and Enter; Enter alone, or the button, for a wrench that clicks and shows nothing. */

@@ -11,7 +11,7 @@ interface DoubtsProps {
   readonly picture: Blob;
   readonly doubts: readonly PhotoFault[];
   readonly onAgain: () => void;
-  readonly onKeep: (reason: string) => Promise<void>;
+  readonly onKeep: (reason: string) => Promise<unknown>;
 }
 
 /** Tells what is wrong with a photo and what to do; it is taken again, or kept with a reason. */

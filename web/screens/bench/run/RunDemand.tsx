@@ -109,7 +109,7 @@ function useSamples(sample: Sample | undefined): readonly Sample[] {
 }
 
 /** Without a connected test bench the means are typed from its dials. */
-function TypedRun({ onRun }: { onRun: (sample: Sample) => Promise<void> }) {
+function TypedRun({ onRun }: { onRun: (sample: Sample) => Promise<unknown> }) {
   const { t } = useTranslation();
   const [texts, setTexts] = useState<Readonly<Partial<Record<(typeof TYPED)[number], string>>>>({});
   const [fault, setFault] = useState('');
