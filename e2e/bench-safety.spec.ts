@@ -86,6 +86,11 @@ test('a paused job says what it waits for, and is found by it and by its pump', 
   await startJob(page, 'Cover with a hold point', 'WT-1');
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Parts', pressed: true })).toBeVisible();
+  // It stands in the list when the server has it.
+  const id = page.url().split('/').at(-1);
+  const isTold = async () => (await (await page.request.get(`/api/jobs/${id}`)).json()).entries.length;
+  await expect.poll(isTold).toBe(2);
   await page.goto('/jobs');
   await page.getByLabel('Waits for').click();
   await page.getByRole('option', { name: 'Parts' }).click();

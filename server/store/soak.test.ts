@@ -124,6 +124,4 @@ test(`${JOBS} jobs of ${STEPS} steps over a bad network: every entry is there on
     compared += kept.length;
   }
   expect(compared).toBeGreaterThan(JOBS * (STEPS + 1));
-  const { json } = await workshop.call('lead', 'GET', '/api/jobs?group=finished&search=Soak');
-  expect(json.jobs).toHaveLength(50);
 }, 240_000);

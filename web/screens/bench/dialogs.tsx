@@ -37,7 +37,12 @@ export function openSafety(workbook: Workbook, setting: Setting): void {
   });
 }
 
-function askReason(title: string, explain: string, action: string, onReason: (reason: string) => Promise<unknown>): void {
+function askReason(
+  title: string,
+  explain: string,
+  action: string,
+  onReason: (reason: string) => Promise<unknown>,
+): void {
   modals.open({ title, size: 'lg', children: <ReasonForm explain={explain} action={action} onReason={onReason} /> });
 }
 

@@ -158,6 +158,8 @@ function MeasuredPart({
       });
     }
     setTexts({});
+    // What was typed here is not for the calliper any more.
+    calliper.tap(undefined);
   };
 
   return (

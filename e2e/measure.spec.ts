@@ -1,0 +1,116 @@
+import type { Page } from '@playwright/test';
+import { expect, post, release, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+
+/** A series with a plunger that is measured, and a pump that is run on the test bench. */
+async function measured(page: Page, title: string): Promise<void> {
+  const positions = [1, 2].map((number) => ({ id: `bore-${number}`, name: `bore ${number}` }));
+  const series = await post(page, '/api/series', {
+    ...{ name: 'Gaugewick', code: `G-${Date.now() % 100_000}`, pumpType: 'plunger' },
+    positionSets: [{ id: 'bore', name: 'bore', positions }],
+  });
+  const procedure = await post(page, '/api/procedures', { seriesId: series.id, title });
+  await page.goto(`/procedures/${procedure.id}`);
+  await expect(page.getByLabel('Next step')).toBeVisible();
+  await typeLines(page, ['measure plunger @each bore', 'test the pump']);
+  await saved(page);
+  const mm = (value: number) => ({ value, unit: 'mm' });
+  const { procedure: open, series: of } = await (await page.request.get(`/api/procedures/${procedure.id}`)).json();
+  const [measuring, running] = open.document.steps;
+  const measurement = {
+    ...{ id: 'od', what: 'diameter', nominal: mm(36), least: mm(35.9), toolId: 'calliper' },
+    ...{ points: ['top', 'bottom'], directions: 1, follows: 'renew' },
+  };
+  const run = { speed: { value: 1450, unit: 'rpm' }, pressure: { value: 100, unit: 'bar' }, grade: '2B' };
+  const origin = new URL(page.url()).origin;
+  const answer = await page.request.patch(`/api/procedures/${procedure.id}`, {
+    headers: { origin },
+    data: {
+      seriesVersion: of.version,
+      procedureVersion: open.version,
+      edits: [
+        { kind: 'add', list: 'tools', item: { id: 'calliper', name: 'calliper', kind: 'measuring' } },
+        { kind: 'change', stepId: measuring.id, fields: { measurements: [measurement] } },
+        { kind: 'change', stepId: running.id, fields: { run: { ...run, flow: { value: 15, unit: 'L/min' } } } },
+      ],
+    },
+  });
+  expect(answer.status(), await answer.text()).toBe(200);
+  await page.reload();
+  await release(page);
+  await startJob(page, title, 'ME-1');
+}
+
+/** A stand-in for a device in a page of its own, paired with the bench. */
+async function pair(bench: Page, device: 'calliper' | 'test bench'): Promise<Page> {
+  await bench.getByRole('button', { name: `Connect a ${device}` }).click();
+  const [page] = await Promise.all([
+    bench.context().waitForEvent('page'),
+    bench.getByRole('link', { name: `Open the simulated ${device}` }).click(),
+  ]);
+  await page.getByRole('button', { name: 'Connect' }).click();
+  await bench.getByRole('dialog').getByRole('button', { name: 'Connect', exact: true }).click();
+  await expect(page.getByText('connected', { exact: true })).toBeVisible();
+  return page;
+}
+
+test('a calliper fills the sizes one after the other; what it cannot prove is said; then the pump is run and judged', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await measured(page, 'Plunger measured');
+  await expect(page.getByRole('button', { name: '4 readings needed' })).toBeDisabled();
+  await expect(page.getByText('Within 0.029 mm of a limit it proves nothing.')).toBeVisible();
+  const calliper = await pair(page, 'calliper');
+  const send = async (size: string) => {
+    await calliper.getByLabel('Size of the part, mm').fill(size);
+    await calliper.getByRole('button', { name: 'Measure and send' }).click();
+  };
+  await send('35.98');
+  await expect(page.getByRole('button', { name: '3 readings needed' })).toBeVisible();
+  await send('35.98');
+  await expect(page.getByRole('button', { name: '2 readings needed' })).toBeVisible();
+  // Close to the limit, and out of it.
+  await page.getByLabel('bore 2, top').fill('35.91');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Too close to the limit for this instrument/)).toBeVisible();
+  await send('35.6');
+  await expect(page.getByText('under the limit').first()).toBeVisible();
+  await expect(page.getByRole('img', { name: /Sizes along bore 2/ })).toBeVisible();
+  // Nothing is left to measure: it is told and changes nothing.
+  await send('36');
+  await expect(page.getByText(/is not used: nothing is left to measure here/)).toBeVisible();
+  await stepDone(page);
+
+  await expect(page.getByText('Expected: 15 L/min.', { exact: false })).toBeVisible();
+  await page.getByLabel('Flow, L/min').fill('11');
+  await page.getByLabel('Speed, rpm').fill('1450');
+  await page.getByRole('button', { name: 'Enter' }).click();
+  await expect(page.getByText('too low')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Test run' })).toBeDisabled();
+  const bench = await pair(page, 'test bench');
+  await bench.getByRole('textbox', { name: 'Flow' }).fill('15');
+  await bench.getByRole('button', { name: 'Start the pump' }).click();
+  await expect(page.getByRole('button', { name: 'Keep these readings' })).toBeEnabled({ timeout: 40_000 });
+  await page.getByRole('button', { name: 'Keep these readings' }).click();
+  await expect(page.getByText('accepted')).toBeVisible();
+  await stepDone(page);
+
+  // Signed by hand, it is finished; the record says first what counts.
+  await page.getByRole('button', { name: 'Sign here' }).last().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Ada Test');
+  const sheet = await dialog.getByTestId('signature-sheet').boundingBox();
+  const [x, y] = [(sheet?.x ?? 0) + 40, (sheet?.y ?? 0) + 60];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 160, y - 30, { steps: 8 });
+  await page.mouse.up();
+  await dialog.getByRole('button', { name: 'Keep the signature' }).click();
+  await expect(page.getByRole('img', { name: 'Ada Test' })).toBeVisible();
+  await page.getByRole('button', { name: 'Finish and seal the record' }).click();
+  const summary = page.getByRole('region', { name: 'Summary' });
+  await expect(summary.getByText(/plunger, bore 2, diameter: .* out of its limits/)).toBeVisible();
+  await expect(summary.getByText(/^Flow .* accepted$/)).toBeVisible();
+  await expect(summary.getByText(/plunger, needed for|plunger$/).first()).toBeVisible();
+  await expect(page.getByText('Customer: Ada Test', { exact: false })).toBeVisible();
+});
