@@ -3,15 +3,19 @@ import { createBrowserRouter } from 'react-router';
 import { BrokenScreen, Loading, LostScreen } from '../frame/Fallbacks';
 import { SignedIn } from '../frame/SignedIn';
 import { BenchScreen } from '../screens/bench/BenchScreen';
-import { JobsScreen } from '../screens/jobs/JobsScreen';
-import { RecordScreen } from '../screens/record/RecordScreen';
-import { ShelfScreen } from '../screens/shelf/ShelfScreen';
 import { SignInScreen } from '../screens/sign-in/SignInScreen';
 
-/** A screen that comes when it is opened. What the bench needs is there from the start, for it works without a network. */
+/** A screen that comes when it is opened. What the bench needs is there from the start, and nothing else. */
 function later<Name extends string>(name: Name, load: () => Promise<Record<Name, ComponentType>>) {
   return async () => ({ Component: (await load())[name] });
 }
+
+const jobs = () => import('../screens/jobs/JobsScreen');
+const record = () => import('../screens/record/RecordScreen');
+// Where a job leads to is there too, when the network is gone by then.
+window.addEventListener('load', () =>
+  setTimeout(() => void Promise.all([jobs(), record()]).catch(() => undefined), 3000),
+);
 
 export const router = createBrowserRouter([
   {
@@ -35,7 +39,7 @@ export const router = createBrowserRouter([
       {
         element: <SignedIn />,
         children: [
-          { path: '/', element: <ShelfScreen /> },
+          { path: '/', lazy: later('ShelfScreen', () => import('../screens/shelf/ShelfScreen')) },
           { path: '/series/:id', lazy: later('SeriesScreen', () => import('../screens/series/SeriesScreen')) },
           {
             path: '/series/:id/torque',
@@ -57,9 +61,9 @@ export const router = createBrowserRouter([
             path: '/procedures/:id/release',
             lazy: later('ReleaseScreen', () => import('../screens/release/ReleaseScreen')),
           },
-          { path: '/jobs', element: <JobsScreen /> },
+          { path: '/jobs', lazy: later('JobsScreen', jobs) },
           { path: '/jobs/:id', element: <BenchScreen /> },
-          { path: '/jobs/:id/record', element: <RecordScreen /> },
+          { path: '/jobs/:id/record', lazy: later('RecordScreen', record) },
           { path: '/pumps/:serial', lazy: later('PumpScreen', () => import('../screens/pump/PumpScreen')) },
           { path: '/people', lazy: later('PeopleScreen', () => import('../screens/people/PeopleScreen')) },
           { path: '/settings', lazy: later('SettingsScreen', () => import('../screens/settings/SettingsScreen')) },

@@ -1,7 +1,8 @@
 import { lyingFree, stateAfter } from '#core/bench/state';
 import { branching } from '#core/testing/findings';
 import { typed, withStep } from '#core/testing/workbook';
-import { computed, timelineOn, timelineTo } from './timeline';
+import { computed, timelineTo } from './timeline';
+import { timelineOn } from './ways';
 
 const workbook = branching(['mark ball', 'draw seat', 'fit seat'], [1, 2]);
 const [ask] = workbook.procedure.steps;

@@ -8,7 +8,7 @@ import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { confirmationOf } from '#core/model/confirmation';
 import { componentById, placeNameOf } from '#core/model/series';
-import { timelineOn } from '../../state/timeline';
+import { timelineOn } from '../../state/ways';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
 import { openProblem } from './problem/Problems';

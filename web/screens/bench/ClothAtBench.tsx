@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { Step, Workbook } from '#core/model/procedure';
 import { Cloth } from '../../drawings/Cloth';
-import { timelineOn } from '../../state/timeline';
+import { timelineOn } from '../../state/ways';
 
 interface ClothAtBenchProps {
   readonly workbook: Workbook;

@@ -13,7 +13,7 @@ import type { UnitSymbol } from '#core/quantity/units';
 import { judgeTorque } from '#core/torque/judge';
 import { showNumber, showQuantity } from '../../ground/format';
 import { useReader } from '../../state/reader';
-import { timelineOn } from '../../state/timeline';
+import { timelineOn } from '../../state/ways';
 import type { BenchJob } from '../../sync/bench-job';
 import type { DevicesState } from '../../sync/devices';
 import frame from './Bench.module.css';

@@ -12,7 +12,7 @@ import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, TopBar } from '../../frame/Shell';
 import { answer, api } from '../../ground/api';
 import { SafetyList } from '../../parts/SafetyList';
-import { timelineOn } from '../../state/timeline';
+import { timelineOn } from '../../state/ways';
 import { save, workbookOf } from '../../sync/autosave';
 import { StepText } from '../bench/StepText';
 import styles from './Walk.module.css';

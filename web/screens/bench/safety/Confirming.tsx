@@ -5,7 +5,7 @@ import { confirmationOf } from '#core/model/confirmation';
 import type { Step } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
 import { usePerson } from '../../../frame/SignedIn';
-import { timelineOn } from '../../../state/timeline';
+import { timelineOn } from '../../../state/ways';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import styles from './Confirming.module.css';
