@@ -5,6 +5,7 @@ import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
+import { doubtAboutStuff, stuffMeant } from '../language/en/grammar/stuff-doubts';
 import { doubtAboutTool } from '../language/en/grammar/tool-doubts';
 import { readTorqueText, torqueWithMore } from '../language/en/grammar/torque-text';
 import { partsOf } from '../language/en/grammar/words';
@@ -118,6 +119,7 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   }
   const acts = said.acts.map((act, i) => ({
     ...act,
+    applied: act.applied.map((one) => stuffMeant(one, series)),
     parts: act.parts.map((part) =>
       allBut(inFull(part, series, [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)]), series),
     ),
@@ -126,11 +128,14 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
   const signed = steps.at(-1) ?? note;
   if (signed) for (const segment of segments) if (segment.sign !== 'said') readSign(segment, signed, series, faults);
+  // What stands behind a sign is meant as it is typed, as is what stands in quotes.
+  const isSaid = (name: string) => words.toLowerCase().includes(name.toLowerCase()) && !words.includes(`"${name}"`);
   for (const step of note ? [note] : steps) {
     if (steps.length > 0 && needsPart(step)) faults.push({ kind: 'no-part', verb: step.verb });
     doubts.push(
       ...doubtsAbout(step, series),
       ...step.tools.flatMap((tool) => doubtAboutTool(tool, series, typed) ?? []),
+      ...step.applied.flatMap(({ name }) => (isSaid(name) ? (doubtAboutStuff(name, series, typed) ?? []) : [])),
     );
   }
   const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));

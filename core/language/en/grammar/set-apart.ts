@@ -31,8 +31,10 @@ export function nameOwned(piece: Piece): void {
 
 /** The part that is meant: that of the thing named before, or the only one that is called so. */
 function owned(piece: Piece, at: number, words: readonly string[]): string | undefined {
-  const parts = [...piece.names.values()].flat().filter(({ kind, parts }) => kind === 'part' && endsIn(parts, words));
-  if (parts.length === 1) return parts[0]?.name;
+  const known = [...piece.names.values()].flat().filter(({ kind }) => kind === 'part');
+  const parts = known.filter((one) => endsIn(one.parts, words));
+  const [only, other] = parts;
+  if (only && !other) return isOfAnother(only.parts.slice(0, -words.length), piece, at, known) ? undefined : only.name;
   for (let before = at - 1; before >= 0; before -= 1) {
     const owner = namesAt(piece.names, piece.words, before).find(({ kind }) => kind === 'part');
     const key = owner && [...partsOf(owner.name), ...words].join(' ');
@@ -40,6 +42,20 @@ function owned(piece: Piece, at: number, words: readonly string[]): string | und
     if (own) return own.name;
   }
   return undefined;
+}
+
+/** "The air valve with its screws" has not the cover screws: those are of another part that the series knows. */
+function isOfAnother(
+  ownerWords: readonly string[],
+  piece: Piece,
+  at: number,
+  known: readonly { readonly parts: readonly string[] }[],
+): boolean {
+  const isOwner = (parts: readonly string[]) => parts.join(' ') === ownerWords.join(' ') || endsIn(parts, ownerWords);
+  if (ownerWords.length === 0 || !known.some(({ parts }) => isOwner(parts))) return false;
+  const before = Array.from({ length: at }, (_, i) => namesAt(piece.names, piece.words, i)).flat();
+  const owners = before.filter(({ kind }) => kind === 'part').map(({ name }) => partsOf(name));
+  return owners.length > 0 && !owners.some(isOwner);
 }
 
 /** "Drain the oil by removing the plug": the plug comes first. */

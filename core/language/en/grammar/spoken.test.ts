@@ -87,3 +87,37 @@ test.each<[string, string, string]>([
 ])('asked: %s', (_what, line, kind) => {
   expect(asked(line)).toContain(kind);
 });
+
+describe('what is put on', () => {
+  const { series: stocked } = typed(['fit front cover +silicone grease +thread-locker', 'take off front cover']);
+  const applied = (line: string) =>
+    parseLine(line, stocked).steps.flatMap((step) => step.applied.map(({ name }) => name));
+  const doubts = (line: string) => parseLine(line, stocked).doubts.map(({ text, offers }) => [text, ...offers]);
+
+  test('how much of it is no part of its name', () => {
+    expect(applied('put a little silicone grease on the front cover')).toEqual(['silicone grease']);
+    expect(applied('put a thin film of silicone grease on the front cover')).toEqual(['silicone grease']);
+  });
+  test('a name that differs by a hyphen, or by a word before it, is asked about', () => {
+    expect(doubts('put threadlocker on the front cover')).toEqual([
+      ['threadlocker', 'thread-locker', '"threadlocker"'],
+    ]);
+    expect(doubts('put blue threadlocker on the front cover')).toEqual([
+      ['blue threadlocker', 'thread-locker', '"blue threadlocker"'],
+    ]);
+    expect(doubts('put some grease on the front cover')).toEqual([]);
+  });
+});
+
+test('the screws of one part are not those of another', () => {
+  const { series: valves } = typed(['take off 12 cover screws', 'take off outer cover', 'take off air valve']);
+  const read = parseLine('take off the air valve and its screws', valves);
+  expect(read.doubts.map(({ kind, text }) => [kind, text])).toEqual([['which-part', 'screws']]);
+  const own = parseLine('take off the outer cover and its screws', valves);
+  expect(own.steps.flatMap(({ parts }) => parts.map(({ name }) => name))).toContain('cover screw');
+});
+
+test('what is good for the hands is a caution', () => {
+  const { note, steps: made } = read('wash your hands after handling the old product');
+  expect([made.length, note?.cautions.length]).toEqual([0, 1]);
+});
