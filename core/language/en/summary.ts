@@ -1,3 +1,4 @@
+import type { Component } from '../../model/series';
 import type { Quantity } from '../../quantity/quantity';
 import type { JobSummary } from '../../record/summary';
 import { sayPointedTo } from './causes';
@@ -57,7 +58,7 @@ export function summarySections(
       ],
       isOdd: true,
     },
-    { title: 'Renewed', lines: renewed.map(({ component, count }) => componentPhrase(component, count, false)) },
+    { title: 'Renewed', lines: renewed.map(({ component, count }) => pieces(component, count)) },
     {
       title: 'Measured',
       lines: measured.map(({ what, component, place, smallest, largest, isWithin }) => {
@@ -89,11 +90,7 @@ export function summarySections(
       {
         title: 'Parts to get',
         lines: summary.partsWanted.map(({ component, count, stops }) =>
-          [
-            componentPhrase(component, count, false),
-            component.partNumber,
-            stops && `needed for step ${stops.index + 1}`,
-          ]
+          [pieces(component, count), component.partNumber, stops && `needed for step ${stops.index + 1}`]
             .filter(Boolean)
             .join(', '),
         ),
@@ -117,6 +114,10 @@ export function summarySections(
     );
   }
   return sections.filter(({ lines }) => lines.some(Boolean));
+}
+
+function pieces(component: Component, count: number): string {
+  return count > 1 ? `${count} ${componentPhrase(component, count, false)}` : componentPhrase(component, count, false);
 }
 
 const RUN_WORDS = { flow: 'Flow', pressure: 'Pressure', power: 'Power' };

@@ -50,7 +50,7 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
     error: error ? convert(error, unit).value : 0,
     limit: size(measurement.least ?? measurement.most),
   });
-  const sized = (value: number) => showQuantity({ value, unit }, 4);
+  const sized = (value: number, digits = 5) => showQuantity({ value, unit }, digits);
   return (
     <div>
       <p className="quiet">
@@ -61,7 +61,7 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
       </p>
       {rate && (
         <p>
-          {t('measure.rate', { rate: sized(1000 * Math.abs(rate.perHour)), spread: sized(1000 * rate.spread) })}
+          {t('measure.rate', { rate: sized(1000 * Math.abs(rate.perHour), 2), spread: sized(1000 * rate.spread, 2) })}
           {rate.left &&
             ` ${t(rate.left.to === undefined ? 'measure.leftAtLeast' : 'measure.left', {
               hours: showNumber(rate.left.hours, 2),
