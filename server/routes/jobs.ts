@@ -11,6 +11,7 @@ import { valid } from '../services/validate';
 import { addEntries } from '../store/entries';
 import { readJob, startJob } from '../store/jobs';
 import { JOB_GROUPS, JOB_ORDER_NAMES, listJobs } from '../store/lists';
+import { partsToGet } from '../store/parts';
 import { pumpHistory } from '../store/pumps';
 import { exportedRecord, sealJob, signatureOf } from '../store/sealing';
 import { answerPdf } from './pdf';
@@ -71,6 +72,7 @@ export function jobRoutes({ db, places, work, workshopKey }: Services) {
       await startJob(db, details, c.get('person').id);
       return c.json(await readJob(db, details.id), 201);
     })
+    .get('/parts', only(...EVERYONE), async (c) => c.json({ parts: await partsToGet(db) }))
     .get('/pumps/:serial', only(...EVERYONE), async (c) =>
       c.json({ jobs: await pumpHistory(db, c.req.param('serial')) }),
     )

@@ -64,6 +64,7 @@ export const router = createBrowserRouter([
           { path: '/jobs', lazy: later('JobsScreen', jobs) },
           { path: '/jobs/:id', element: <BenchScreen /> },
           { path: '/jobs/:id/record', lazy: later('RecordScreen', record) },
+          { path: '/parts', lazy: later('PartsScreen', () => import('../screens/parts-to-get/PartsScreen')) },
           { path: '/pumps/:serial', lazy: later('PumpScreen', () => import('../screens/pump/PumpScreen')) },
           { path: '/people', lazy: later('PeopleScreen', () => import('../screens/people/PeopleScreen')) },
           { path: '/settings', lazy: later('SettingsScreen', () => import('../screens/settings/SettingsScreen')) },

@@ -35,5 +35,37 @@ test('a record is a table with a row for everything that was entered', () => {
     'high',
     'wrench TW-05',
   ]);
+  expect(at(3, 'Note')).toBe('');
   expect([at(4, 'By'), at(4, 'At (UTC)')]).toEqual(['Mara Oduya', '2026-05-01T08:03:00.000Z']);
+});
+
+test('what was confirmed, checked by a second person, gauged, seen besides and run has its row too', () => {
+  const lines = typed(['isolate the drive', 'inspect cover', 'test the pump']);
+  const [isolate = '', look = '', run = ''] = lines.procedure.steps.map(({ id }) => id);
+  const steps = lines.procedure.steps.map((step) => ({
+    ...step,
+    ...(step.id === look && {
+      looks: [{ id: 'l', at: 'the face', sound: 'smooth', faults: [] }],
+      measurements: [{ id: 'm', what: 'diameter', points: [], directions: 1 as const, follows: 'renew' as const }],
+    }),
+  }));
+  const wide = { ...lines, procedure: { ...lines.procedure, steps } };
+  const other = { sign: 'a crack', follows: 'renew' as const };
+  const made: EntryContent[] = [
+    { kind: 'step-done', stepId: isolate, confirmed: true },
+    { kind: 'looked', stepId: look, lookId: 'l', positionId: null, faultId: null, other, photo: 'b'.repeat(64) },
+    { kind: 'gauged', stepId: look, measurementId: 'm', positionId: null, gap: 'in-places' },
+    { kind: 'step-done', stepId: look },
+    { kind: 'run-read', stepId: run, samples: [{ flow: 15, speed: 1450 }], instrument: { number: 'TB-01' } },
+  ];
+  const table = recordTable(wide, foldJob(wide, 'p1', made.map(entry)), () => '');
+  const columns = ['What', 'Detail', 'Value', 'Unit', 'Verdict', 'Note'] as const;
+  expect(table.slice(1).map((row) => columns.map((column) => row[RECORD_COLUMNS.indexOf(column)]))).toEqual([
+    ['done', '', '', '', '', 'confirmed by name'],
+    ['by a new ring', 'diameter', 'gap in-places', '', '', ''],
+    ['inspection', 'the face', 'a crack', '', 'renew', `photo ${'b'.repeat(64)}`],
+    ['done', '', '', '', '', ''],
+    ['test run', 'flow', '15', 'L/min', '', 'test bench TB-01'],
+    ['test run', 'speed', '1450', 'rpm', '', 'test bench TB-01'],
+  ]);
 });

@@ -2,6 +2,7 @@ import { type JobState, runOf, type StepRun } from '../../job/job';
 import { jointOfStep } from '../../job/tightening';
 import type { Step, Workbook } from '../../model/procedure';
 import { placeNameOf } from '../../model/series';
+import { meanOf, type RunValue } from '../../proving/run';
 import { sayKeptPhoto } from './photo';
 import { sayStep } from './sentence';
 
@@ -35,6 +36,14 @@ export function recordTable(workbook: Workbook, state: JobState, nameOf: (person
   ];
 }
 
+const RUN_UNITS: Readonly<Record<RunValue, string>> = {
+  flow: 'L/min',
+  pressure: 'bar',
+  speed: 'rpm',
+  power: 'kW',
+  temperature: '°C',
+};
+
 type Line = Row & { readonly by?: string | null; readonly at?: string | null };
 
 function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
@@ -61,12 +70,29 @@ function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
       Detail: [measurement(measurementId)?.what, point].filter(Boolean).join(', '),
       ...{ Value: reading.value, Unit: reading.unit, Verdict: verdict },
     })),
-    ...run.looked.map(({ lookId, positionId, faultId, by, at }) => {
+    ...run.gauged.map(({ measurementId, positionId, gap, by, at }) => ({
+      ...{ What: 'by a new ring', Place: place(positionId), Detail: measurement(measurementId)?.what ?? '', by, at },
+      Value: `gap ${gap}`,
+    })),
+    ...run.tests.flatMap(({ samples, instrument, by, at }) =>
+      Object.entries(meanOf(samples)).map(([what, value]) => ({
+        ...{
+          What: 'test run',
+          Detail: what,
+          Value: Number(value.toPrecision(5)),
+          Unit: RUN_UNITS[what as RunValue],
+          by,
+          at,
+        },
+        Note: instrument ? `test bench ${instrument}` : '',
+      })),
+    ),
+    ...run.looked.map(({ lookId, positionId, faultId, other, photo, by, at }) => {
       const look = step.looks?.find(({ id }) => id === lookId);
-      const fault = look?.faults.find(({ id }) => id === faultId);
+      const seen = other ?? look?.faults.find(({ id }) => id === faultId);
       return {
         ...{ What: 'inspection', Place: place(positionId), Detail: look?.at ?? '', by, at },
-        ...{ Value: fault?.sign ?? '', Verdict: fault ? fault.follows : 'sound' },
+        ...{ Value: seen?.sign ?? '', Verdict: seen ? seen.follows : 'sound', Note: photo ? `photo ${photo}` : '' },
       };
     }),
     ...run.photos.map(({ hash, doubts = [], reason, by, at }) => ({
@@ -76,7 +102,12 @@ function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
     ...Object.entries(run.overrides).flatMap(([what, noted]) =>
       noted ? [{ What: 'skipped', Detail: what, Note: noted.text, by: noted.by, at: noted.at }] : [],
     ),
-    ...run.problems.map(({ text, by, at }) => ({ What: 'problem', Note: text, by, at })),
-    ...(run.doneAt === null ? [] : [{ What: 'done', by: run.doneBy, at: run.doneAt }]),
+    ...run.problems.map(({ text, about, photo, by, at }) => ({
+      ...{ What: 'problem', Detail: about ?? '', Value: photo ?? '', Note: text, by, at },
+    })),
+    ...(run.approved ? [{ What: 'second person', by: run.approved.by, at: run.approved.at }] : []),
+    ...(run.doneAt === null
+      ? []
+      : [{ What: 'done', Note: run.isConfirmed ? 'confirmed by name' : '', by: run.doneBy, at: run.doneAt }]),
   ];
 }

@@ -45,6 +45,9 @@ export function JobsScreen() {
             {t('jobs.title')}
           </Title>
           <span style={{ flex: 1 }} />
+          <Button component={Link} to="/parts" variant="default">
+            {t('partsToGet.title')}
+          </Button>
           {mayWorkAtBench(person) && <Button onClick={() => openStartJob()}>{t('jobs.start')}</Button>}
         </Group>
         <Group mb="sm">

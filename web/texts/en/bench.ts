@@ -71,6 +71,21 @@ export const benchTexts = {
       'nothing-expected': 'There is nothing to compare the readings with.',
     },
   },
+  partsToGet: {
+    title: 'Parts to get',
+    none: 'No job in progress waits for a part.',
+    job: '{{number}}, {{order}}, {{customer}}',
+    step: 'Step {{number}}: {{text}}',
+    column: {
+      count: 'Pieces',
+      part: 'Part',
+      number: 'Part number',
+      job: 'Job',
+      serial: 'Pump',
+      why: 'Why',
+      step: 'Waits for it',
+    },
+  },
   pump: {
     title: 'Pump {{serial}}',
     none: 'No jobs with this serial number.',

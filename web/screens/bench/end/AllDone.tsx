@@ -1,13 +1,18 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { SIGNERS } from '#core/job/entry';
+import { summaryOf } from '#core/record/summary';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { usePerson } from '../../../frame/SignedIn';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import styles from './End.module.css';
 import { openSignature } from './SignaturePad';
+
+/** It says in words what was found; not needed before a job ends. */
+const Summary = lazy(async () => ({ default: (await import('../../record/Summary')).Summary }));
 
 /** All steps are done: signed by hand where that is wanted, then sealed. */
 export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {
@@ -16,6 +21,7 @@ export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean })
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { job, state } = bench;
+  const summary = summaryOf(job.release.workbook, state, bench.entries, job.startedAt);
   const finish = async () => {
     await bench.enter({ kind: 'finished' });
     await queries.invalidateQueries();
@@ -29,6 +35,9 @@ export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean })
           : t('bench.allDone', { count: job.release.workbook.procedure.steps.length })}
       </h1>
       <p>{t('bench.allDoneBody')}</p>
+      <Suspense fallback={null}>
+        <Summary summary={summary} nameOf={(id) => job.people[id] ?? ''} />
+      </Suspense>
       <div className={styles.signatures}>
         {SIGNERS.map((as) => {
           const signed = state.signatures.find((one) => one.as === as);
