@@ -1,6 +1,7 @@
 import type { Timeline } from '../bench/replay';
 import type { Step, Workbook } from '../model/procedure';
-import { indexOfStep, type JobState, runOf } from './job';
+import { indexOfStep, runOf } from './job';
+import type { JobState } from './state';
 
 /** What is out or not tight when a step gives the energy back: components, as the replay of this way sees them. */
 export interface StillOpen {

@@ -3,7 +3,8 @@ import { type MeasuringPlace, placesOf } from '../judging/measure';
 import { principleOf } from '../model/principle';
 import type { Step, TestRun, Workbook } from '../model/procedure';
 import { judgeRun } from '../proving/run';
-import { type StepRun, sameSpot } from './job';
+import { sameSpot } from './job';
+import type { StepRun } from './state';
 import { jointOfStep, spotsLeft, type TighteningSpot } from './tightening';
 import { stepPlaces } from './to-do';
 

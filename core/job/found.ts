@@ -3,7 +3,7 @@ import type { Consequence } from '../model/looks';
 import type { Measurement, Step } from '../model/procedure';
 import type { Series } from '../model/series';
 import type { Gap } from './entry';
-import type { StepRun } from './job';
+import type { StepRun } from './state';
 
 /** Something a look or a measurement found that is not as it should be. */
 export interface Found {

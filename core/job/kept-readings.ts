@@ -1,7 +1,7 @@
 import type { Step, Workbook } from '../model/procedure';
 import type { TorqueFigure } from '../model/torque-figure';
 import { convert } from '../quantity/quantity';
-import type { JudgedReading, StepRun } from './job';
+import type { JudgedReading, StepRun } from './state';
 import { jointOfStep } from './tightening';
 
 /**

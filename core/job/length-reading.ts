@@ -3,7 +3,8 @@ import { dimensionOf, type Step, type Workbook } from '../model/procedure';
 import { readUnit, unitOf } from '../quantity/units';
 import { isGauged, placeInHand } from './demands';
 import type { EntryContent } from './entry';
-import { type JobState, runOf, sameSpot } from './job';
+import { runOf, sameSpot } from './job';
+import type { JobState } from './state';
 import { stepPlaces } from './to-do';
 
 /** What a connected calliper sent. */

@@ -3,7 +3,8 @@ import { dimensionOf, type Workbook } from '../model/procedure';
 import { unitOf } from '../quantity/units';
 import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
 import { type EntryContent, sentReading } from './entry';
-import { indexOfStep, type JobState, runOf } from './job';
+import { indexOfStep, runOf } from './job';
+import type { JobState } from './state';
 import { jointOfStep, latestAt, type TighteningSpot } from './tightening';
 import { stepInJob, stepPlaces } from './to-do';
 

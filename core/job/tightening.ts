@@ -7,7 +7,7 @@ import { threadOfGroup } from '../torque/fastening';
 import { passesRoundPins } from '../torque/passes';
 import { type TighteningPlan, tighteningPlan } from '../torque/tightening-plan';
 import { bears, isTorque } from '../torque/wrench';
-import type { JudgedReading, StepRun } from './job';
+import type { JudgedReading, StepRun } from './state';
 
 /** One fastener in one pass, both counted from 0. */
 export interface TighteningSpot {

@@ -1,7 +1,8 @@
 import type { Workbook } from '../model/procedure';
 import { demandsOf } from './demands';
 import type { WaitsFor } from './entry';
-import { type JobState, runOf } from './job';
+import { runOf } from './job';
+import type { JobState } from './state';
 import { stepInJob } from './to-do';
 
 /** What a job waits for: what it was paused for, or a second person where nothing else of the step in hand is open. */

@@ -4,8 +4,9 @@ import { componentId, typed } from '../testing/workbook';
 import { withGroup } from '../torque-sheet/sheet';
 import { demandsOf } from './demands';
 import type { Entry, EntryContent } from './entry';
-import { applyEntry, type JobState, runOf, startJob } from './job';
+import { applyEntry, runOf, startJob } from './job';
 import { refuseEntry } from './refuse-entry';
+import type { JobState } from './state';
 import { jointOfStep, spotsLeft } from './tightening';
 import { asideFor, type InHand, placeReading, type WrenchReading } from './wrench-reading';
 

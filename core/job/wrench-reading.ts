@@ -3,7 +3,8 @@ import type { Quantity } from '../quantity/quantity';
 import { readUnit, unitOf } from '../quantity/units';
 import { demandsOf, placeInHand, readingPlaces } from './demands';
 import type { AsideReason, EntryContent } from './entry';
-import { type JobState, type JudgedReading, runOf } from './job';
+import { runOf } from './job';
+import type { JobState, JudgedReading } from './state';
 import { isTightened, jointOfStep, type TighteningSpot } from './tightening';
 
 /** A peak as a connected wrench sent it. */

@@ -1,4 +1,4 @@
-import type { StepRun } from './job';
+import type { StepRun } from './state';
 
 /** By what the readings of a step were taken. */
 export interface ReadBy {

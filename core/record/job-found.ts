@@ -1,5 +1,6 @@
 import { type Found, foundIn } from '../job/found';
-import { type JobState, runOf } from '../job/job';
+import { runOf } from '../job/job';
+import type { JobState } from '../job/state';
 import { stepInJob } from '../job/to-do';
 import { causesOf, type Evidence, type PointedTo } from '../judging/causes';
 import type { Step, Workbook } from '../model/procedure';

@@ -1,6 +1,7 @@
 import { replay } from '../bench/replay';
 import { foldOf } from '../fold/fold';
-import { type JobState, runOf, type TakenPhoto } from '../job/job';
+import { runOf } from '../job/job';
+import type { JobState, TakenPhoto } from '../job/state';
 import type { Workbook } from '../model/procedure';
 
 /** The photos of one check before and after: of the step that took the parts off, and of the one that put them back. */

@@ -1,6 +1,7 @@
 import { type Entry, OVERRIDABLE } from '../job/entry';
-import { type JobState, runOf } from '../job/job';
+import { runOf } from '../job/job';
 import { keptReadings } from '../job/kept-readings';
+import type { JobState } from '../job/state';
 import { isToDo, stepInJob } from '../job/to-do';
 import type { PointedTo } from '../judging/causes';
 import { principleOf } from '../model/principle';

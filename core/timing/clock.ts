@@ -1,5 +1,6 @@
 import type { Entry } from '../job/entry';
-import { indexOfStep, type JobState, runOf } from '../job/job';
+import { indexOfStep, runOf } from '../job/job';
+import type { JobState } from '../job/state';
 import { stepInJob } from '../job/to-do';
 import type { Step, Workbook } from '../model/procedure';
 import { componentById } from '../model/series';

@@ -12,7 +12,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { EntryContent, WaitsFor } from '#core/job/entry';
-import type { JobState } from '#core/job/job';
+import type { JobState } from '#core/job/state';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';
 import type { Series } from '#core/model/series';

@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import type { StepRun } from '#core/job/job';
 import type { SpringOrder } from '#core/job/spring-order';
+import type { StepRun } from '#core/job/state';
 import { jointOfStep, passesRead } from '#core/job/tightening';
 import { saySpringOrder } from '#core/language/en/spring-order';
 import type { Plan, Point } from '#core/model/fastener-group';

@@ -1,5 +1,5 @@
 import type { Column, Content } from 'pdfmake/interfaces';
-import type { DrawnSignature, TakenPhoto } from '#core/job/job';
+import type { DrawnSignature, TakenPhoto } from '#core/job/state';
 import type { SummarySection } from '#core/language/en/summary';
 import { arrowsAsSvg } from '#core/model/pictures/mark-shapes';
 import type { PhotoPair } from '#core/record/photo-pairs';

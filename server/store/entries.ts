@@ -1,8 +1,9 @@
 import { eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { readApproval } from '#core/job/approval';
 import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
-import { applyEntry, foldJob, type JobState } from '#core/job/job';
+import { applyEntry, foldJob } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
+import type { JobState } from '#core/job/state';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import { type DeviceKey, isSignedBy } from '../accounts/keys';
 import type { Database } from '../database/open';

@@ -1,6 +1,7 @@
 import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Entry } from '#core/job/entry';
-import { foldJob, type JobState } from '#core/job/job';
+import { foldJob } from '#core/job/job';
+import type { JobState } from '#core/job/state';
 import { waitingFor } from '#core/job/waiting-for';
 import type { Workbook } from '#core/model/procedure';
 import type { Database, Queryable } from '../database/open';

@@ -1,6 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import { type Found, foundIn } from '#core/job/found';
-import { foldJob, type JudgedMeasure, runOf } from '#core/job/job';
+import { foldJob, runOf } from '#core/job/job';
+import type { JudgedMeasure } from '#core/job/state';
 import { stepInJob } from '#core/job/to-do';
 import { componentById, placeNameOf } from '#core/model/series';
 import type { Queryable } from '../database/open';

@@ -1,7 +1,8 @@
 import { liveQuery } from 'dexie';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
-import { foldJob, type JobState } from '#core/job/job';
+import { foldJob } from '#core/job/job';
+import type { JobState } from '#core/job/state';
 import type { OpenJob } from '../../server/store/jobs';
 import { answer, api, isUnreachable } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';

@@ -1,6 +1,6 @@
 import type { DeviceRefusal } from '../../devices/message';
 import type { AsideReason } from '../../job/entry';
-import type { SetAside } from '../../job/job';
+import type { SetAside } from '../../job/state';
 import type { ReadBy } from '../../job/wrenches';
 import { sayNumber } from '../../quantity/quantity';
 import { counted } from './naming';

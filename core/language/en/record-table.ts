@@ -1,4 +1,5 @@
-import { type JobState, runOf, type StepRun } from '../../job/job';
+import { runOf } from '../../job/job';
+import type { JobState, StepRun } from '../../job/state';
 import { jointOfStep } from '../../job/tightening';
 import type { Step, Workbook } from '../../model/procedure';
 import { placeNameOf } from '../../model/series';

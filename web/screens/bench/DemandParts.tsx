@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
-import type { StepRun } from '#core/job/job';
+import type { StepRun } from '#core/job/state';
 import type { TorqueFigure } from '#core/model/torque-figure';
 import { preferred } from '#core/quantity/preference';
 import { convert, type Quantity } from '#core/quantity/quantity';

@@ -2,7 +2,7 @@ import { type FormEvent, type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { stateAfter } from '#core/bench/state';
 import { demandsOf, placeInHand, placesAsked, readingPlaces } from '#core/job/demands';
-import type { StepRun } from '#core/job/job';
+import type { StepRun } from '#core/job/state';
 import { stepPlaces } from '#core/job/to-do';
 import type { Pose } from '#core/model/faces';
 import type { Decision, Step } from '#core/model/procedure';

@@ -2,7 +2,7 @@ import { modals } from '@mantine/modals';
 import { IconCamera } from '@tabler/icons-react';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
-import type { Looked, StepRun } from '#core/job/job';
+import type { Looked, StepRun } from '#core/job/state';
 import { signsFor, type WearSign } from '#core/language/en/wear-signs';
 import type { Look } from '#core/model/looks';
 import type { Step } from '#core/model/procedure';

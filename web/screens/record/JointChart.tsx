@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import type { StepRun } from '#core/job/job';
 import { keptReadings } from '#core/job/kept-readings';
+import type { StepRun } from '#core/job/state';
 import { jointOfStep, passesRead, torqueAt } from '#core/job/tightening';
 import type { Step, Workbook } from '#core/model/procedure';
 import { convert } from '#core/quantity/quantity';

@@ -1,6 +1,6 @@
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { JudgedReading, StepRun } from '#core/job/job';
+import type { JudgedReading, StepRun } from '#core/job/state';
 import { jointOfStep, passesRead } from '#core/job/tightening';
 import type { Step, Workbook } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';

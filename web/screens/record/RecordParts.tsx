@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import type { StepRun } from '#core/job/job';
+import type { StepRun } from '#core/job/state';
 import { confirmationOf } from '#core/model/confirmation';
 import { principleOf } from '#core/model/principle';
 import type { Step } from '#core/model/procedure';

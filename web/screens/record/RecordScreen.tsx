@@ -4,8 +4,9 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
-import { foldJob, runOf, type StepRun } from '#core/job/job';
+import { foldJob, runOf } from '#core/job/job';
 import { type Unusual, unusualEntries } from '#core/job/origin';
+import type { StepRun } from '#core/job/state';
 import { isToDo } from '#core/job/to-do';
 import { readBy } from '#core/job/wrenches';
 import { sayAside, sayReadBy } from '#core/language/en/devices';
@@ -24,6 +25,7 @@ import { Page, TopBar } from '../../frame/Shell';
 import { answer, api, photoUrl } from '../../ground/api';
 import { showDay, showDuration, showMoment, showNumber, showQuantity, zoneHere } from '../../ground/format';
 import { tellFault } from '../../ground/notify';
+import { Summary } from '../../parts/Summary';
 import { Tag } from '../../parts/Tag';
 import type { TableFormat } from '../../parts/table-file';
 import { useReader } from '../../state/reader';
@@ -33,7 +35,6 @@ import { JointReadings } from './JointReadings';
 import { Pairs } from './Pairs';
 import styles from './Record.module.css';
 import { Fact, Findings, Said, Signature, When } from './RecordParts';
-import { Summary } from './Summary';
 
 /** The sealed result of a job: what was done, found, measured and photographed. */
 export function RecordScreen() {

@@ -12,7 +12,7 @@ import styles from './End.module.css';
 import { openSignature } from './SignaturePad';
 
 /** It says in words what was found; not needed before a job ends. */
-const Summary = lazy(async () => ({ default: (await import('../../record/Summary')).Summary }));
+const Summary = lazy(async () => ({ default: (await import('../../../parts/Summary')).Summary }));
 
 /** All steps are done: signed by hand where that is wanted, then sealed. */
 export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {
@@ -35,9 +35,6 @@ export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean })
           : t('bench.allDone', { count: job.release.workbook.procedure.steps.length })}
       </h1>
       <p>{t('bench.allDoneBody')}</p>
-      <Suspense fallback={null}>
-        <Summary summary={summary} nameOf={(id) => job.people[id] ?? ''} />
-      </Suspense>
       <div className={styles.signatures}>
         {SIGNERS.map((as) => {
           const signed = state.signatures.find((one) => one.as === as);
@@ -65,6 +62,9 @@ export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean })
           {t('bench.finish')}
         </button>
       )}
+      <Suspense fallback={null}>
+        <Summary summary={summary} nameOf={(id) => job.people[id] ?? ''} />
+      </Suspense>
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { placeInHand, readingPlaces } from '#core/job/demands';
-import type { StepRun } from '#core/job/job';
+import type { StepRun } from '#core/job/state';
 import { isTightened, jointOfStep, spotsLeft, type TighteningSpot } from '#core/job/tightening';
 import type { Step, Workbook } from '#core/model/procedure';
 import type { TighteningPlan } from '#core/torque/tightening-plan';

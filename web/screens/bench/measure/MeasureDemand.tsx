@@ -2,7 +2,7 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { isGauged } from '#core/job/demands';
 import { GAPS } from '#core/job/entry';
-import type { JudgedMeasure, StepRun } from '#core/job/job';
+import type { JudgedMeasure, StepRun } from '#core/job/state';
 import { guardBand, instrumentOf, prove } from '#core/judging/guard';
 import { type MeasuringPlace, placesOf } from '#core/judging/measure';
 import { dimensionOf, type Measurement, type Step } from '#core/model/procedure';

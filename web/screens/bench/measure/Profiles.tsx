@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import type { JudgedMeasure, StepRun } from '#core/job/job';
+import type { JudgedMeasure, StepRun } from '#core/job/state';
 import { guardBand, instrumentOf } from '#core/judging/guard';
 import { summarise } from '#core/judging/measure';
 import type { Measurement, Step } from '#core/model/procedure';

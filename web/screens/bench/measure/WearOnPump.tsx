@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
-import type { JudgedMeasure } from '#core/job/job';
+import type { JudgedMeasure } from '#core/job/state';
 import { instrumentOf } from '#core/judging/guard';
 import { wearRate } from '#core/judging/wear-rate';
 import type { Measurement } from '#core/model/procedure';

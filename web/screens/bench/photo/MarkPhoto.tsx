@@ -3,7 +3,7 @@ import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { TakenPhoto } from '#core/job/job';
+import type { TakenPhoto } from '#core/job/state';
 import type { PictureMark } from '#core/model/pictures/picture';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';

@@ -4,7 +4,7 @@ import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { PROBLEM_PLACES, type ProblemPlace } from '#core/job/entry';
-import type { StepRun } from '#core/job/job';
+import type { StepRun } from '#core/job/state';
 import { showMoment } from '../../../ground/format';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';

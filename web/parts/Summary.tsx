@@ -2,9 +2,9 @@ import { useTranslation } from 'react-i18next';
 import { summarySections } from '#core/language/en/summary';
 import { preferred } from '#core/quantity/preference';
 import type { JobSummary } from '#core/record/summary';
-import { showDuration, showQuantity } from '../../ground/format';
-import { useReader } from '../../state/reader';
-import styles from './Record.module.css';
+import { showDuration, showQuantity } from '../ground/format';
+import { useReader } from '../state/reader';
+import styles from './Summary.module.css';
 
 interface SummaryProps {
   readonly summary: JobSummary;
