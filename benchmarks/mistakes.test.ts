@@ -11,7 +11,7 @@ const jobs = WRITTEN_JOBS.map(readJob);
 const MISTAKES = [...TYPING_MISTAKES, ...FILLING_MISTAKES];
 const byKind = (list: readonly Mistake[]) => list.map((one) => [one.kind, one] as const);
 /** As many of each kind, spread over the jobs and their steps; `npm run bench` plants all of them. */
-const MOST = 60;
+const MOST = 30;
 const everywhere = ({ plant }: Mistake) => {
   const all = jobs.flatMap((job) => plant(job).map((planted) => ({ before: job.workbook, planted })));
   const every = Math.max(1, all.length / MOST);
