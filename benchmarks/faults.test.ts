@@ -5,7 +5,7 @@ import { FAULTS } from './planted-faults';
 import { TORQUE_FAULTS } from './torque-faults';
 
 /** A part of what `npm run bench` measures, so that no change makes the checker blind without being noticed. */
-const clean = [...demoProcedures(), ...generatedProcedures(8)];
+const clean = [...demoProcedures(), ...generatedProcedures(12)];
 const about = (finding: Finding) => `${finding.severity} ${findingKey(finding)}`;
 const known = clean.map((workbook) => ({ workbook, before: new Set(check(workbook).map(about)) }));
 

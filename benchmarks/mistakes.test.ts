@@ -10,20 +10,8 @@ import { TYPING_MISTAKES } from './mistakes/typing';
 const jobs = WRITTEN_JOBS.map(readJob);
 const MISTAKES = [...TYPING_MISTAKES, ...FILLING_MISTAKES];
 const byKind = (list: readonly Mistake[]) => list.map((one) => [one.kind, one] as const);
-/** As many of each kind, spread over every other job and its steps; `npm run bench` plants all of them everywhere. */
-const MOST = 30;
-const plantedIn = (some: typeof jobs, { plant }: Mistake) =>
-  some.flatMap((job) => plant(job).map((planted) => ({ before: job.workbook, planted })));
-const everywhere = (mistake: Mistake) => {
-  const turn = mistake.kind.length % 2;
-  const half = plantedIn(
-    jobs.filter((_, i) => i % 2 === turn),
-    mistake,
-  );
-  const all = half.length > 0 ? half : plantedIn(jobs, mistake);
-  const every = Math.max(1, all.length / MOST);
-  return all.filter((_, i) => Math.floor(i / every) !== Math.floor((i - 1) / every));
-};
+const everywhere = ({ plant }: Mistake) =>
+  jobs.flatMap((job) => plant(job).map((planted) => ({ before: job.workbook, planted })));
 const warnings = ({ workbook }: Pick<Planted, 'workbook'>) =>
   check(workbook)
     .filter(({ severity }) => severity !== 'advise')
