@@ -1,9 +1,8 @@
 import { askedAt } from '../bench/passes';
 import { type MeasuringPlace, placesOf } from '../judging/measure';
-import { principleOf } from '../model/principle';
-import type { Step, TestRun, Workbook } from '../model/procedure';
-import { judgeRun } from '../proving/run';
+import type { Step, Workbook } from '../model/procedure';
 import { sameSpot } from './job';
+import { latestRun } from './latest-run';
 import type { StepRun } from './state';
 import { jointOfStep, spotsLeft, type TighteningSpot } from './tightening';
 import { stepPlaces } from './to-do';
@@ -35,16 +34,16 @@ export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[
   for (const positionId of placesAsked(step, workbook))
     if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
-  if (step.run && !run.overrides.run && !runPasses(step.run, run, workbook)) demands.push({ what: 'run' });
+  if (step.run && !run.overrides.run && !runPasses(step, run, workbook)) demands.push({ what: 'run' });
   if (step.holdPoint && !run.approved) demands.push({ what: 'approval' });
   return demands;
 }
 
 /** Whether the latest run on the test bench does what is asked. */
-function runPasses(asked: TestRun, { tests }: StepRun, { series }: Workbook): boolean {
-  const latest = tests.at(-1);
+function runPasses(step: Step, run: StepRun, { series }: Workbook): boolean {
+  const latest = latestRun(step, run, series);
   if (!latest) return false;
-  const { values, faults } = judgeRun(latest.samples, asked, series.duty ?? {}, principleOf(series));
+  const { values, faults } = latest.judged;
   return faults.length === 0 && values.every(({ verdict }) => verdict === 'within');
 }
 

@@ -65,6 +65,8 @@ export type Signer = (typeof SIGNERS)[number];
 
 /** Strokes as they were drawn: x and y in turn, whole numbers on a sheet of 1000 by 300. */
 const Stroke = z.array(z.int().min(0).max(1000)).min(2).max(600);
+/** Numbers in all strokes of a signature, so that the entry keeps within the length that a device may sign. */
+export const MOST_IN_SIGNATURE = 3000;
 
 /** What may be gone without, for a reason that the record shows. */
 export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look', 'run'] as const;
@@ -203,7 +205,11 @@ export const EntryContent = z.discriminatedUnion('kind', [
     kind: z.literal('signed'),
     as: z.enum(SIGNERS),
     name: z.string().trim().min(1, 'empty').max(120),
-    strokes: z.array(Stroke).min(1).max(40),
+    strokes: z
+      .array(Stroke)
+      .min(1)
+      .max(40)
+      .refine((strokes) => strokes.flat().length <= MOST_IN_SIGNATURE, 'too-long'),
   }),
   z.strictObject({ kind: z.literal('finished') }),
 ]);

@@ -9,7 +9,8 @@ import type { StepRun } from './state';
 export interface Found {
   /** What was looked at or measured. */
   readonly where: string;
-  readonly found: /** What was seen, in the words of the look. */
+  /** The sign is what was seen, in the words of the look. */
+  readonly found:
     | { readonly sign: string }
     | { readonly limit: 'under' | 'over' }
     /** Too close to a limit to be proved by this instrument. */

@@ -29,11 +29,12 @@ export type RunValue = (typeof RUN_VALUES)[number];
 /** What a test bench reads at one moment: flow in L/min, pressure in bar, speed in rpm, power in kW, temperature in °C. */
 export type Sample = Readonly<Partial<Record<RunValue, number>>>;
 
-const UNITS = { flow: 'L/min', pressure: 'bar', speed: 'rpm', power: 'kW' } as const;
+/** The units that samples have. */
+export const RUN_UNITS = { flow: 'L/min', pressure: 'bar', speed: 'rpm', power: 'kW', temperature: '°C' } as const;
 
 /** In the unit that samples have. */
-export function plain(what: keyof typeof UNITS, quantity: Quantity): number {
-  return convert(quantity, UNITS[what]).value;
+export function plain(what: Exclude<RunValue, 'temperature'>, quantity: Quantity): number {
+  return convert(quantity, RUN_UNITS[what]).value;
 }
 
 /** Flow and power that are expected; undefined where too little is known. */

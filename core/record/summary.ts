@@ -1,15 +1,15 @@
 import { type Entry, OVERRIDABLE } from '../job/entry';
 import { runOf } from '../job/job';
 import { keptReadings } from '../job/kept-readings';
+import { latestRun } from '../job/latest-run';
 import type { JobState } from '../job/state';
 import { isToDo, stepInJob } from '../job/to-do';
 import type { PointedTo } from '../judging/causes';
-import { principleOf } from '../model/principle';
 import type { Workbook } from '../model/procedure';
 import { type Component, componentById, placeNameOf, positionSetById } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { verbOf } from '../model/verbs';
-import { judgeRun, type RunJudged } from '../proving/run';
+import type { RunJudged } from '../proving/run';
 import type { Quantity } from '../quantity/quantity';
 import { unitOf } from '../quantity/units';
 import { type StepTime, stepTimes, wholeTime } from '../timing/clock';
@@ -94,8 +94,8 @@ export function summaryOf(
       const within = kept.filter(({ verdict }) => verdict === 'within').length;
       tightened.push({ component, torque: step.torque, count: kept.length, within });
     }
-    const test = run.tests.at(-1);
-    if (step.run && test) tests.push(judgeRun(test.samples, step.run, series.duty ?? {}, principleOf(series)));
+    const latest = latestRun(step, run, series);
+    if (latest) tests.push(latest.judged);
   }
   return {
     done,

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { type Entry, OVERRIDABLE } from '#core/job/entry';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf } from '#core/job/job';
+import { latestRun } from '#core/job/latest-run';
 import { type Unusual, unusualEntries } from '#core/job/origin';
 import type { StepRun } from '#core/job/state';
 import { isToDo } from '#core/job/to-do';
@@ -13,11 +14,10 @@ import { sayKeptPhoto } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import { summarySections } from '#core/language/en/summary';
 import { confirmationOf } from '#core/model/confirmation';
-import { principleOf } from '#core/model/principle';
 import type { Step } from '#core/model/procedure';
 import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
-import { judgeRun } from '#core/proving/run';
+import { RUN_UNITS } from '#core/proving/run';
 import { preferred, type UnitPreference } from '#core/quantity/preference';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { photoPairs } from '#core/record/photo-pairs';
@@ -316,11 +316,11 @@ export async function recordPdf(
     ];
   }
 
-  function runLinesOf(step: Step, { tests }: StepRun): Content[] {
-    const latest = tests.at(-1);
-    if (!step.run || !latest) return [];
-    const judged = judgeRun(latest.samples, step.run, series.duty ?? {}, principleOf(series));
-    const by = latest.instrument ? ` (${latest.instrument})` : '';
+  function runLinesOf(step: Step, run: StepRun): Content[] {
+    const latest = latestRun(step, run, series);
+    if (!latest) return [];
+    const { test, judged } = latest;
+    const by = test.instrument ? ` (${test.instrument})` : '';
     return judged.values.map(
       ({ what, value, verdict }): Content => ({
         text: [
@@ -368,8 +368,6 @@ export async function recordPdf(
     ];
   }
 }
-
-const RUN_UNITS = { flow: 'L/min', pressure: 'bar', power: 'kW' };
 
 /** "2 h 10 min, 30 min paused". */
 function sayTime({ worked, paused }: StepTime): string {

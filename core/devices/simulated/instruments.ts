@@ -1,7 +1,6 @@
-import type { Sample } from '../../proving/run';
+import { hydraulicPower, type Sample } from '../../proving/run';
 import type { DeviceIdentity } from '../message';
-import type { Random } from './wrench';
-import { normal } from './wrench';
+import { normal, type Random } from './wrench';
 
 export const SIMULATED_CALLIPER: DeviceIdentity = {
   kind: 'calliper',
@@ -51,7 +50,7 @@ export function simulatedSample(
     flow: round(delivered * noise(), 3),
     pressure: round((state === 'valve-open' ? pressure * 0.6 : pressure) * noise(), 2),
     speed: round(speed * noise(), 0),
-    power: round(((delivered * pressure) / 600 / 0.84) * noise(), 3),
+    power: round((hydraulicPower(delivered, pressure) / 0.84) * noise(), 3),
     temperature: round(22 + 14 * (1 - Math.exp(-seconds / 240)), 1),
   };
 }

@@ -3,7 +3,7 @@ import type { JobState, StepRun } from '../../job/state';
 import { jointOfStep } from '../../job/tightening';
 import type { Step, Workbook } from '../../model/procedure';
 import { placeNameOf } from '../../model/series';
-import { meanOf, type RunValue } from '../../proving/run';
+import { meanOf, RUN_UNITS, type RunValue } from '../../proving/run';
 import { sayKeptPhoto } from './photo';
 import { sayStep } from './sentence';
 
@@ -36,14 +36,6 @@ export function recordTable(workbook: Workbook, state: JobState, nameOf: (person
     ...rows.map((row) => RECORD_COLUMNS.map((column) => (row[column] === undefined ? '' : String(row[column])))),
   ];
 }
-
-const RUN_UNITS: Readonly<Record<RunValue, string>> = {
-  flow: 'L/min',
-  pressure: 'bar',
-  speed: 'rpm',
-  power: 'kW',
-  temperature: '°C',
-};
 
 type Line = Row & { readonly by?: string | null; readonly at?: string | null };
 

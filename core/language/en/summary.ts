@@ -1,4 +1,5 @@
 import type { Component } from '../../model/series';
+import { RUN_UNITS } from '../../proving/run';
 import type { Quantity } from '../../quantity/quantity';
 import type { JobSummary } from '../../record/summary';
 import { sayPointedTo } from './causes';
@@ -70,7 +71,7 @@ export function summarySections(
       title: 'Tightened',
       lines: tightened.map(
         ({ component, torque, count, within }) =>
-          `${component?.name ?? ''} to ${say(torque.figure, 3)}: ${`${within} of ${counted(count, 'reading', 'readings')} within`}`,
+          `${component?.name ?? ''} to ${say(torque.figure, 3)}: ${within} of ${counted(count, 'reading', 'readings')} within`,
       ),
     },
     {
@@ -78,10 +79,12 @@ export function summarySections(
       lines: tests.flatMap(({ values, faults }) =>
         faults.length > 0
           ? ['The run says nothing of the pump.']
-          : values.map(
-              ({ what, value, from, to, verdict }) =>
-                `${RUN_WORDS[what]} ${say({ value: Number(value.toPrecision(4)), unit: RUN_UNITS[what] }, 4)}, ${from === undefined ? 'at most' : `${say({ value: Number(from.toPrecision(3)), unit: RUN_UNITS[what] }, 3)} to`} ${say({ value: Number(to.toPrecision(3)), unit: RUN_UNITS[what] }, 3)}: ${RUN_VERDICTS[verdict]}`,
-            ),
+          : values.map(({ what, value, from, to, verdict }) => {
+              const figure = (one: number, digits: number) =>
+                say({ value: Number(one.toPrecision(digits)), unit: RUN_UNITS[what] }, digits);
+              const least = from === undefined ? 'at most' : `${figure(from, 3)} to`;
+              return `${RUN_WORDS[what]} ${figure(value, 4)}, ${least} ${figure(to, 3)}: ${RUN_VERDICTS[verdict]}`;
+            }),
       ),
     },
   ];
@@ -121,5 +124,4 @@ function pieces(component: Component, count: number): string {
 }
 
 const RUN_WORDS = { flow: 'Flow', pressure: 'Pressure', power: 'Power' };
-const RUN_UNITS = { flow: 'L/min', pressure: 'bar', power: 'kW' } as const;
 const RUN_VERDICTS = { within: 'accepted', low: 'too low', high: 'too high' };

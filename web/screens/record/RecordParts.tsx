@@ -2,11 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { latestRun } from '#core/job/latest-run';
 import type { StepRun } from '#core/job/state';
 import { confirmationOf } from '#core/model/confirmation';
-import { principleOf } from '#core/model/principle';
 import type { Step } from '#core/model/procedure';
-import { judgeRun, meanOf } from '#core/proving/run';
+import { meanOf } from '#core/proving/run';
 import type { OpenJob } from '../../../server/store/jobs';
 import { answer, api, photoUrl } from '../../ground/api';
 import { showDuration, showMoment, showNumber } from '../../ground/format';
@@ -111,7 +111,7 @@ export function Said({ step, run, job, name, placeName }: SaidProps) {
   const { t } = useTranslation();
   const asked = confirmationOf(step);
   const { series } = job.release.workbook;
-  const test = run.tests.at(-1);
+  const latest = latestRun(step, run, series);
   return (
     <>
       {asked && run.doneAt && (
@@ -131,13 +131,12 @@ export function Said({ step, run, job, name, placeName }: SaidProps) {
           <span className={gap === 'none' ? styles.within : styles.out}>{t(`measure.ring.${gap}`)}</span>
         </span>
       ))}
-      {step.run && test && (
+      {latest && (
         <>
-          <RunVerdicts
-            judged={judgeRun(test.samples, step.run, series.duty ?? {}, principleOf(series))}
-            mean={meanOf(test.samples)}
-          />
-          {test.instrument && <span className="quiet">{t('record.byBench', { number: test.instrument })}</span>}
+          <RunVerdicts judged={latest.judged} mean={meanOf(latest.test.samples)} />
+          {latest.test.instrument && (
+            <span className="quiet">{t('record.byBench', { number: latest.test.instrument })}</span>
+          )}
         </>
       )}
       {run.problems.map(({ entryId, photo }) => {

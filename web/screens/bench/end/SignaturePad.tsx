@@ -3,7 +3,7 @@ import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Signer } from '#core/job/entry';
+import { MOST_IN_SIGNATURE, type Signer } from '#core/job/entry';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
@@ -37,7 +37,7 @@ function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer; first
     return [share((event.clientX - box.left) / box.width, 1000), share((event.clientY - box.top) / box.height, 300)];
   };
   const begin = (event: PointerEvent) => {
-    if (strokes.length >= MOST_STROKES) return;
+    if (strokes.length >= MOST_STROKES || strokes.flat().length >= MOST_IN_SIGNATURE) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     isDrawing.current = true;
     setStrokes([...strokes, at(event)]);
@@ -48,7 +48,8 @@ function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer; first
     setStrokes((before) => {
       const last = before.at(-1) ?? [];
       const [lastX = 0, lastY = 0] = last.slice(-2);
-      if (Math.hypot(x - lastX, y - lastY) < CLOSE || last.length >= 2 * MOST_POINTS) return before;
+      const isFull = last.length >= 2 * MOST_POINTS || before.flat().length >= MOST_IN_SIGNATURE;
+      if (isFull || Math.hypot(x - lastX, y - lastY) < CLOSE) return before;
       return [...before.slice(0, -1), [...last, x, y]];
     });
   };

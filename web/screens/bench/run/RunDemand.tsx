@@ -1,7 +1,7 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { principleOf } from '#core/model/principle';
-import { expectedOf, judgeRun, meanOf, type Sample } from '#core/proving/run';
+import { latestRun } from '#core/job/latest-run';
+import { expectedOf, meanOf, RUN_UNITS, type Sample } from '#core/proving/run';
 import { readNumber } from '#core/quantity/quantity';
 import { showNumber } from '../../../ground/format';
 import { useSaid } from '../../../state/reader';
@@ -14,7 +14,6 @@ import { RunChart } from './RunChart';
 import { RunVerdicts } from './RunVerdicts';
 
 const TYPED = ['flow', 'pressure', 'speed', 'power'] as const;
-const UNITS = { flow: 'L/min', pressure: 'bar', speed: 'rpm', power: 'kW', temperature: '°C' } as const;
 /** So many samples of a connected test bench are kept as the run. */
 const SAMPLES = 40;
 const EVERY_S = 0.5;
@@ -54,7 +53,7 @@ export function RunDemand({ bench, step, run, inHand, connected }: RunDemandProp
               device.sample?.[what] === undefined ? null : (
                 <div key={what}>
                   <dt>{t(`run.${what}`)}</dt>
-                  <dd className="number">{`${showNumber(device.sample[what], 4)} ${UNITS[what]}`}</dd>
+                  <dd className="number">{`${showNumber(device.sample[what], 4)} ${RUN_UNITS[what]}`}</dd>
                 </div>
               ),
             )}
@@ -79,20 +78,17 @@ export function RunDemand({ bench, step, run, inHand, connected }: RunDemandProp
 /** What the latest run was, judged; it stands beside the step. */
 export function RunResult({ bench, step, run }: Pick<DemandsProps, 'bench' | 'step' | 'run'>) {
   const { t } = useTranslation();
-  const latest = run.tests.at(-1);
-  if (!step.run || !latest) return null;
   const { series } = bench.job.release.workbook;
-  const duty = series.duty ?? {};
+  const latest = latestRun(step, run, series);
+  if (!step.run || !latest) return null;
+  const { test, judged } = latest;
   return (
     <div className={styles.run}>
-      <RunVerdicts
-        judged={judgeRun(latest.samples, step.run, duty, principleOf(series))}
-        mean={meanOf(latest.samples)}
-      />
+      <RunVerdicts judged={judged} mean={meanOf(test.samples)} />
       <RunChart
-        samples={latest.samples}
-        every={latest.every ?? EVERY_S}
-        flow={expectedOf(step.run, duty).flow}
+        samples={test.samples}
+        every={test.every ?? EVERY_S}
+        flow={expectedOf(step.run, series.duty ?? {}).flow}
         label={t('run.chart')}
       />
     </div>
@@ -130,7 +126,7 @@ function TypedRun({ onRun }: { onRun: (sample: Sample) => Promise<unknown> }) {
     <form className={styles.typed} onSubmit={submit}>
       {TYPED.map((what) => (
         <label key={what}>
-          {`${t(`run.${what}`)}, ${UNITS[what]}`}
+          {`${t(`run.${what}`)}, ${RUN_UNITS[what]}`}
           <input
             inputMode="decimal"
             autoComplete="off"

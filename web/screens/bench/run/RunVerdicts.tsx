@@ -1,9 +1,7 @@
 import { useTranslation } from 'react-i18next';
-import type { RunJudged, Sample } from '#core/proving/run';
+import { RUN_UNITS, type RunJudged, type Sample } from '#core/proving/run';
 import { showNumber } from '../../../ground/format';
 import styles from './Run.module.css';
-
-const UNITS = { flow: 'L/min', pressure: 'bar', power: 'kW' } as const;
 
 /** Whether the pump does what is asked, value by value, and why a run says nothing. */
 export function RunVerdicts({ judged: { values, faults }, mean }: { judged: RunJudged; mean: Sample }) {
@@ -13,7 +11,7 @@ export function RunVerdicts({ judged: { values, faults }, mean }: { judged: RunJ
       {values.map(({ what, value, from, to, verdict }) => (
         <li key={what} className={verdict === 'within' ? styles.within : styles.out}>
           <b>{t(`run.${what}`)}</b>
-          <span className="number">{`${showNumber(value, 4)} ${UNITS[what]}`}</span>
+          <span className="number">{`${showNumber(value, 4)} ${RUN_UNITS[what]}`}</span>
           <span>
             {from === undefined
               ? t('run.atMost', { to: showNumber(to, 3) })
