@@ -59,7 +59,7 @@ function readFamily(file: string, text: string): SaidLine[] {
     });
 }
 
-function seriesOf(rows: readonly string[]): Series {
+export function seriesOf(rows: readonly string[]): Series {
   const after = (word: string) =>
     rows.flatMap((row) => (row.startsWith(`${word} `) ? [row.slice(word.length + 1).trim()] : []));
   const positionSets = after('positions').map((row) => {

@@ -25,6 +25,7 @@ const KEYS = [
   'warn',
   'why',
   'look',
+  'renew',
   'put',
   'min',
   'photo',
@@ -127,8 +128,11 @@ function stepDiffers(expected: Expected, step: Step, { series }: Workbook): stri
   say('cautions', cautions.join('; '), wanted.join('; '));
   say(
     'looks',
-    (step.looks ?? []).flatMap(({ faults }) => faults.map(({ sign }) => sign)).join(', '),
-    values('look').join(', '),
+    (step.looks ?? []).flatMap(({ faults }) => faults.map(({ sign, follows }) => `${follows} ${sign}`)).join(', '),
+    [
+      ...values('look').flatMap((list) => list.split(/,\s*/).map((sign) => `refer ${sign}`)),
+      ...values('renew').map((sign) => `renew ${sign}`),
+    ].join(', '),
   );
   say(
     'put on',

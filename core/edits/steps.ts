@@ -71,7 +71,7 @@ export function newStep(id: string, verb: Verb, stage: Stage = verbOf(verb).stag
 /** Verbs that belong wherever the writer is. */
 const ROAMING: readonly Verb[] = [
   ...(['mark', 'turn', 'lay', 'hold', 'move', 'bend', 'cap', 'put-aside', 'discard', 'photo', 'wait'] as const),
-  ...(['align', 'lubricate', 'apply-compound', 'wrap'] as const),
+  ...(['align', 'lubricate', 'apply-compound', 'wrap', 'adjust', 'attend'] as const),
 ];
 
 export interface LinePlace {

@@ -68,7 +68,7 @@ function jointSaid(series: Series, { verb, targets, detail, torque }: Step, newI
 }
 
 function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partial<Step> {
-  const { about, into, detail, why, minutes, photo, faces, torque, looks } = said;
+  const { about, into, detail, why, minutes, photo, faces, torque, looks, renewIf } = said;
   const targets = said.parts.map((part) => naming.component(part, said.positionSetId));
   const tools = said.tools.map((tool) => ({
     id: naming.tool(tool.size ? `${tool.name}, ${tool.size}` : tool.name),
@@ -103,21 +103,24 @@ function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partia
     }),
     ...(minutes !== undefined && { minutes }),
     ...(photo && { photo: { mustShow: photo } }),
-    ...(looks.length > 0 && { looks: [lookFor(said, naming, newId)] }),
+    ...(looks.length + renewIf.length > 0 && { looks: [lookFor(said, naming, newId)] }),
   };
 }
 
 /** What to look for, as one look with a sign for each. */
 function lookFor(
-  { looks, parts, about }: ParsedStep,
+  { looks, renewIf, parts, about }: ParsedStep,
   naming: NamingEdits,
   newId: NewId,
 ): NonNullable<Step['looks']>[number] {
   return {
     id: newId(),
     at: about ?? parts.map(({ name }) => naming.nameOf(name)).join(', '),
-    sound: soundWithout(looks),
-    faults: looks.map((sign) => ({ id: newId(), sign, follows: 'refer' as const })),
+    sound: soundWithout(looks, renewIf),
+    faults: [
+      ...looks.map((sign) => ({ id: newId(), sign, follows: 'refer' as const })),
+      ...renewIf.map((sign) => ({ id: newId(), sign, follows: 'renew' as const })),
+    ],
   };
 }
 

@@ -1,15 +1,15 @@
-import { partNamesOf } from '../language/en/grammar/known-names';
+import { capital } from '../language/en/counted';
 import { isToolName } from '../language/en/grammar/lexicon';
-import { doubtAboutName, endsIn } from '../language/en/grammar/name-doubts';
+import { doubtAboutName } from '../language/en/grammar/name-doubts';
 import type { Open } from '../language/en/grammar/open';
 import { readSaid } from '../language/en/grammar/read-said';
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/said';
+import { eachMeant, inFull } from '../language/en/grammar/short-names';
 import { doubtAboutStuff, stuffMeant } from '../language/en/grammar/stuff-doubts';
-import { doubtAboutTool } from '../language/en/grammar/tool-doubts';
+import { doubtAboutTool, toolMeant } from '../language/en/grammar/tool-doubts';
 import { readTorqueText, torqueWithMore } from '../language/en/grammar/torque-text';
 import { partsOf } from '../language/en/grammar/words';
-import { capital } from '../language/en/naming';
 import type { Faces } from '../model/faces';
 import { byName, pluralName } from '../model/names';
 import type { SignalWord } from '../model/procedure';
@@ -73,6 +73,8 @@ export interface ParsedStep {
   readonly faces?: Faces;
   /** What to look for. */
   readonly looks: readonly string[];
+  /** Signs upon which it is renewed. */
+  readonly renewIf: readonly string[];
 }
 
 /** What a line says of the step in hand without being a step: a caution, a torque, a tool. */
@@ -120,9 +122,13 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const acts = said.acts.map((act, i) => ({
     ...act,
     applied: act.applied.map((one) => stuffMeant(one, series)),
-    parts: act.parts.map((part) =>
-      allBut(inFull(part, series, [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)]), series),
-    ),
+    parts: act.parts.flatMap((part) => {
+      const recent = [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)];
+      return (
+        eachMeant(part, act.verb, series, words) ?? [allBut(inFull(part, series, { line: words, recent }), series)]
+      );
+    }),
+    tools: act.tools.map((tool) => toolMeant(tool, series, typed)),
   }));
   const steps = acts.map((act) => openStep(act, series));
   const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
@@ -152,16 +158,7 @@ function allBut(part: SaidPart, series: Series): SaidPart {
 
 const partsOfAct = ({ parts }: SaidAct) => parts;
 
-/** "The bowl" right behind the filter bowl is that bowl, where no other part is called so. */
-function inFull(part: SaidPart, series: Series, recent: readonly Pick<SaidPart, 'name'>[]): SaidPart {
-  if (part.quoted || byName(series.components, part.name)) return part;
-  const words = partsOf(part.name);
-  const [only, other] = partNamesOf(series).filter((known) => endsIn(known.parts, words));
-  const isRecent = only && recent.some(({ name }) => partsOf(name).join(' ') === only.key);
-  return isRecent && !other ? { ...part, name: only.name } : part;
-}
-
-const NO_ACT = { verb: 'wait', parts: [], tools: [], applied: [], positionIds: [], looks: [] } as const;
+const NO_ACT = { verb: 'wait', parts: [], tools: [], applied: [], positionIds: [], looks: [], renewIf: [] } as const;
 
 /** Whether nothing at all is said in a step but its verb. */
 function isEmpty({ verb: _verb, ...said }: OpenStep): boolean {
@@ -184,6 +181,7 @@ function openStep(act: SaidAct, series: Series): OpenStep {
     cautions: act.cautions.map(({ signal, text }) => ({ signal, text: capital(text) })),
     applied: [...act.applied],
     looks: [...act.looks],
+    renewIf: [...act.renewIf],
     ...(about && { about }),
     ...(into && { into }),
     ...withText('detail', [...parts.flatMap(({ how: which }) => which ?? []), ...how]),

@@ -65,8 +65,11 @@ export const VERBS = {
   'start-by-hand': { effect: 'refits', object: 'parts', stage: 'put-back' },
   torque: { effect: 'stays', object: 'parts', stage: 'put-back' },
   pin: { effect: 'refits', object: 'parts', stage: 'put-back' },
+  adjust: { effect: 'stays', object: 'parts', stage: 'put-back' },
   photo: { effect: 'stays', object: 'words', stage: 'take-down' },
   wait: { effect: 'stays', object: 'words', stage: 'put-back' },
+  /** Work beside the pump, in the trainer's own words: a tray put under it, shims counted. */
+  attend: { effect: 'stays', object: 'words', stage: 'take-down' },
   test: { effect: 'stays', object: 'words', stage: 'prove' },
 } as const satisfies Record<string, VerbDefinition>;
 

@@ -3,7 +3,7 @@ import type { AsideReason } from '../../job/entry';
 import type { SetAside } from '../../job/state';
 import type { ReadBy } from '../../job/wrenches';
 import { sayNumber } from '../../quantity/quantity';
-import { counted } from './naming';
+import { counted } from './counted';
 
 /** Why a device is not let in, or was sent away, and what to do. */
 export const DEVICE_REFUSALS: Readonly<Record<DeviceRefusal, string>> = {

@@ -1,8 +1,9 @@
 import type { FindingOf, RuleId } from '../../findings/finding';
 import type { Series } from '../../model/series';
 import { sayDay, sayNumber, sayQuantity } from '../../quantity/quantity';
+import { capital, counted } from './counted';
 import { sayClocking, sayFacing } from './directions';
-import { capital, counted, type Naming } from './naming';
+import type { Naming } from './naming';
 
 export type Sayer<R extends RuleId> = (finding: FindingOf<R>, say: Naming, series: Series) => string;
 

@@ -448,7 +448,7 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
       'test run the pump for ten minutes',
       'fill the gear oil',
     ]),
-    'Step 4, "Test run the pump", runs the pump before the gear oil is filled.',
+    'Step 4, "Run the pump", runs the pump before the gear oil is filled.',
   ],
   'marked-late': [
     typed(['take off cover', 'mark cover', 'fit cover']),

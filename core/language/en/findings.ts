@@ -1,10 +1,11 @@
 import { FAMILIES, type Finding, type FixWords, type RuleId } from '../../findings/finding';
 import type { Workbook } from '../../model/procedure';
 import { sayQuantity } from '../../quantity/quantity';
+import { capital, counted } from './counted';
 import { sayFacing } from './directions';
 import { type Sayer, SENTENCES } from './finding-sentences';
 import { FINDING_TEXTS } from './finding-texts';
-import { capital, counted, Naming } from './naming';
+import { Naming } from './naming';
 
 /** What a finding says: one plain sentence. */
 export function sayFinding(finding: Finding, workbook: Workbook): string {

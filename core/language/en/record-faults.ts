@@ -1,5 +1,5 @@
 import type { Gap, RecordFault } from '../../seal/verify';
-import { counted } from './naming';
+import { counted } from './counted';
 
 const PARTS: Readonly<Record<string, string>> = {
   'job.id': 'The id of the job',

@@ -20,6 +20,9 @@ test.each([
   ['release pressure of the casing', 'Release the pressure of the casing.'],
   ['bleed the seal flush', 'Release the pressure of the seal flush.'],
   ['take off O-rings @each shaft', 'Take off the O-ring at each shaft.'],
+  ['run the pump for ten minutes', 'Run the pump.'],
+  ['look for leaks', 'Test for leaks.'],
+  ['put a tray under the drain plug', 'Put a tray under the drain plug.'],
 ])('%s', (line, sentence) => {
   expect(say(line)).toBe(sentence);
 });

@@ -11,6 +11,7 @@ import {
 } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { sayPreferred, type UnitPreference } from '../../quantity/preference';
+import { capital } from './counted';
 import { sayClocking, sayDirection } from './directions';
 import { VERB_SAYS } from './verbs';
 
@@ -48,7 +49,8 @@ const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'usin
 export function sentenceOf(step: Step, series: Series, units: UnitPreference = 'as-given'): SentencePiece[] {
   if (step.text) return [{ text: step.text }];
   const verb = verbOf(step.verb);
-  const pieces: SentencePiece[] = [{ text: VERB_SAYS[step.verb] }];
+  const isOwnOrder = step.about !== undefined && saysWhatIsDone(step);
+  const pieces: SentencePiece[] = isOwnOrder ? [] : [{ text: VERB_SAYS[step.verb] }];
   const add = (lead: string, text: string, slot: Slot) => pieces.push({ text: lead }, { text, slot });
 
   if (verb.object === 'parts') {
@@ -57,6 +59,8 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
       add(lead, targetPhrase(target, step, series), 'parts');
     });
     if (step.targets.length === 0 && step.about) add(' ', withArticle(step.about), 'about');
+  } else if (isOwnOrder) {
+    pieces.push({ text: capital(step.about ?? ''), slot: 'about' });
   } else if (step.about) {
     add(step.verb === 'release-pressure' ? ' of ' : ' ', step.about, 'about');
   }
@@ -87,6 +91,13 @@ export function sentenceOf(step: Step, series: Series, units: UnitPreference = '
   return pieces;
 }
 
+/** "Run the pump", "put a tray under the drain plug": what it is about is an order by itself. */
+function saysWhatIsDone({ verb, about = '' }: Step): boolean {
+  return verb === 'attend' || (verb === 'test' && ORDERS.test(about));
+}
+
+const ORDERS = /^(?:run|start|cycle|operate|stroke|bump|raise|increase|build up|listen|look|watch|check|open|close)\b/i;
+
 export function sayStep(step: Step, series: Series, units: UnitPreference = 'as-given'): string {
   return sentenceOf(step, series, units)
     .map((piece) => piece.text)
@@ -113,6 +124,7 @@ export function titleOf(step: Step, series: Series): string {
         );
   const of = step.verb === 'release-pressure' && object ? ' of' : '';
   const say = VERB_SAYS[step.verb];
+  if (object && saysWhatIsDone(step)) return capital(object);
   return object ? `${say}${of} ${object}` : say;
 }
 

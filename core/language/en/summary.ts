@@ -3,8 +3,8 @@ import { RUN_UNITS } from '../../proving/run';
 import type { Quantity } from '../../quantity/quantity';
 import type { JobSummary } from '../../record/summary';
 import { sayPointedTo } from './causes';
+import { counted } from './counted';
 import { sayFound } from './found';
-import { counted } from './naming';
 import { componentPhrase, listing } from './sentence';
 
 /** One thing a record says first, with its lines. */

@@ -59,7 +59,9 @@ export const VERB_SAYS: Readonly<Record<Verb, string>> = {
   'start-by-hand': 'Start by hand',
   torque: 'Torque',
   pin: 'Secure with',
+  adjust: 'Set',
   photo: 'Photograph',
   wait: 'Wait for',
+  attend: 'See to',
   test: 'Test',
 };

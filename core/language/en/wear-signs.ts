@@ -71,9 +71,12 @@ export const WEAR_SIGNS: readonly WearSign[] = [
   { sign: 'rust or a leak trail', means: 'Liquid got past a seal here.', follows: 'refer' },
 ];
 
-/** What is sound where one looks for these signs. */
-export function soundWithout(signs: readonly string[]): string {
-  return `no ${signs.length < 2 ? (signs[0] ?? 'damage') : `${signs.slice(0, -1).join(', ')} or ${signs.at(-1)}`}`;
+/** What is sound where one looks for these signs, and renews upon others: "no scratches, not worn". */
+export function soundWithout(signs: readonly string[], renewIf: readonly string[] = []): string {
+  const either = (list: readonly string[]) =>
+    list.length < 2 ? (list[0] ?? 'damage') : `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`;
+  const without = signs.length > 0 || renewIf.length === 0 ? [`no ${either(signs)}`] : [];
+  return [...without, ...renewIf.map((sign) => `not: ${sign}`)].join(', ');
 }
 
 /** The signs to offer for a kind of part, the telling ones first. */

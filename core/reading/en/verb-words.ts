@@ -135,8 +135,10 @@ export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
   ],
   torque: ['torque', 'tighten'],
   pin: ['pin', 'secure with', 'secure', 'wire'],
+  adjust: ['adjust', 'readjust', 'reset'],
   photo: ['photo', 'photograph', 'take a photo of', 'take a picture of'],
   wait: ['wait', 'wait for', 'let stand'],
+  attend: ['see to', 'attend to'],
   test: ['test', 'prove', 'run', 'leak test', 'pressure test'],
 };
 

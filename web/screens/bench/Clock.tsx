@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { capital } from '#core/language/en/naming';
+import { capital } from '#core/language/en/counted';
 import { componentPhrase } from '#core/language/en/sentence';
 import { componentById } from '#core/model/series';
 import { type Timer, timersOf } from '#core/timing/clock';

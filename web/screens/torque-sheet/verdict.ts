@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { capital } from '#core/language/en/naming';
+import { capital } from '#core/language/en/counted';
 import { pluralName } from '#core/model/names';
 import type { Component } from '#core/model/series';
 import type { SheetGroup } from '#core/torque-sheet/sheet';

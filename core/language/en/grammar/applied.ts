@@ -206,7 +206,8 @@ export function putOn(place: Place): number | undefined {
   )
     return undefined;
   const low = sentence.lows[at] ?? '';
-  if (!/^(?:on|onto|to|into|around|in|over|round|at|of|inside|along|between|under|behind)$/.test(low)) return undefined;
+  if (!/^(?:on|onto|to|into|around|in|over|round|at|of|inside|along|between|under|behind|through)$/.test(low))
+    return undefined;
   const found = nounPhraseAt(sentence, at + 1);
   if (!found) return undefined;
   const { phrase } = found;

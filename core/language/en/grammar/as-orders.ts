@@ -1,4 +1,4 @@
-import { doer, fetched } from './doer';
+import { doer, fetched, helped } from './doer';
 import { type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { bare, bareBehind } from './noted';
@@ -60,6 +60,7 @@ function asOrder(piece: Piece): Word[] {
 
 function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (at >= piece.words.length) return;
+  if (isStart && helped(piece, at)) return;
   if (doer(piece, at) || goesOn(piece, at)) return;
   if (
     isStart &&

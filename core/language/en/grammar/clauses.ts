@@ -73,6 +73,7 @@ function joinersAt(sentence: Sentence, at: number): number {
 /** A caution, a reason or a remark goes on to its end, whatever verbs are in it. */
 function isOneThought(sentence: Sentence, start: number): boolean {
   const text = sentence.lows.slice(start).join(' ');
+  if (CONDITION_OPENING.test(text) && !EASY_CONDITION.test(text)) return true;
   return CAUTION_OPENING.test(text) || REASON_OPENING.test(text) || (REMARK_OPENING.test(text) && !/^use\b/.test(text));
 }
 
@@ -143,6 +144,10 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     next.quoted === true ||
     namesAt(sentence.names, sentence.words, behind).length > 0;
   if (/^(?:whether|if)$/.test(sentence.lows[behind - 1] ?? '')) return true;
+  // "..., and count the turns" is said of what is done.
+  if (verb.is === 'verb' && verb.verb === 'attend') return false;
+  // "..., washer and nut, torque to 90 N·m".
+  if (afterComma && verb.is === 'verb' && verb.verb === 'torque' && /^(?:to|at)$/.test(next.low)) return true;
   // "Close the one, close the other": the same verb once more.
   if (afterComma && sentence.lows[at] === sentence.lows[first]) return true;
   // After a bare comma only what is done to a known thing is a step; the rest is a remark.

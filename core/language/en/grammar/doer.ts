@@ -36,6 +36,25 @@ export function doer(piece: Piece, at: number): boolean {
   return true;
 }
 
+/** "Two people lift the manifold off", "get someone to help you lift it": with whom, and then what. */
+export function helped(piece: Piece, at: number): boolean {
+  const said = HELPERS.exec(piece.lows(at)) ?? GOT_HELP.exec(piece.lows(at));
+  const [whole = '', who = ''] = said ?? [];
+  const end = at + whole.trim().split(' ').length;
+  if (who === '' || !verbAt(piece.lowsFrom(end), 0)) return false;
+  const first = piece.lows(at).slice(0, whole.indexOf(who)).split(' ').filter(Boolean).length;
+  const helper = piece.words.slice(at + first, at + first + who.split(' ').length);
+  piece.words.splice(at, end - at, piece.as(at, 'with', true), ...helper, piece.as(end - 1, ',', true));
+  return true;
+}
+
+const HELPER =
+  '(?:two|three|2|3) (?:people|persons?|men|of (?:you|us))|(?:a|one) (?:helper|person|mate|colleague)|another person|someone|somebody|your mate';
+const HELPERS = new RegExp(
+  `^(${HELPER})(?: (?:must|should|have to|need to|has to|needs to|can|will|are needed to|is needed to))? `,
+);
+const GOT_HELP = new RegExp(`^(?:get|have|ask|let) (${HELPER})(?: to)?(?: (?:help|assist)(?: you| us| me)?(?: to)?)? `);
+
 /** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
 export function fetched(piece: Piece, at: number): boolean {
   const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(piece.lows(at))?.[0];

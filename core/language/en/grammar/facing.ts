@@ -28,7 +28,8 @@ export function facing(place: Place): number | undefined {
     const said = FACING.exec(sentence.text(start, end));
     if (!said) continue;
     // "..., pushing the lip in" says how.
-    if (baseOf(sentence.lows[start] ?? '', 'ing') !== undefined) return undefined;
+    const first = sentence.lows[start] ?? '';
+    if (baseOf(first, 'ing') !== undefined && !lexicon.isEnd(first)) return undefined;
     // "..., washer dished side in": which part that is of is asked.
     if (isOfAnother(said[1] ?? '', act)) {
       place.reading.doubt('facing', sentence, start, end);
@@ -55,7 +56,7 @@ function directionEnd(sentence: Sentence, start: number): number | undefined {
   if (faces) at += 1;
   if (
     /^(?:up|down|in|out|upwards?|downwards?|inwards?|outwards?)$/.test(sentence.lows[at] ?? '') &&
-    !/^(?:line|the|a|its)$/.test(sentence.lows[at + 1] ?? '')
+    !/^(?:line|the|a|its|of)$/.test(sentence.lows[at + 1] ?? '')
   )
     return at + 1;
   if (faces && /^(?:inside|outside)$/.test(sentence.lows[at] ?? '') && isJoint(sentence.words[at + 1])) return at + 1;

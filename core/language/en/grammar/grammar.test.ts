@@ -143,9 +143,9 @@ test.each([
   ['no figure', 'tighten the cover nuts to specification', [['figure', '*to specification']]],
   ['renew or refit', 'replace the front cover', [['sense', 'renew', 'refit']]],
   ['off or on', 'slide the rotor', [['sense']]],
-  ['a condition', 'if the cage comes away, leave the seat', [['condition', '*if the cage comes away, leave the seat']]],
+  ['a condition', 'if the rotor sticks, pull it out', [['condition', '*if the rotor sticks, pull it out']]],
   ['a repeat', 'repeat for the other side', [['repeat', '*repeat for the other side']]],
-  ['a tool under another name', 'draw the rotor with a 17 mm socket wrench', [['tool', 'socket, 17 mm']]],
+  ['a tool under another name', 'draw the rotor with a socket wrench', [['tool', 'socket, 17 mm']]],
 ])('%s is asked', (_name, line, asked) => {
   expect(doubts(line)).toEqual(asked);
   expect(applyLine(workbook, read(line), 0, () => 'x')).toBeUndefined();

@@ -1,5 +1,6 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
+import { isRenewal, renewedUpon } from './conditions';
 import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { endsIn } from './name-doubts';
@@ -7,6 +8,7 @@ import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { verbAt } from './operations';
 import { type Construction, keep, toComma, toJoint } from './place';
 import { partOf } from './reading';
+import type { SaidPart } from './said';
 import { partsOf } from './words';
 
 /** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
@@ -46,12 +48,14 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
       if (
-        !(/^(?:if|unless)\b/.test(told) || (isForGood(act.verb) && ONLY_THOSE.test(told))) ||
+        !(/^(?:only )?(?:if|unless)\b/.test(told) || (isForGood(act.verb) && ONLY_THOSE.test(told))) ||
         lexicon.EASY_CONDITION.test(told) ||
         (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb))
       )
         return undefined;
-      reading.doubt('condition', sentence, at, sentence.words.length);
+      if (isRenewal(act) && reading.acts.at(-1) === act && !told.includes('unless'))
+        renewedUpon(reading, act, sentence, at, sentence.words.length);
+      else reading.doubt('condition', sentence, at, sentence.words.length);
       return sentence.words.length;
     },
   },
@@ -94,6 +98,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (
         !verb ||
         isKept ||
+        (verb.is === 'verb' && verb.verb === 'attend') ||
         lexicon.isManner(sentence.lows[at] ?? '') ||
         lexicon.isManner(sentence.lows[end - 1] ?? '')
       )
@@ -107,7 +112,9 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'a remark: "keep it square"',
     read: (place) =>
       lexicon.REMARK_OPENING.test(place.told) ||
-      /^(?:count|go|let|note|watch|catch|tag|supported|held|guided|it |they |you )/.test(place.told) ||
+      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|tag|supported|held|guided|it |they |you )/.test(
+        place.told,
+      ) ||
       saysWhatItDoes(place.sentence.lows[place.at] ?? '')
         ? keep(place, place.at, place.sentence.words.length)
         : undefined,
@@ -142,7 +149,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   },
   {
     name: 'another part behind a comma: "rotor back on, new locking washer"',
-    read: ({ sentence, at, act }) => {
+    read: ({ reading, sentence, at, act }) => {
       if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
       const more = nounPhraseAt(sentence, at);
       // "The cover, four screws": which screws is asked where they are named.
@@ -150,12 +157,13 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (
         !more ||
         (more.phrase.known?.kind !== 'part' && !isCounted) ||
-        !/^(?:|,|and)$/.test(sentence.lows[more.end] ?? '')
+        !goesOnTightening(sentence.lows[more.end] ?? '')
       )
         return undefined;
-      act.parts.push(partOf(more.phrase));
+      act.parts.push(forEach(partOf(more.phrase), sentence.lows[more.end] === 'each' ? act.parts : []));
       act.how.push(...more.phrase.state);
-      return more.end;
+      reading.verbs.push(sentence.lows[at] ?? '');
+      return sentence.lows[more.end] === 'each' ? more.end + 1 : more.end;
     },
   },
   {
@@ -174,7 +182,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
       const alone = nounPhraseAt(sentence, at);
       const words = partsOf(alone?.phrase.words.join(' ') ?? '');
-      if (!alone || alone.phrase.known || !/^(?:|,|and)$/.test(sentence.lows[alone.end] ?? '')) return undefined;
+      const behind = sentence.lows[alone?.end ?? 0] ?? '';
+      if (!alone || alone.phrase.known || !goesOnTightening(behind)) return undefined;
       const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
       if (alike.length === 0) return undefined;
       // Which of them is asked where it is named.
@@ -198,6 +207,19 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
+/** "Both covers, four bolts each" are eight bolts. */
+function forEach(part: SaidPart, owners: readonly SaidPart[]): SaidPart {
+  const many = owners.reduce((sum, { count = 1 }) => sum + count, 0);
+  return part.count === undefined || many === 0 ? part : { ...part, count: part.count * many };
+}
+
+/** What stands behind fasteners that are named along: nothing more, or how they are tightened. */
+function goesOnTightening(behind: string): boolean {
+  return /^(?:|,|and|at|to|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight)$/.test(
+    behind,
+  );
+}
+
 /** "Renew every ring *that is* worn": some of them only. */
 const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
 const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);

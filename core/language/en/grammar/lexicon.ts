@@ -112,6 +112,9 @@ export const EASY_CONDITION =
 export const REPEAT_OPENING =
   /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|(?:carry on|continue|go on|keep going) (?:like (?:that|this)|with the (?:others?|rest|next)|until all|till all)|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
 
+/** What holds other parts, by the last word of its name. */
+export const FASTENS = /(?:bolt|screw|nut|stud)s?$/i;
+
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
   /^(?:so (?=the )|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright)(?: |$)/;

@@ -73,7 +73,7 @@ function numbersOf({ parts, tools }: SaidAct): number[] {
 function textsOf(said: SaidNote | SaidAct): string[] {
   const texts = [...said.how, ...said.why, ...said.cautions.map(({ text }) => text)];
   if (!('verb' in said)) return texts;
-  const { parts, about, into, tools, applied, faces, looks, positionNames = [] } = said;
+  const { parts, about, into, tools, applied, faces, looks, renewIf, positionNames = [] } = said;
   return [
     ...texts,
     ...parts.map(({ name }) => name),
@@ -83,6 +83,7 @@ function textsOf(said: SaidNote | SaidAct): string[] {
     ...applied.flatMap(({ name, where, amount }) => [name, where ?? '', amount ?? '']),
     faces ? `${faces.end} ${faces.toward}` : '',
     ...looks,
+    ...renewIf,
     ...positionNames,
   ];
 }

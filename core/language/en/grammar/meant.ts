@@ -59,3 +59,9 @@ export function lockedOut(reading: Reading, sentence: Sentence, object: NounPhra
     return { verb: 'lock-out', about: before?.about ?? 'it', aboutEnd: on.end, how: `with ${object.name}` };
   return { verb: 'lock-out', about: sentence.text(at + 1, on.end), aboutEnd: on.end, how: `with ${object.name}` };
 }
+
+/** Work beside the pump is kept in the words in which it was said. */
+export function attended(sentence: Sentence, told: string): Meant {
+  const start = sentence.words.length - told.split(' ').length;
+  return { verb: 'attend', about: sentence.text(start, sentence.words.length), aboutEnd: sentence.words.length };
+}

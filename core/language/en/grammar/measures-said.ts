@@ -9,7 +9,7 @@ import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { type Construction, keep } from './place';
-import type { OpenAct, Reading } from './reading';
+import { blankAct, type OpenAct, type Reading } from './reading';
 import type { Sentence } from './sentence';
 import { isThousands } from './words';
 
@@ -51,6 +51,11 @@ export const MEASURES_SAID: readonly Construction[] = [
       const isUpTo = sentence.lows[at] === 'up' && sentence.lows[at + 1] === 'to';
       const from = isUpTo ? at + 2 : /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       const said = torqueAt(sentence, from);
+      const tightened = said && fastenersFitted(act);
+      if (said && tightened) {
+        reading.acts.push({ ...tightened, figure: said.figure });
+        return said.end;
+      }
       if (said) {
         // "To 120, then to 240 N·m": the last one holds, the others are said along.
         if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
@@ -146,6 +151,18 @@ export const MEASURES_SAID: readonly Construction[] = [
     },
   },
 ];
+
+/** "Cover on, six screws, crosswise, 10 N·m": fitted with its screws, and the screws are tightened. */
+function fastenersFitted(act: OpenAct): OpenAct | undefined {
+  const held = act.parts.filter(({ name }) => lexicon.FASTENS.test(name));
+  const fasteners = held.length > 0 ? held : act.parts.filter(({ name }) => FASTENER.test(name.toLowerCase()));
+  if (verbOf(act.verb).effect !== 'refits' || fasteners.length === 0) return undefined;
+  const tightened = { ...blankAct('torque'), parts: fasteners, how: act.how.filter((how) => TIGHTENS.test(how)) };
+  act.how = act.how.filter((how) => !TIGHTENS.test(how));
+  return tightened;
+}
+
+const TIGHTENS = /\b(?:cross|star|diagonal|even|alternat|opposite|stages?|pass(?:es)?|steps|pattern|sequence|order)/i;
 
 /** "A quarter of an hour", "half an hour", "a minute", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;

@@ -90,7 +90,7 @@ test('a tool by its size alone is the one of that size', () => {
 test.each([
   ['a part behind a comma is not kept as mere words', 'rotor in, O-ring', ['which-part']],
   ['a thing that goes somewhere is done', 'the new one goes on with the lip up', ['no-verb']],
-  ['a tool by its last word', 'tap the rotor out with the mallet', ['tool']],
+  ['a tool by its last word', 'tap the rotor out with a mallet', ['tool']],
   ['a thousand may be one', 'torque the foot bolts to 1,000 N·m', ['unit']],
   ['a figure of what has no thread', 'fit the front cover, 25 N·m', ['unread']],
   ['through may be out or in', 'pull the rotor through the front cover', ['sense']],

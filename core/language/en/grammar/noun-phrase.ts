@@ -371,7 +371,7 @@ export function beginsFacing(sentence: Sentence, at: number): boolean {
     )
       return (
         !/^(?:in|out|up|down)$/.test(sentence.lows[i + 1] ?? '') ||
-        !/^(?:the|a|an|its|their|each|line)$/.test(sentence.lows[i + 2] ?? '')
+        !/^(?:the|a|an|its|their|each|line|of)$/.test(sentence.lows[i + 2] ?? '')
       );
   }
   return false;

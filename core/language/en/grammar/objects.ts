@@ -7,7 +7,7 @@ import { endsIn } from './name-doubts';
 import { beginsFacing, isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
 import { type OpenAct, partOf, type Reading, toolOf } from './reading';
-import type { SaidAct } from './said';
+import type { SaidAct, SaidPart } from './said';
 import { Sentence } from './sentence';
 import { isPlural, partsOf, wordsOf } from './words';
 
@@ -44,7 +44,7 @@ function listJointAt(sentence: Sentence, at: number): number {
 function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
   const told = sentence.lows.slice(at).join(' ');
-  if (/^count\b/.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
+  if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
   // "The poppet and seat for wear" are two parts, and nothing is seated.
@@ -115,6 +115,12 @@ function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): bo
   return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
 }
 
+/** What is set need not be a part: "the stroke", "the air regulator"; but a short name of one is asked about. */
+function isSettingOnly({ series }: Reading, { words }: NounPhrase): boolean {
+  const parts = partsOf(words.join(' '));
+  return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
+}
+
 /** Puts what was named where it belongs: parts, what is put on, or what is no part at all. */
 export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], act: OpenAct): void {
   const { effect } = verbOf(act.verb);
@@ -124,6 +130,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
     if (phrase.pronoun || isAssembly(phrase)) {
       reading.verbs.push(...phrase.words);
+      if (/^(?:everything|all)$/.test(phrase.name) && effect === 'stays') {
+        act.about = 'everything';
+        continue;
+      }
       const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
@@ -142,6 +152,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
     } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
       act.tools.push(toolOf(phrase));
+    } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {
+      act.about = phrase.feature ? `${phrase.feature} ${phrase.name}` : phrase.name;
     } else if (isAnyPart(phrase) && effect === 'stays') {
       act.about = phrase.every ? `all ${phrase.name}` : phrase.name;
     } else if (isAnyPart(phrase)) {
@@ -156,11 +168,17 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   }
   if (phrases.length === 0) {
     const last = reading.acts.at(-2);
-    if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...last.parts);
+    if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...tightened(last, act));
     // "Drain the casing and flush with water".
     else if (last?.about !== undefined && act.verb === 'clean') act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
+}
+
+/** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */
+function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
+  const fasteners = verb === 'torque' ? parts.filter(({ name }) => lexicon.FASTENS.test(name)) : [];
+  return fasteners.length > 0 ? fasteners : parts;
 }
 
 /** "Impeller 2" of one at each stage is the one of stage 2. */

@@ -1,3 +1,4 @@
+import { measureAt } from './figures';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { verbAt } from './operations';
@@ -23,6 +24,10 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     return undefined;
   if (use && !/\bto\b/.test(sentence.lows.slice(at).join(' '))) return undefined;
   const comma = sentence.lows.indexOf(',', at);
+  // "After 30 minutes check the temperature, it ...": how long is over before the comma.
+  const time = /^(?:after|within|every)$/.test(low) ? measureAt(sentence, at + 1) : undefined;
+  if (time && /^(?:s|min|h)$/.test(time.unit) && verbAt(sentence.lows, time.end))
+    return { end: time.end, how: [sentence.text(at, time.end)] };
   const end = use ? sentence.lows.indexOf('to', at) : comma > at ? comma : nextVerb(sentence, at);
   if (end === undefined || end <= at) return undefined;
   const open = blankAct('test');

@@ -83,7 +83,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { out: 'take-off', loose: 'loosen' },
   },
   { words: 'zip buzz', ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' } },
-  { words: 'bolt', ways: { together: 'join' } },
+  { words: 'bolt', ways: { ...FITS, up: 'fit', down: 'fit' } },
   { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },
   { words: 'scrape', alone: 'clean', ways: { out: 'take-off' } },
   {

@@ -3,6 +3,7 @@ import type { Verb } from '../../../model/verbs';
 import { readVerb } from '../../../reading/en/verb-words';
 import * as lexicon from './lexicon';
 import {
+  attended,
   BY_HAND,
   FASTENER,
   goesToHolder,
@@ -30,6 +31,7 @@ export function plainVerb(
 ): Meant | undefined {
   // Words of the object decide between some readings, as everywhere in the program.
   const usual = readVerb(told.replaceAll(' ,', ','))?.verb;
+  if (verb === 'attend') return attended(sentence, told);
   if (phrase === 'replace' || phrase === 'change') {
     if (
       /\bwhere (?:it|they) (?:came|was|were|belong)\b|\bback\b(?!-)|\bin (?:its|their) (?:place|original)\b|\bon (?:its|their) own\b/.test(
@@ -37,7 +39,10 @@ export function plainVerb(
       )
     )
       return { verb: 'fit' };
-    if (phrase === 'change' || /\bnew\b/.test(told) || object?.known === undefined || WEARS.test(objectText))
+    // "Replace the cover with a new gasket" puts the cover back.
+    if (/\bwith (?:a |an |its |the )?(?:new|fresh) (?!ones?\b|parts?\b)/.test(told) && !/\bnew\b.* with\b/.test(told))
+      return { verb: 'fit' };
+    if (phrase === 'change' || FOR_GOOD.test(told) || object?.known === undefined || WEARS.test(objectText))
       return { verb: 'renew' };
     const from = sentence.lows.indexOf('replace');
     reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
@@ -61,6 +66,7 @@ export function plainVerb(
   // "Stop the rotor with a bar" holds it.
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;
+  if (phrase === 'hang' && sentence.lows[at] === 'up') return { verb: 'put-aside', aboutEnd: at + 1, how: 'hung up' };
   if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };
   if (phrase === 'run up' && UP_TO.test(told)) return { verb: 'test', about: 'run up', aboutEnd: at };
   if (phrase === 'pour' && (POURED.test(told) || (POURED_IN.test(told) && !isIntoPart(sentence))))
@@ -88,6 +94,8 @@ export function plainVerb(
   const isLid = object && !object.pronoun && /\b(?:cover|lid|door|hatch|flap|box|guard)s?$/.test(objectText);
   const isStopper = /\b(?:plug|cap|bolt|screw)s?$/.test(objectText);
   const isPart = object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText));
+  if (verb === 'close-valve' && isStopper && object?.known?.kind === 'part')
+    return { verb: BY_HAND.test(told) ? 'start-by-hand' : 'fit' };
   if (verb === 'close-valve' && (isLid || isPart)) {
     reading.doubt('sense', sentence, 0, 1, ['fit', 'shut']);
     return { verb };
@@ -102,8 +110,11 @@ export function plainVerb(
   // "Check it's not dripping".
   if (
     phrase === 'check' &&
-    RUNNING_SIGNS.test(told) &&
-    /^check (?:that )?(?:it's|it is|they're|there's|nothing) /.test(told)
+    ((RUNNING_SIGNS.test(told) && /^check (?:that )?(?:it's|it is|they're|there's|nothing) /.test(told)) ||
+      (/^check (?:that )?(?:it's|it is|it|the (?:motor|pump)) (?:is )?(?:turn|run|rotat|spin|prim|pump)\w+/.test(
+        told,
+      ) &&
+        reading.acts.at(-1)?.verb === 'test'))
   ) {
     const about = sentence.text(sentence.lows.indexOf('check') + 1, sentence.words.length);
     return { verb: 'test', about, aboutEnd: sentence.words.length };
@@ -129,7 +140,11 @@ export function plainVerb(
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
   if (verb === 'split' && phrase === 'open') return opened(reading, sentence, objectText, object, at);
-  if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) return { verb: 'test' };
+  if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) {
+    // "Degrease the shaft and check for scratches" looks at the shaft; leaks show on the pump.
+    const isOnPart = (reading.acts.at(-1)?.parts.length ?? 0) > 0 && !RUNNING_SIGNS.test(told);
+    return { verb: isOnPart ? 'inspect' : 'test' };
+  }
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
@@ -155,6 +170,10 @@ const SETTING =
   /\b(?:settings?|strokes?|positions?|adjustments?|alignment|clearance|preload|speed|order|shape|finish)\b/;
 const MAINS = /\b(?:mains|power|supply)\b/;
 
+/** What is worn, or replaced by a rule, is renewed. */
+const FOR_GOOD =
+  /\b(?:new|worn|damaged|every (?:time|\d)|regardless|irrespective|whatever|as a (?:set|pair|kit)|if (?!necessary)|when (?:it|they)|in any case|always)\b/;
+
 /** Put the other way about, and not renewed. */
 const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;
 /** Bolts and screws are put in; pins, clips and wire lock. */
@@ -173,6 +192,8 @@ function opened(
     const first = sentence.words.findIndex(({ from }) => from === object.from);
     return { verb, aboutEnd: at, how: `at the ${sentence.text(first, at)}` };
   }
+  if (/\b(?:drain|vent|bleed|bleeder|bypass)s?$/.test(objectText) && object?.known === undefined)
+    return { verb: 'open-valve' };
   return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock)s?$/.test(objectText) ? 'take-off' : verb };
 }
 
@@ -226,6 +247,11 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
   const thing = named ? sentence.text(aboutEnd, named.end) : to > from ? sentence.text(from, to) : object?.name;
   const about = object?.pronoun && meant !== '' ? meant : thing;
   const end = named?.end ?? aboutEnd;
+  const flowed =
+    /^let (?:the |all the |any |old )*((?:\w+ )?(?:oil|water|liquid|coolant|fluid|product|fuel|lubricant)) (?:run|drip|go) (?=into|in )/.exec(
+      told,
+    )?.[1];
+  if (flowed) return { verb: 'drain', about: flowed, aboutEnd };
   if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: end };
   const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {

@@ -57,6 +57,10 @@ export function readAct(
   }
   const objects = objectsAt(sentence, at);
   at = objects.end;
+  // "Wipe it down" says no more than to wipe it.
+  const isJustWiped =
+    verb.is === 'verb' && verb.verb === 'clean' && /^(?:up|down|off|over)$/.test(sentence.lows[at] ?? '');
+  if (isJustWiped && /^(?:|,|and|with|using|in)$/.test(sentence.lows[at + 1] ?? '')) at += 1;
   // "Take the cover off": the way stands behind what is named.
   // "Straight out", "right off": how, and which way.
   if (verb.is === 'movement' && BEFORE_WAY.test(sentence.lows.slice(at, at + 6).join(' '))) {
@@ -125,6 +129,11 @@ export function readAct(
     trailing(reading, sentence, at, last);
     return;
   }
+  // "..., and take the weight with the hoist": held once.
+  if (act.verb === 'hold' && last?.verb === 'hold' && objects.phrases.length === 0) {
+    trailing(reading, sentence, at, last);
+    return;
+  }
   const isTagged = act.verb === 'lock-out' && last?.verb === 'lock-out' && /\bon (?:it|them)$/.test(told);
   if ((isSame && last?.verb === act.verb && !meant.isByWhat) || isTagged) {
     reading.keepHow(sentence.text(start, sentence.words.length));
@@ -146,7 +155,8 @@ export function readAct(
       const about = pronounText(reading, act);
       if (about === 'it' && NEEDS_NAME.includes(act.verb))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
-      act.about = RUNS_IT.test(told) ? sentence.text(start, objects.end) : about;
+      if (RUNS_IT.test(told)) act.about = about === 'it' ? 'run the pump' : sentence.text(start, objects.end);
+      else act.about = about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
       const about = sentence.text(objects.from, objects.end);

@@ -2,6 +2,7 @@ import type { Series } from '../../../model/series';
 import { verbOf } from '../../../model/verbs';
 import { asOrders } from './as-orders';
 import { clausesOf } from './clauses';
+import { readCondition } from './conditions';
 import { torqueAt } from './figures';
 import { hiddenIn } from './hidden';
 import { namesAt, namesOf } from './known-names';
@@ -72,6 +73,8 @@ function shareObjects(acts: readonly OpenAct[]): void {
     const next = acts[i + 1];
     const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0 || act.applied.length > 0;
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
+    // "Switch on and set the pressure" switches on no pressure.
+    if (next.verb === 'adjust' || next.verb === 'attend') continue;
     if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);
     else {
       const about = next.verb === 'test' ? '' : (next.about ?? next.parts.map(({ name }) => name).join(', '));
@@ -99,9 +102,9 @@ function readClause(reading: Reading, sentence: Sentence): void {
   } else if (lexicon.CAUTION_OPENING.test(told)) reading.keepCaution({ signal: 'CAUTION', text });
   else if (lexicon.REASON_OPENING.test(told)) reading.keepWhy(text);
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
-  else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told))
-    reading.doubt('condition', sentence, at, end);
-  else if (lexicon.REMARK_OPENING.test(told)) {
+  else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told)) {
+    if (!readCondition(reading, sentence.slice(at, end), readClause)) reading.doubt('condition', sentence, at, end);
+  } else if (lexicon.REMARK_OPENING.test(told)) {
     if (!asksForAct(reading, sentence, at)) keepRemark(reading, text);
   } else readAction(reading, sentence, at);
 }

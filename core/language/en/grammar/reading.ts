@@ -61,7 +61,18 @@ export class Reading {
 }
 
 export function blankAct(verb: Verb): OpenAct {
-  return { verb, parts: [], tools: [], applied: [], positionIds: [], looks: [], cautions: [], how: [], why: [] };
+  return {
+    verb,
+    parts: [],
+    tools: [],
+    applied: [],
+    positionIds: [],
+    looks: [],
+    renewIf: [],
+    cautions: [],
+    how: [],
+    why: [],
+  };
 }
 
 export function partOf(phrase: NounPhrase): SaidPart {

@@ -26,9 +26,9 @@ export function saidOfThing(piece: Piece, at: number): void {
 }
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
-  if (!isKnown && !NAMED.test(piece.low(at))) return;
   const told = piece.lows(stop);
   const passive = PASSIVE.exec(told);
+  if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
   if (DOER.test(told)) fronted(piece, at, stop);
   else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
   else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);

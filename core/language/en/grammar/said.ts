@@ -73,6 +73,8 @@ export interface SaidAct extends SaidNote {
   readonly minutes?: number;
   /** What to look for. */
   readonly looks: readonly string[];
+  /** Signs upon which it is renewed: "replace it if it is scored". */
+  readonly renewIf: readonly string[];
 }
 
 export type DoubtKind =

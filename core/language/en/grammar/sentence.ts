@@ -28,7 +28,8 @@ export class Sentence {
 
   /** What stands between two words; those that were put in another order are parted by a space. */
   private between(one: Word, two: Word): string {
-    const gap = two.from >= one.to ? this.line.slice(one.to, two.from) : ' ';
+    const isPutIn = one.from === one.to && /\p{L}/u.test(one.low);
+    const gap = two.from >= one.to && !isPutIn ? this.line.slice(one.to, two.from) : ' ';
     return /\p{L}|\d/u.test(gap) ? ' ' : gap;
   }
 

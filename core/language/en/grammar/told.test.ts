@@ -114,11 +114,7 @@ test.each([
   ['a figure without a unit behind a second verb', 'nip up the cover nuts and then torque them to 45', 'unit'],
   ['an order behind a comma that is not read', 'front cover off, drain oil into jar', 'unread'],
   ['a condition on what cannot be undone', "cut the filter spring if it won't come", 'condition'],
-  [
-    'a condition behind what is looked at',
-    'check the rotor for cracks, and if it is cracked you need a new one',
-    'condition',
-  ],
+  ['a condition on what is taken out', 'check the rotor for cracks, and if it is cracked take it out', 'condition'],
   ['fasteners by their number alone', 'take off the front cover, four screws', 'which-part'],
   ['a part called like a tool', 'loosen the jacking screw', 'odd-name'],
   ['something that is no name', "scrape off what's left of it", 'odd-name'],

@@ -32,6 +32,29 @@ export function sizeKey(size: string): string {
     .replace(/\s+/g, '');
 }
 
+/**
+ * The tool of the series that is meant beyond doubt: the only one of that sort and size ("a 6 mm allen key" where there is
+ * a hex key of 6 mm), or the only one that "the mallet" can be. Otherwise the tool as it was said.
+ */
+export function toolMeant(tool: SaidTool, { tools }: Series, text: string): SaidTool {
+  const key = keyOf(tool.name);
+  if (tools.some(({ name }) => keyOf(name) === key)) return tool;
+  const alike = tools.filter(
+    (one) => isLike(one, key) && (tool.size === undefined || sizeKey(one.size ?? '') === sizeKey(tool.size)),
+  );
+  const at = text.toLowerCase().indexOf(tool.name.toLowerCase());
+  const isKnownOne = /\b(?:the|your|that|same)\s+$/i.test(text.slice(0, Math.max(at, 0)));
+  const [only, other] = alike;
+  if (!only || other || !(tool.size !== undefined || isKnownOne)) return tool;
+  return { ...tool, name: only.name, ...(only.size !== undefined && { size: only.size }) };
+}
+
+/** A tool that is called by another word for the same, or in full. */
+function isLike({ name }: Series['tools'][number], key: string): boolean {
+  if (/^(?:two|three|pair|set)\b/.test(name)) return false;
+  return sameGroup(keyOf(name), key) || endsIn(partsOf(name), key.split(' '));
+}
+
 /** What has to be asked about a tool: one of several sizes, or one that the series knows under another name. */
 export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: string): Doubt | undefined {
   const bare = /^(\d[\d./]*) (\D.*)$/.exec(name);
@@ -67,9 +90,7 @@ export function doubtAboutTool({ name, size }: SaidTool, series: Series, text: s
   if (size === undefined && sameName.length > 1) return asked(sameName);
   if (sameName.length > 0) return undefined;
   // "The mallet" where there is a rubber mallet.
-  const isShort = (tool: Series['tools'][number]) =>
-    !/^(?:two|three|pair|set)\b/.test(tool.name) && endsIn(partsOf(tool.name), partsOf(name));
-  const synonyms = series.tools.filter((tool) => (sameGroup(keyOf(tool.name), key) || isShort(tool)) && fits(tool));
+  const synonyms = series.tools.filter((tool) => isLike(tool, key) && fits(tool));
   return synonyms.length > 0 ? asked(synonyms) : undefined;
 }
 

@@ -5,7 +5,7 @@ import { KEPT_AS_SAID } from './kept-as-said';
 import { type KnownName, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
-import { isJoint } from './noun-phrase';
+import { isJoint, STATE } from './noun-phrase';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Construction } from './place';
 import { places } from './places';
@@ -14,11 +14,13 @@ import type { Sentence } from './sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from './tools';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
-export function trailing(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
+export function trailing(reading: Reading, sentence: Sentence, start: number, from: OpenAct): void {
   let at = start;
+  let act = from;
   while (at < sentence.words.length) {
     const told = sentence.lows.slice(at).join(' ');
     const place = { reading, sentence, at, act, told };
+    const begun = reading.acts.length;
     let end: number | undefined;
     for (const construction of CONSTRUCTIONS) {
       end = construction.read(place);
@@ -29,6 +31,8 @@ export function trailing(reading: Reading, sentence: Sentence, start: number, ac
       return;
     }
     at = end;
+    // "..., six screws, 10 N·m" goes on with the tightening.
+    if (reading.acts.length > begun) act = reading.acts.at(-1) ?? act;
   }
 }
 
@@ -56,7 +60,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act }) => {
       const joint = sentence.lows[at] ?? '';
       const kept = act.how.at(-1);
-      if (!/^(?:,|and|or)$/.test(joint) || kept === undefined || !isBareWord(sentence, at + 1)) return undefined;
+      if (!/^(?:,|and|or)$/.test(joint) || kept === undefined || STATE.test(kept) || !isBareWord(sentence, at + 1))
+        return undefined;
       act.how[act.how.length - 1] = `${kept}${joint === ',' ? ',' : ` ${joint}`} ${sentence.text(at + 1, at + 2)}`;
       return at + 2;
     },
@@ -174,7 +179,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'the size of its tool alone: "the nuts, 13 mm", "with the 6 mm"',
     read: ({ reading, sentence, at, act }) => {
       const from = /^(?:with|using) the (?=\d)/.test(sentence.lows.slice(at).join(' ')) ? at + 2 : at;
-      if (!OPENS_OR_CLOSES.includes(act.verb)) return undefined;
+      if (!OPENS_OR_CLOSES.includes(act.verb) && !act.parts.some(({ name }) => lexicon.FASTENS.test(name)))
+        return undefined;
       const said =
         toolOfSizeAt(sentence, from, reading.series) ??
         (from > at ? toolOfBareNumberAt(sentence, from, reading.series) : undefined);
@@ -252,7 +258,7 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 }
 
 /** What goes on behind a comma and is no sign to look for. */
-const SAYS_MORE = /^(?:still|it|they|this|that|but|should|must|may|can|no|then)$/;
+const SAYS_MORE = /^(?:max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
 /** Up to what is looked at: "for scratches *on the faces*". */
 function toPlace(sentence: Sentence, at: number): number {

@@ -39,6 +39,10 @@ const IRREGULAR: Readonly<Record<string, readonly string[]>> = {
   run: ['ran', 'run'],
   wet: ['wet', 'wetted'],
   bring: ['brought'],
+  write: ['wrote', 'written'],
+  catch: ['caught'],
+  send: ['sent'],
+  tell: ['told'],
   keep: ['kept'],
 };
 

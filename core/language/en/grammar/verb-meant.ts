@@ -1,6 +1,7 @@
 import { verbOf } from '../../../model/verbs';
 import * as lexicon from './lexicon';
 import {
+  attended,
   FASTENER,
   goesElsewhere,
   goesToHolder,
@@ -12,7 +13,7 @@ import {
   placeText,
 } from './meant';
 import { isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
-import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, type Way } from './operations';
+import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
 import { plainVerb } from './plain-verb';
 import type { Reading } from './reading';
 import type { Sentence } from './sentence';
@@ -37,6 +38,12 @@ export function verbMeant(
   // "Position it upright in a fixture".
   let where = at;
   while (/..ly$/.test(sentence.lows[where] ?? '')) where += 1;
+  // "Put it face down on the bench".
+  const facing = /^(?:with )?(?:the |its )?\w+ (?:side |end )?(?:up|down|upwards?|downwards?) (?=on |onto |in )/.exec(
+    sentence.lows.slice(where, where + 8).join(' '),
+  );
+  if (facing && lexicon.isEnd(facing[0].replace(/^(?:with )?(?:the |its )?/, '').split(' ')[0] ?? ''))
+    where += facing[0].trim().split(' ').length;
   const bench = isInPart ? '' : placeText(sentence, where);
   const { movement, phrase } = read;
   if (phrase === 'look' && ways.length === 0)
@@ -101,9 +108,31 @@ export function verbMeant(
     !ways.includes('aside')
   ) {
     if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[where] ?? '')) return { verb: 'hold' };
-    if (lexicon.CLOTH.test(bench)) return { verb: 'put-aside' };
-    if (lexicon.BENCH.test(bench)) return { verb: 'lay' };
+    if (lexicon.CLOTH.test(bench) && !facing) return { verb: 'put-aside' };
+    if (lexicon.BENCH.test(bench) || (facing && lexicon.CLOTH.test(bench))) return { verb: 'lay' };
   }
+  // "Put a tray under the drain plug": beside the pump, and nothing of it is moved.
+  const isBeside = /^(?:under|underneath|below|beneath|around|round|beside|next|in front|behind)\b/.test(
+    sentence.lows.slice(at).join(' '),
+  );
+  if (
+    /^(?:put|place|lay|set|position|stand)$/.test(phrase) &&
+    ways.length === 0 &&
+    isBeside &&
+    object?.known?.kind !== 'part' &&
+    lexicon.isToolName(object?.words ?? [])
+  )
+    return attended(sentence, told);
+  // "Hook the sling around the frame": what it hangs on is held.
+  const behindWay = /^(?:around|round|over|on)$/.test(sentence.lows[at - 1] ?? '') ? at - 1 : at;
+  const isRoundPart = /^(?:around|round|through|under|to|over|on|onto)$/.test(sentence.lows[behindWay] ?? '');
+  if (
+    /^(?:hook|put|place|pass|loop|feed|run|lay|slip)$/.test(phrase) &&
+    isRoundPart &&
+    object?.known?.kind !== 'part' &&
+    SLINGS.test(objectText)
+  )
+    return { verb: 'hold', aboutEnd: behindWay };
   // "Push up on the clip": on what, and not on to what.
   const [, upOrDown] = /^(?:push|press|pull|lift) (up|down) on\b/.exec(told) ?? [];
   if (upOrDown) return { verb: 'move', how: upOrDown };
@@ -115,8 +144,22 @@ export function verbMeant(
     return { verb: 'bend', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
+  // "Set the pressure to 12 bar", "set the gap with a feeler gauge".
+  if (
+    phrase === 'set' &&
+    ways.length === 0 &&
+    object &&
+    !object.pronoun &&
+    isAdjusted(objectText, sentence.lows.slice(at).join(' '))
+  )
+    return { verb: 'adjust' };
   // "Set the screw back to its mark": turned to where it was.
   if (phrase === 'set' && ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
+  const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];
+  if (far !== undefined && ways.length === 0) {
+    const farVerb = movedBy(movement, WAY_WORDS[far]);
+    if (farVerb) return { verb: farVerb };
+  }
   // "Pull it down from the shaft" takes it off.
   // "Feed the shaft up through the bush" puts it there.
   const isInto =
@@ -158,6 +201,8 @@ export function verbMeant(
     return { verb: 'compress' };
   if (/^(?:turn|rotate)$/.test(phrase) && way === 'on' && place !== 'on' && object && FASTENER.test(objectText))
     return { verb: 'torque', keepWay: true };
+  if (objects.length > 0 && verb === undefined && KNOCKS.test(phrase) && COMES_LOOSE.test(told))
+    return { verb: 'loosen', keepWay: true };
   if (objects.length > 0 && (verb === undefined || verbOf(verb).effect === 'stays') && COMES_AWAY.test(told))
     return { verb: 'take-off', keepWay: true };
   if (/^(?:turn|rotate)$/.test(phrase) && (way === undefined || verb === 'turn'))
@@ -180,9 +225,27 @@ export function verbMeant(
   );
 }
 
+/** A setting, or anything that is set to a figure, and not put somewhere. */
+function isAdjusted(objectText: string, behind: string): boolean {
+  return (
+    ADJUSTED.test(objectText) ||
+    /^(?:back )?(?:to|at) (?:about |exactly |around )?(?:\d|zero\b|half|full|max|min|\w+ (?:percent|per cent|bar|psi|mm|millimet\w+|degrees|turns?)\b|crack\b|open\b|lift\b|trip\b|switch\b)/.test(
+      behind,
+    )
+  );
+}
+
+const ADJUSTED =
+  /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;
+
 /** "Turn it until it comes off". */
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
+const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
+/** "Tap it until it moves": loosened, and still there. */
+const COMES_LOOSE =
+  /\b(?:(?:un)?till? (?:it|they) (?:moves?|comes? (?:free|loose)|breaks? (?:free|loose)|frees?|lets? go|is (?:free|loose)|works? loose)|to (?:free|loosen|break) (?:it|them|the)\b)/;
+const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;
 const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;
 const TO_WHERE_IT_WAS =
   /\bback to (?:the|its|their) (?:\w+ )?(?:numbers?|marks?|settings?|positions?|height|depth|figure|same)\b/;

@@ -9,7 +9,7 @@ import { lyingFree, stateAfter, unitsIn } from '#core/bench/state';
 import type { Unit } from '#core/bench/units';
 import { findingKey } from '#core/findings/finding';
 import { cellName } from '#core/language/en/cells';
-import { capital } from '#core/language/en/naming';
+import { capital } from '#core/language/en/counted';
 import { componentPhrase, titleOf } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
 import { componentById, type Series } from '#core/model/series';

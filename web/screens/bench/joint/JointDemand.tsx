@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { latestAt, torqueAt } from '#core/job/tightening';
-import { capital } from '#core/language/en/naming';
+import { capital } from '#core/language/en/counted';
 import { componentById, placeNameOf } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { type Quantity, readNumber } from '#core/quantity/quantity';
