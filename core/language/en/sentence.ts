@@ -96,7 +96,8 @@ function saysWhatIsDone({ verb, about = '' }: Step): boolean {
   return verb === 'attend' || (verb === 'test' && ORDERS.test(about));
 }
 
-const ORDERS = /^(?:run|start|cycle|operate|stroke|bump|raise|increase|build up|listen|look|watch|check|open|close)\b/i;
+const ORDERS =
+  /^(?:try|run|start|cycle|operate|stroke|bump|raise|increase|build up|listen|look|watch|check|open|close)\b/i;
 
 export function sayStep(step: Step, series: Series, units: UnitPreference = 'as-given'): string {
   return sentenceOf(step, series, units)

@@ -5,9 +5,11 @@ import { partNamesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { endsIn } from './name-doubts';
 import { isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { objectsAt } from './objects';
 import { keep, type Place, toJoint } from './place';
 import { type OpenAct, partOf, toolOf } from './reading';
 import type { Sentence } from './sentence';
+import { isPartOrShort } from './short-names';
 import { toolAt } from './tools';
 import { partsOf } from './words';
 
@@ -20,18 +22,38 @@ export function withWhat(place: Place): number | undefined {
   if (/^(?:by|use)$/.test(joint) && toolAt(sentence, start) === undefined) return undefined;
   if (act.verb === 'align' || act.verb === 'compare') return keep(place, at, toJoint(sentence, at));
   const tool = toolAt(sentence, start);
+  // "Use the puller if it is tight" is a hint.
+  if (joint === 'use' && tool && /^(?:if|when|where)$/.test(sentence.lows[tool.end] ?? '')) return undefined;
+  // "Connect it with the clamp", where there is a plunger clamp.
+  const clamped = tool && nounPhraseAt(sentence, start);
+  const isShortPart = clamped && !clamped.phrase.known && isPartOrShort(clamped.phrase, place.reading.series);
+  if (isShortPart && /^(?:refits|takes)$/.test(verbOf(act.verb).effect) && takeAlong(place, clamped.phrase))
+    return clamped.end;
   if (tool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
     act.tools.push(tool.tool);
     return tool.end;
   }
-  const found = nounPhraseAt(sentence, start);
-  if (!found) return keep(place, at, toJoint(sentence, at));
-  const { phrase } = found;
-  const poured = /^(?:with|using)$/.test(joint) ? amountAt(sentence, start) : undefined;
+  const poured = /^(?:with|using)$/.test(joint) && act.verb !== 'test' ? amountAt(sentence, start) : undefined;
   if (poured) {
     takeApplied(act, poured.applied);
     return poured.end;
   }
+  // "Fit the impeller with key, washer and bolt": all of them.
+  const list = objectsAt(sentence, start);
+  const areParts =
+    list.phrases.length > 1 &&
+    sentence.lows.slice(start, list.end).includes('and') &&
+    list.phrases.every(
+      (one) => isPartOrShort(one, place.reading.series) || (!one.known && kindFromName(one.name) !== 'other'),
+    );
+  if (areParts && /^(?:refits|takes)$/.test(verbOf(act.verb).effect)) {
+    act.parts.push(...list.phrases.map(partOf));
+    act.how.push(...list.phrases.flatMap(({ state }) => state));
+    return list.end;
+  }
+  const found = nounPhraseAt(sentence, start);
+  if (!found) return keep(place, at, toJoint(sentence, at));
+  const { phrase } = found;
   if (isStuff(phrase)) {
     if (act.verb === 'clean' || act.verb === 'test') {
       if (phrase.known === undefined && /\bair$/.test(phrase.name)) {
@@ -46,7 +68,9 @@ export function withWhat(place: Place): number | undefined {
     }
     return takeSubstance(act, found.end, phrase);
   }
-  if (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name)) {
+  // "Lock it with the nut": the nut is tightened.
+  const isByNut = act.verb === 'torque' && act.parts.length === 0 && FASTENS.test(phrase.name);
+  if (isByNut || (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name))) {
     act.parts.push(partOf(phrase));
     return found.end;
   }

@@ -11,8 +11,10 @@ import {
   REASON_OPENING,
   REMARK_OPENING,
 } from './lexicon';
+import { beginsFacing } from './noun-phrase';
 import { ALSO_NOUN, verbAt } from './operations';
 import type { Sentence } from './sentence';
+import { toolAt } from './tools';
 import { endsSentence, singular } from './words';
 
 const NAMED_NEXT =
@@ -83,7 +85,9 @@ function isPartAlone(sentence: Sentence, start: number): boolean {
   return namesAt(sentence.names, sentence.words, at).some(({ kind, length, numbered }) => {
     const number = sentence.words[at + length]?.value;
     const end = number !== undefined && numbered?.has(number) ? at + length + 1 : at + length;
-    return kind === 'part' && /^(?:,|;|\.|then|and|)$/.test(sentence.lows[end] ?? '');
+    return (
+      kind === 'part' && (/^(?:,|;|\.|then|and|with|)$/.test(sentence.lows[end] ?? '') || beginsFacing(sentence, end))
+    );
   });
 }
 
@@ -137,13 +141,16 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   // "Take out the filter" is done to the filter.
   if (verb.is === 'movement' && /^(?:out|off|away|up|down|back|apart)$/.test(sentence.lows[behind] ?? '')) behind += 1;
   const next = sentence.words[behind];
-  if (!next) return !ALSO_NOUN.test(sentence.lows[at] ?? '');
+  if (!next || (verb.length > 1 && /^[.;]$/.test(next.low)))
+    return verb.length > 1 || !ALSO_NOUN.test(sentence.lows[at] ?? '');
   const named =
     NAMED_NEXT.test(next.low) ||
     next.value !== undefined ||
     next.quoted === true ||
     namesAt(sentence.names, sentence.words, behind).length > 0;
   if (/^(?:whether|if)$/.test(sentence.lows[behind - 1] ?? '')) return true;
+  // "..., use the pressure gauge" says with what.
+  if (sentence.lows[at] === 'use' && toolAt(sentence, at + 1)) return false;
   // "..., and count the turns" is said of what is done.
   if (verb.is === 'verb' && verb.verb === 'attend') return false;
   // "..., washer and nut, torque to 90 N·m".

@@ -3,6 +3,7 @@ import { nounPhraseAt } from './noun-phrase';
 import { blankAct, type OpenAct, partOf, Reading } from './reading';
 import type { SaidPart } from './said';
 import type { Sentence } from './sentence';
+import { isPartOrShort } from './short-names';
 
 /*
  * What is done only if something is found. A renewal upon a sign is a look from which a renewal follows; a hint that
@@ -24,10 +25,18 @@ export function readCondition(
     renewUpon(reading, reading.meant(), sentence, end);
     return true;
   }
+  const replaced = TO_REPLACE.exec(told);
+  const renewed = replaced && nounPhraseAt(sentence, told.slice(0, replaced.index).split(' ').length)?.phrase;
+  if (replaced && renewed && isPartOrShort(renewed, reading.series)) {
+    reading.verbs.push(replaced[1] ?? '', 'replace', 'replaced');
+    const end = told.slice(0, replaced.index).split(' ').length;
+    renewUpon(reading, [partOf(renewed)], sentence, lows[end - 1] === ',' ? end - 1 : end);
+    return true;
+  }
   const comma = lows.indexOf(',');
   if (comma < 0) return false;
   const rest = sentence.slice(comma + 1, words.length);
-  const tried = new Reading(reading.series, { parts: reading.meant() });
+  const tried = new Reading(reading.series, { parts: reading.meant() }, reading.inLine);
   // "If the basket is torn, replace it": what the condition is about.
   const subject = nounPhraseAt(sentence, 1)?.phrase;
   if (subject?.known?.kind === 'part') tried.named = [partOf(subject)];
@@ -92,6 +101,9 @@ const isNamed = (low: string | undefined, names: readonly string[]) =>
 /** "..., you need new ones". */
 const NEEDS_NEW =
   /,? (?:(?:then )?(?:you|we)(?:'ll)? need (?:a )?new(?: ones?)?|they need replacing|it needs replacing)$/;
+/** "... the head has to be replaced". */
+const TO_REPLACE =
+  /(?<= )(?:(?:the|both|all)(?: the)?) [\w -]+? (?:has to|have to|must|needs? to|should) be (replaced|renewed|changed)$/;
 /** What moves a part, in whatever words. */
 const MOVES =
   /\b(?:out|off|in|back|apart|away|over the side|bin|scrap\w*|junk|remov\w+|replac\w+|renew\w*|chang\w+|swap\w*|fit\w*|install\w*|discard\w*|throw\w*|cut|add\w*|undo\w*|unscrew\w*|refit\w*|reject\w*|new)\b/;

@@ -25,7 +25,9 @@ export function measureAt({ words, lows }: Sentence, at: number): Measured | und
 /** A torque, with a range or a tolerance, and the same in another unit. */
 export function torqueAt(sentence: Sentence, at: number): { figure: SaidFigure; end: number } | undefined {
   const range = plusMinusAt(sentence, at) ?? rangeAt(sentence, at);
-  const first = range ?? measureAt(sentence, at);
+  const slashed = passesAt(sentence, at);
+  const measured = measureAt(sentence, at);
+  const first = range ?? (measured && slashed ? { ...measured, value: slashed.at(-1) ?? measured.value } : measured);
   if (!first || unitOf(first.unit).dimension !== 'torque') return undefined;
   let { end } = first;
   let tolerancePercent = range?.tolerancePercent;
@@ -44,6 +46,14 @@ export function torqueAt(sentence: Sentence, at: number): { figure: SaidFigure; 
     },
     end: second?.end ?? end,
   };
+}
+
+/** "20/40/60 N·m": one pass after the other, and no fraction of a torque. */
+export function passesAt({ lows }: Sentence, at: number): number[] | undefined {
+  const low = lows[at] ?? '';
+  return /^\d+(?:[.,]\d+)?(?:\/\d+(?:[.,]\d+)?)+$/.test(low)
+    ? low.split('/').map((one) => Number(one.replace(',', '.')))
+    : undefined;
 }
 
 /** "60±5 N·m". */

@@ -46,9 +46,11 @@ function doubtAbout(line: string, hidden: string): Doubt {
 /** "Ten bolts, 19 mm, out": a part, and a way that stands alone at the end. */
 function hidesAway(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
-  if (!/^(?:off|out|away|in|on|back)$/.test(lows.at(-1) ?? '')) return false;
+  if (!/^(?:off|out|away|in|on|back)$/.test(lows.at(-1) ?? '') || lows.some((low) => MAY.test(low))) return false;
   return words.some((_, at) => partAt(names, sentence, at) !== undefined);
 }
+
+const MAY = /^(?:may|might|can|could|will|would|should)$/;
 
 function sentenceOf(text: string, names: NameIndex): Sentence {
   return new Sentence(text, wordsOf(text), names);
@@ -77,8 +79,10 @@ const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-b
 function hidesWay(sentence: Sentence): boolean {
   return sentence.words.some((_, at) => {
     const part = partAt(sentence.names, sentence, at);
-    const way = part && sentence.lows[at + part.length];
-    return way !== undefined && way !== 'over' && WAY_WORDS[way] !== undefined;
+    const behind = part ? at + part.length : at;
+    const way = part && sentence.lows[behind];
+    const isAlone = behind === sentence.lows.length - 1 || /^(?:,|and|then)$/.test(sentence.lows[behind + 1] ?? '');
+    return way !== undefined && way !== 'over' && WAY_WORDS[way] !== undefined && (part?.isWhole || isAlone);
   });
 }
 
@@ -103,6 +107,25 @@ function hidesTorque(sentence: Sentence): boolean {
   });
 }
 
-function partAt(names: NameIndex, { words }: Sentence, at: number) {
-  return namesAt(names, words, at).find(({ kind }) => kind === 'part');
+function partAt(
+  names: NameIndex,
+  { words }: Sentence,
+  at: number,
+): { readonly length: number; readonly isWhole: boolean } | undefined {
+  const known = namesAt(names, words, at).find(({ kind }) => kind === 'part');
+  if (known) return { length: known.length, isWhole: true };
+  return lastWordsOf(names).has(words[at]?.parts.at(-1) ?? '') ? { length: 1, isWhole: false } : undefined;
+}
+
+const lastWords = new WeakMap<NameIndex, ReadonlySet<string>>();
+
+/** The words that parts are called by for short: "cover" of a front cover. */
+function lastWordsOf(names: NameIndex): ReadonlySet<string> {
+  const known = lastWords.get(names);
+  if (known) return known;
+  const made = new Set(
+    [...names.values()].flat().flatMap(({ kind, parts }) => (kind === 'part' ? (parts.at(-1) ?? []) : [])),
+  );
+  lastWords.set(names, made);
+  return made;
 }

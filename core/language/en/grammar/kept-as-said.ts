@@ -9,6 +9,7 @@ import { verbAt } from './operations';
 import { type Construction, keep, toComma, toJoint } from './place';
 import { partOf } from './reading';
 import type { SaidPart } from './said';
+import { toolAt } from './tools';
 import { partsOf } from './words';
 
 /** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
@@ -48,7 +49,10 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
       if (
-        !(/^(?:only )?(?:if|unless)\b/.test(told) || (isForGood(act.verb) && ONLY_THOSE.test(told))) ||
+        !(
+          /^(?:only )?(?:if|unless)\b/.test(told) ||
+          (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told)))
+        ) ||
         lexicon.EASY_CONDITION.test(told) ||
         (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb))
       )
@@ -91,7 +95,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   },
   {
     name: 'an order that was taken for none: "plug out, drain oil into jar"',
-    read: ({ reading, sentence, at }) => {
+    read: ({ reading, sentence, at, act }) => {
       const verb = sentence.lows[at - 1] === ',' ? verbAt(sentence.lows, at) : undefined;
       const end = toComma(sentence, at);
       const isKept = lexicon.REMARK_OPENING.test(sentence.lows.slice(at).join(' '));
@@ -99,6 +103,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         !verb ||
         isKept ||
         (verb.is === 'verb' && verb.verb === 'attend') ||
+        (act.verb === 'test' && verb.is === 'verb' && /^(?:inspect|test)$/.test(verb.verb)) ||
         lexicon.isManner(sentence.lows[at] ?? '') ||
         lexicon.isManner(sentence.lows[end - 1] ?? '')
       )
@@ -109,10 +114,23 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what to use for it: "..., use the pressure gauge"',
+    read: ({ sentence, at, act, told }) => {
+      const tool = /^use (?:the|a|an|your)\b/.test(told) ? toolAt(sentence, at + 1) : undefined;
+      if (tool && /^(?:if|when|where)$/.test(sentence.lows[tool.end] ?? '')) {
+        act.how.push(sentence.text(at, sentence.words.length));
+        return sentence.words.length;
+      }
+      if (!tool || !/^(?:|,)$/.test(sentence.lows[tool.end] ?? '')) return undefined;
+      act.tools.push(tool.tool);
+      return tool.end;
+    },
+  },
+  {
     name: 'a remark: "keep it square"',
     read: (place) =>
       lexicon.REMARK_OPENING.test(place.told) ||
-      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|tag|supported|held|guided|it |they |you )/.test(
+      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|max|maximum|min|minimum|tag|supported|held|guided|it |they |you )/.test(
         place.told,
       ) ||
       saysWhatItDoes(place.sentence.lows[place.at] ?? '')
@@ -185,7 +203,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       const behind = sentence.lows[alone?.end ?? 0] ?? '';
       if (!alone || alone.phrase.known || !goesOnTightening(behind)) return undefined;
       const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
-      if (alike.length === 0) return undefined;
+      const isNew = alone.phrase.state.includes('new') && kindFromName(alone.phrase.name) !== 'other';
+      if (alike.length === 0 && !isNew) return undefined;
       // Which of them is asked where it is named.
       act.parts.push(partOf(alone.phrase));
       act.how.push(...alone.phrase.state);
@@ -222,9 +241,12 @@ function goesOnTightening(behind: string): boolean {
 
 /** "Renew every ring *that is* worn": some of them only. */
 const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
+/** "Replace when worn more than 0.25 mm". */
+const WORN =
+  /^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
 const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
 const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
 const JOINED =
-  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how|irrespective|regardless|despite)$/;
+  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|relative|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how|irrespective|regardless|despite)$/;

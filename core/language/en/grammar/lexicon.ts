@@ -36,8 +36,8 @@ export function isSubstance(words: readonly string[]): boolean {
 const FEATURES = set(`bore thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
   leg end step space cavity void tab pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline dia id od tightness rim flank tooth
-  play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
-  wear preload half float alignment straightness squareness condition colour color position movement direction shape`);
+  setting alignment adjustment play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
+  wear preload half float straightness squareness condition colour color position movement direction shape`);
 /** Words for parts that name none. */
 export const ANY_PARTS =
   /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;
@@ -97,6 +97,8 @@ export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|importa
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
   /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: is| are|:)? [\d.,]+|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+/** "Use soapy water for the rubber parts". */
+export const USE_FOR = /^use (?:the )?\S+(?: \S+)? (?:for|on) /;
 /** "Work your way round": how, and nothing that is put there. */
 export const OWN_WAY = /^(?:work|make|feel|ease|go)(?:ing)? (?:your|our|my|its|the) way\b/;
 /** What one will find, which is nothing to do. */
@@ -110,7 +112,7 @@ export const CONDITION_OPENING =
 export const EASY_CONDITION =
   /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can(?=,|$)|there is one)\b/;
 export const REPEAT_OPENING =
-  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|(?:carry on|continue|go on|keep going) (?:like (?:that|this)|with the (?:others?|rest|next)|until all|till all)|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
+  /^(?:repeat|do (?:the same|this|that|it|likewise)|same (?:again|on|at|for|with|thing)|the same (?:again|on|for|with|goes)|(?:re)?assembly is\b|(?:re-?)?(?:assembly|assemble|fitting|fit|installation) (?:is |it )?(?:in |the )*(?:reverse|opposite)\b|likewise|ditto|(?:carry on|continue|go on|keep going) (?:like (?:that|this)|with the (?:others?|rest|next)|until all|till all)|again (?:on|for)|now the other|then the other|do the (?:left|right|other|first|second|next)|and so on)\b/;
 
 /** What holds other parts, by the last word of its name. */
 export const FASTENS = /(?:bolt|screw|nut|stud)s?$/i;
@@ -123,7 +125,7 @@ export const FILLERS =
   set(`kindly then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
-  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let's|let us|let me|try to|want to|need to)\s*/;
+  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let's|let us|let me|try to (?!start\b)|want to|need to)\s*/;
 
 /** No direction at all, said as if it were one. */
 export const NO_DIRECTION =

@@ -40,6 +40,7 @@ export function lostWords(
       return false;
     if (value !== undefined) return !isMeasured && !kept.has(low) && !kept.has(String(value)) && !numbers.has(value);
     if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low)) return false;
+    if (low === 'after' && words[i + 1]?.low === 'that') return false;
     return (
       !low
         .split(/[^\p{L}\p{M}']+/u)

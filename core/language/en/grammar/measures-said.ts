@@ -4,7 +4,7 @@ import type { UnitSymbol } from '../../../quantity/units';
 import { fasteningOf } from '../../../torque/fastening';
 import { readingsOf } from '../../../torque/preload';
 import { amountAt, stuffAt } from './applied';
-import { measureAt, torqueAt } from './figures';
+import { measureAt, passesAt, torqueAt } from './figures';
 import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
 import { isJoint, nounPhraseAt } from './noun-phrase';
@@ -66,6 +66,17 @@ export const MEASURES_SAID: readonly Construction[] = [
         )
           reading.doubt('unread', sentence, at, said.end);
         act.figure = said.figure;
+        const passes = passesAt(sentence, from);
+        if (passes) {
+          // "45/50 N·m" may be two passes or a range.
+          if (/\b(?:steps?|stages?|passes|pass|rounds?|goes)\b/.test(sentence.lows.join(' ')))
+            act.how.push(`${passes.join(', ')} ${said.figure.unit}`);
+          else
+            reading.doubt('unit', sentence, from, said.end, [
+              `${passes.join(' to ')} ${said.figure.unit}`,
+              `${passes.join(', ')} ${said.figure.unit}`,
+            ]);
+        }
         const typed = sentence.lows[from] ?? '';
         if (isThousands(typed)) {
           const values = [typed.replaceAll(',', ''), typed.replace(',', '.')].map(Number);
@@ -81,7 +92,11 @@ export const MEASURES_SAID: readonly Construction[] = [
       }
       const number = sentence.words[from]?.value;
       const isSaid = from > at || /^(?:then|finally)$/.test(sentence.lows[at - 1] ?? '');
-      if (act.verb !== 'torque' || number === undefined || !isSaid) return undefined;
+      // "Cover on, six screws, 25": of what is not said.
+      const isFastened =
+        verbOf(act.verb).effect === 'refits' && act.parts.some(({ name }) => lexicon.FASTENS.test(name));
+      const isBare = isFastened && sentence.lows[at - 1] === ',' && /^(?:|,)$/.test(sentence.lows[from + 1] ?? '');
+      if (number === undefined || !(act.verb === 'torque' || isFastened) || !(isSaid || isBare)) return undefined;
       const measured = measureAt(sentence, from);
       if (measured && measured.unit !== 'lb') return undefined;
       const end = measured?.end ?? from + 1;
@@ -156,7 +171,8 @@ export const MEASURES_SAID: readonly Construction[] = [
 function fastenersFitted(act: OpenAct): OpenAct | undefined {
   const held = act.parts.filter(({ name }) => lexicon.FASTENS.test(name));
   const fasteners = held.length > 0 ? held : act.parts.filter(({ name }) => FASTENER.test(name.toLowerCase()));
-  if (verbOf(act.verb).effect !== 'refits' || fasteners.length === 0) return undefined;
+  const isPutOn = /^(?:apply-compound|lubricate)$/.test(act.verb);
+  if ((verbOf(act.verb).effect !== 'refits' && !isPutOn) || fasteners.length === 0) return undefined;
   const tightened = { ...blankAct('torque'), parts: fasteners, how: act.how.filter((how) => TIGHTENS.test(how)) };
   act.how = act.how.filter((how) => !TIGHTENS.test(how));
   return tightened;

@@ -36,8 +36,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'hold up',
     'sling',
     'rig',
-    'take the weight of',
-    'take the weight',
+    ...['take', 'support', 'carry'].flatMap((verb) =>
+      ['the weight of', 'the weight', 'its weight'].map((what) => `${verb} ${what}`),
+    ),
     'take up the slack',
     'take the load',
     'prop',
@@ -229,6 +230,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'fill in the form',
   ],
   test: [
+    'try to start',
     'try',
     'try out',
     'cycle',

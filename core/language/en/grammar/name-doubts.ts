@@ -29,6 +29,15 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (isElse || isOdd(name, parts)) return asked('odd-name', []);
   const longer = known.filter((other) => endsIn(other.parts, parts)).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
+  // "Seal" where there is a seal assembly.
+  const assemblies = known.filter(
+    (other) => WHOLES.test(other.parts.at(-1) ?? '') && other.parts.slice(0, -1).join(' ') === key,
+  );
+  if (assemblies.length > 0)
+    return asked(
+      'near-part',
+      assemblies.map((other) => other.name),
+    );
   const last = parts.at(-1) ?? '';
   // "Wear ring clearance" where there is a casing wear ring.
   const whole = isFeature([last]) ? known.filter((other) => endsIn(other.parts, parts.slice(0, -1))) : [];
@@ -49,6 +58,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
   return undefined;
 }
+
+const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 
 /** A name that holds a verb, a figure, a little word or more words than a name has. */
 function isOdd(name: string, parts: readonly string[]): boolean {

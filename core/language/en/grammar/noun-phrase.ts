@@ -40,13 +40,13 @@ export const STATE =
 const PRONOUN = /^(?:it|them|they|these|those|this|that|everything|all|both|one|ones)$/;
 /** "The remaining two", "the outside two": words that say which of several, beside a number. */
 const WHICH =
-  /^(?:remaining|other|last|first|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
+  /^(?:remaining|other|last|first|second|third|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
 const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 const MEASURED = /^(?:n·m|nm|newton\w*|bar|psi|litres?|liters?|degrees|°c|°)$/;
 /** Words with which something else begins. */
 const JOINTS = new Set(
-  'across with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
+  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
     ' ',
   ),
 );
@@ -138,6 +138,11 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       at += 1;
     } else break;
   }
+  // "Renew all four": those that were named.
+  if (every && count !== undefined && isJoint(words[at]) && at > start) {
+    const [from, to] = [(words[start] as Word).from, (words[at - 1] as Word).to];
+    return { phrase: { name: 'all', words: lows.slice(start, at), state: [], pronoun: true, from, to }, end: at };
+  }
   // "The inside of the sleeve" is the sleeve, and inside is where.
   const inner = /^(?:inside|outside|underside)$/.test(lows[at] ?? '') && lows[at + 1] === 'of';
   const whole = inner ? nounPhraseAt(sentence, at + 2) : undefined;
@@ -149,6 +154,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   let { known } = named;
   let nameWords = named.words;
   let feature: string | undefined;
+  let nameOfWhole: string | undefined;
   // "The plunger diameter" is the plunger, and the diameter is where.
   const behind = lows[end] ?? '';
   if (
@@ -182,6 +188,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     ) {
       feature = sentence.text(start, end);
       ({ known } = whose.phrase);
+      if (isFeature(nameWords) && nameWords.at(-1) !== 'half') nameOfWhole = whose.phrase.name;
       nameWords = [...whose.phrase.words];
       count = whose.phrase.count;
       total = whose.phrase.total;
@@ -202,7 +209,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   }
   return {
     phrase: {
-      name: known?.name ?? named.name(end),
+      name: known?.name ?? nameOfWhole ?? named.name(end),
       words: nameWords,
       ...(known && { known }),
       ...(count !== undefined && { count }),
@@ -288,7 +295,8 @@ function isWhichOfThem(sentence: Sentence, at: number): boolean {
   return (
     names.some(({ kind, length }) => kind === 'part' && length > 0) &&
     before !== undefined &&
-    (before.value !== undefined || /^(?:remaining|other|opposite|last|first)$/.test(sentence.lows[at] ?? ''))
+    (before.value !== undefined ||
+      /^(?:remaining|other|opposite|last|first|second|third)$/.test(sentence.lows[at] ?? ''))
   );
 }
 
@@ -388,11 +396,18 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
   const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
   if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
+  if (at > start && SECURES.test(low) && /^(?:each|every|both|all)$/.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at)) return true;
-  if (at > start && /^(?:is|are|was|were|has|have|should|must|will|can|may)$/.test(low)) return true;
+  if (
+    at > start &&
+    /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
+  )
+    return true;
+  // "The plugs get 80 N·m".
+  if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
   // "Stop the shaft turning", "keep the block falling".
   if (
     at > start &&

@@ -96,6 +96,11 @@ function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
   return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
 }
 
+/** "Hold one plate and tighten the other". */
+function isTheOther({ known, quoted, words }: NounPhrase): boolean {
+  return !known && !quoted && /^(?:other|others|other ones?)$/.test(words.join(' '));
+}
+
 /** "Insert the assembly": what was put together before. */
 function isAssembly({ known, quoted, words }: NounPhrase): boolean {
   return !known && !quoted && words.length === 1 && words[0] === 'assembly';
@@ -128,13 +133,23 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     takeNumbers(phrase, act);
     if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
     act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
+    const other = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts;
+    if (isTheOther(phrase) && other?.length === 1) {
+      act.parts.push(...other.map(({ count: _one, ...part }) => part));
+      act.how.push('the other');
+      reading.verbs.push('other', 'ones');
+      continue;
+    }
     if (phrase.pronoun || isAssembly(phrase)) {
       reading.verbs.push(...phrase.words);
       if (/^(?:everything|all)$/.test(phrase.name) && effect === 'stays') {
         act.about = 'everything';
         continue;
       }
-      const meant = phrase.name === 'both' ? reading.meant().map(({ count: _all, ...part }) => part) : reading.meant();
+      // One that was put in, as in "and cleaned", is whatever was named.
+      const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
+      const named = (isIt ? reading.meantByIt(phrase.from) : reading.meant()) ?? [];
+      const meant = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
@@ -177,9 +192,12 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
 
 /** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */
 function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
-  const fasteners = verb === 'torque' ? parts.filter(({ name }) => lexicon.FASTENS.test(name)) : [];
-  return fasteners.length > 0 ? fasteners : parts;
+  if (verb !== 'torque') return parts;
+  const fasteners = parts.filter(({ name }) => lexicon.FASTENS.test(name));
+  return fasteners.length > 0 ? fasteners : parts.filter(({ name }) => !TAKES_NO_TORQUE.test(name));
 }
+
+const TAKES_NO_TORQUE = /\b(?:gasket|o-ring|ring|seal|packing|washer|shim|key|diaphragm|spring|ball)s?$/i;
 
 /** "Impeller 2" of one at each stage is the one of stage 2. */
 function takeNumbers({ numbered = [], known }: NounPhrase, act: OpenAct): void {

@@ -28,7 +28,10 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   const time = /^(?:after|within|every)$/.test(low) ? measureAt(sentence, at + 1) : undefined;
   if (time && /^(?:s|min|h)$/.test(time.unit) && verbAt(sentence.lows, time.end))
     return { end: time.end, how: [sentence.text(at, time.end)] };
-  const end = use ? sentence.lows.indexOf('to', at) : comma > at ? comma : nextVerb(sentence, at);
+  const next = use ? undefined : nextVerb(sentence, at);
+  // "While you're there have a look, ...": the comma stands behind the action.
+  const isBeforeComma = next !== undefined && comma > next && next - at < 5;
+  const end = use ? sentence.lows.indexOf('to', at) : comma > at && !isBeforeComma ? comma : next;
   if (end === undefined || end <= at) return undefined;
   const open = blankAct('test');
   const piece = sentence.slice(at, end);
@@ -45,7 +48,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   else trailing(reading, inside, 0, open);
   const { tools, applied, positionIds, positionSetId, positionNames, faces } = open;
   return {
-    end: end + 1 - (use || comma > at ? 0 : 1),
+    end: end + 1 - (use || (comma > at && !isBeforeComma) ? 0 : 1),
     how: open.how,
     act: {
       tools,

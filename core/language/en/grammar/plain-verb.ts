@@ -58,6 +58,11 @@ export function plainVerb(
     const isWay = isJoint(sentence.words[at + 1]);
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }
+  if (verb === 'lock-out' && phrase === 'lock' && locksPart(objectText, object, reading)) {
+    const by = sentence.lows[at] === 'with' ? nounPhraseAt(sentence, at + 1) : undefined;
+    if (by && /\bnuts?$/.test(by.phrase.name)) return { verb: 'torque', isByWhat: true };
+    return /(?:locker|sealant|compound|loctite)\b/.test(told) ? { verb: 'apply-compound' } : undefined;
+  }
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
@@ -101,15 +106,16 @@ export function plainVerb(
     return { verb };
   }
   const looked = /^(look|listen|hear) (?:whether|if)$/.exec(phrase)?.[1];
-  if (looked)
+  if (looked && (looked !== 'look' || RUNNING_SIGNS.test(told)))
     return {
-      verb: looked !== 'look' || RUNNING_SIGNS.test(told) ? 'test' : 'inspect',
+      verb: 'test',
       about: sentence.text(sentence.lows.indexOf(looked) + 1, sentence.words.length),
       aboutEnd: sentence.words.length,
     };
+  if (looked) return { verb: 'inspect' };
   // "Check it's not dripping".
   if (
-    phrase === 'check' &&
+    /^check\b/.test(phrase) &&
     ((RUNNING_SIGNS.test(told) && /^check (?:that )?(?:it's|it is|they're|there's|nothing) /.test(told)) ||
       (/^check (?:that )?(?:it's|it is|it|the (?:motor|pump)) (?:is )?(?:turn|run|rotat|spin|prim|pump)\w+/.test(
         told,
@@ -119,7 +125,11 @@ export function plainVerb(
     const about = sentence.text(sentence.lows.indexOf('check') + 1, sentence.words.length);
     return { verb: 'test', about, aboutEnd: sentence.words.length };
   }
-  if (phrase === 'look') return sentence.lows[at] === 'for' ? { verb: 'test' } : undefined;
+  if (phrase === 'look' && sentence.lows[at] === 'for') {
+    const isOnPart = (reading.acts.at(-1)?.parts.length ?? 0) > 0 && !RUNNING_SIGNS.test(told);
+    return { verb: isOnPart ? 'inspect' : 'test' };
+  }
+  if (phrase === 'look') return undefined;
   if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
   if (
     verb === 'cap' &&
@@ -135,10 +145,17 @@ export function plainVerb(
   if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
   // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
   if (phrase === 'try' && !/\b(?:start|button|switch|again|run)\b/.test(told)) return undefined;
+  if (phrase === 'try to start') {
+    const what = object?.pronoun ? (reading.acts.at(-1)?.about ?? object.name) : (object?.name ?? '');
+    return { verb: 'test', about: `try to start ${what}`.trim(), aboutEnd: at };
+  }
   if (phrase === 'use' || (phrase === 'swap' && SWAPPED.test(told))) return undefined;
   if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
+  // "Open the spray gun" lets the pressure off.
+  if (verb === 'split' && phrase === 'open' && /\b(?:gun|trigger|lance)$/.test(objectText))
+    return { verb: 'release-pressure', aboutEnd: at, how: `open the ${objectText}` };
   if (verb === 'split' && phrase === 'open') return opened(reading, sentence, objectText, object, at);
   if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) {
     // "Degrease the shaft and check for scratches" looks at the shaft; leaks show on the pump.
@@ -152,6 +169,11 @@ export function plainVerb(
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
   if (phrase === 'fasten' && !FASTENER.test(objectText))
     return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
+  if (
+    verb === 'pin' &&
+    / with (?:\w+ ){0,3}?(?:thread-?locker|locker|sealant|paste|loctite|compound|adhesive|glue|varnish)\b/.test(told)
+  )
+    return { verb: 'apply-compound' };
   if (verb === 'pin' && SECURED_BY.test(told)) return { verb: 'fit', isByWhat: object?.pronoun === true };
   if (verb === 'pin' && object?.pronoun && sentence.lows[at] === 'with') {
     const by = nounPhraseAt(sentence, at + 1);
@@ -162,6 +184,17 @@ export function plainVerb(
     verb === 'connect' && phrase === 'plug' ? /^(?:back )?in\b/.exec(sentence.lows.slice(at).join(' ')) : null;
   if (pluggedIn) return { verb, aboutEnd: at + pluggedIn[0].split(' ').length };
   return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
+}
+
+/** A screw is locked, and no energy with it. */
+function locksPart(objectText: string, object: NounPhrase | undefined, reading: Reading): boolean {
+  const isPart =
+    object?.known?.kind === 'part' || (object?.pronoun === true && reading.acts.at(-1)?.parts.length === 1);
+  return (
+    isPart &&
+    !MOTOR.test(objectText) &&
+    !/\b(?:valve|cock|isolator|breaker|switch|starter|lever|wheel)s?$/.test(objectText)
+  );
 }
 
 const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
@@ -194,7 +227,7 @@ function opened(
   }
   if (/\b(?:drain|vent|bleed|bleeder|bypass)s?$/.test(objectText) && object?.known === undefined)
     return { verb: 'open-valve' };
-  return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock)s?$/.test(objectText) ? 'take-off' : verb };
+  return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock|screw)s?$/.test(objectText) ? 'take-off' : verb };
 }
 
 /** "Run up to pressure" proves it. */
@@ -252,7 +285,8 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
       told,
     )?.[1];
   if (flowed) return { verb: 'drain', about: flowed, aboutEnd };
-  if (happens === 'run') return { verb: 'test', about: `run ${about ?? 'it'}`, aboutEnd: end };
+  if (happens === 'run')
+    return { verb: 'test', about: `run ${about === undefined || about === 'it' ? 'the pump' : about}`, aboutEnd: end };
   const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {
     verb: drains ? 'drain' : 'wait',

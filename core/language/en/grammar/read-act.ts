@@ -5,7 +5,7 @@ import { measureAt } from './figures';
 import * as lexicon from './lexicon';
 import { beginsFacing, isJoint, nounPhraseAt } from './noun-phrase';
 import { GREASES, objectsAt, onlySubstance, takeObjects } from './objects';
-import { type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
+import { ALSO_NOUN, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
 import { toJoint } from './place';
 import { blankAct, type OpenAct, partOf, type Reading } from './reading';
 import type { Sentence } from './sentence';
@@ -88,6 +88,17 @@ export function readAct(
     ways.push('aside');
     act.how.push(sentence.text(at, end));
     at = end;
+  }
+  // "Flush lines on": flushed, or put on?
+  const isLeftOver = verb.is === 'verb' && /^(?:on|in)$/.test(sentence.lows[at] ?? '') && ALSO_NOUN.test(verb.phrase);
+  if (
+    isLeftOver &&
+    objects.phrases.length > 0 &&
+    !sentence.lows[objects.from]?.match(/^(?:the|a|an|it|them|both|all)$/) &&
+    /^(?:|,|before|after|and|then)$/.test(sentence.lows[at + 1] ?? '')
+  ) {
+    reading.doubt('verb', sentence, start, start + 1);
+    return;
   }
   if (readCleaning(reading, sentence, verb, objects, how)) return;
   const told = sentence.lows.slice(start).join(' ');
@@ -173,6 +184,16 @@ export function readAct(
   if (named) act.applied.push({ name: onlySubstance(reading.series, named) });
   if (!meant.isByWhat) takeObjects(reading, objects.phrases, act);
   trailing(reading, sentence, meant.aboutEnd ?? at, act);
+  // "... and put a drop of sealant underneath": on what the action before was done to.
+  const isPutOnNothing =
+    act.applied.length > 0 && act.parts.length === 0 && act.about === undefined && act.into === undefined;
+  if (
+    isPutOnNothing &&
+    /^(?:lubricate|apply-compound)$/.test(act.verb) &&
+    last &&
+    /\b(?:underneath|under it|on it|on them|first)$/.test(told)
+  )
+    act.parts.push(...last.parts);
   placeWhere(act, objects.phrases[0]?.feature);
   act.verb = verbForWhatIsPutOn(act);
 
@@ -231,13 +252,21 @@ function lengthOf(text: string): number {
   return text.split(' ').length;
 }
 
+/** What is opened is what is closed again, whatever was done between. */
+const FLOWS: readonly OpenAct['verb'][] = ['open-valve', 'close-valve', 'release-pressure', 'drain'];
+
 /** What is switched, opened or emptied has to be known. */
 const NEEDS_NAME: readonly OpenAct['verb'][] = ['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'turn'];
 
 /** "Isolate the motor and lock it off": what the action before was done to. */
 function pronounText(reading: Reading, act: OpenAct): string {
+  const isOfFlow =
+    FLOWS.includes(act.verb) && reading.acts.some((other) => other !== act && FLOWS.includes(other.verb));
   const before = reading.acts.findLast(
-    (other) => other !== act && (other.about !== undefined || other.parts.length > 0),
+    (other) =>
+      other !== act &&
+      (other.about !== undefined || other.parts.length > 0) &&
+      (!isOfFlow || FLOWS.includes(other.verb)),
   );
   const about =
     before?.about ??
@@ -260,7 +289,12 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
   const next = sentence.words[at + 1];
   if (next?.low === 'of') return true;
   if (!next || isJoint(next) || WAY_WORDS[next.low] !== undefined || lexicon.isManner(next.low)) return false;
-  if (beginsFacing(sentence, at + 1) || lexicon.MANNER_PHRASE.test(sentence.lows.slice(at + 1).join(' '))) return false;
+  const isNamedNext = /^(?:the|a|an)$/.test(sentence.lows[at + 1] ?? '');
+  if (
+    (beginsFacing(sentence, at + 1) && !isNamedNext) ||
+    lexicon.MANNER_PHRASE.test(sentence.lows.slice(at + 1).join(' '))
+  )
+    return false;
   return nounPhraseAt(sentence, at + 1) !== undefined;
 }
 
@@ -332,4 +366,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|\w+ing)|so|because|,|to (?:bring|the|a)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|\w+ing)|so|because|,|to (?:bring|the|a|make sure|check|see)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

@@ -8,13 +8,14 @@ import { hiddenIn } from './hidden';
 import { namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
-import { nounPhraseAt } from './noun-phrase';
+import { beginsFacing, nounPhraseAt } from './noun-phrase';
 import { type Opened, openingOf, skipFillers } from './opening';
 import { ALSO_NOUN, verbAt, WAY_WORDS } from './operations';
 import { readAct } from './read-act';
 import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
-import type { Said, SaidCaution, SaidNote } from './said';
+import type { Said, SaidCaution, SaidNote, SaidPart } from './said';
 import { Sentence } from './sentence';
+import { isPartOrShort } from './short-names';
 import { trailing } from './trailing';
 import { isPlural, wordsOf } from './words';
 
@@ -27,7 +28,7 @@ function sentenceOf(text: string, series: Series): Sentence {
 /** Reads a line in plain words: what is done one after the other, what is said of it, and what has to be asked. */
 export function readSaid(text: string, series: Series, before: SaidBefore = { parts: [] }): Said {
   const sentence = sentenceOf(text, series);
-  const reading = new Reading(series, before);
+  const reading = new Reading(series, before, partsIn(sentence));
   for (const clause of clausesOf(sentence)) readClause(reading, clause);
   shareObjects(reading.acts);
   liftedToFit(reading);
@@ -36,6 +37,20 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;
   for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
+}
+
+/** The parts that a line names: one, or several of them. */
+function partsIn(sentence: Sentence): SaidPart[] {
+  const found: SaidPart[] = [];
+  for (let at = 0; at < sentence.words.length; ) {
+    const known = namesAt(sentence.names, sentence.words, at).find(({ kind }) => kind === 'part');
+    const last = sentence.words[at + (known?.length ?? 1) - 1];
+    const first = sentence.words[at];
+    if (known && first && last)
+      found.push({ name: known.name, count: isPlural(last.low) ? 2 : 1, from: first.from, to: last.to });
+    at += known?.length ?? 1;
+  }
+  return found;
 }
 
 /** The pieces of a line that say one thing each, as they stand in it. */
@@ -104,7 +119,8 @@ function readClause(reading: Reading, sentence: Sentence): void {
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
   else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told)) {
     if (!readCondition(reading, sentence.slice(at, end), readClause)) reading.doubt('condition', sentence, at, end);
-  } else if (lexicon.REMARK_OPENING.test(told)) {
+  } else if (lexicon.USE_FOR.test(told) && reading.acts.at(-1)?.verb === 'clean') reading.keepHow(text);
+  else if (lexicon.REMARK_OPENING.test(told)) {
     if (!asksForAct(reading, sentence, at)) keepRemark(reading, text);
   } else readAction(reading, sentence, at);
 }
@@ -252,7 +268,7 @@ function keepStatement(reading: Reading, sentence: Sentence, at: number, told: s
 /** "Valve caps to 75 N·m". */
 function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): boolean {
   const named = nounPhraseAt(sentence, at);
-  if (named?.phrase.known?.kind !== 'part') return false;
+  if (!named || !isPartOrShort(named.phrase, reading.series)) return false;
   const from = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[named.end] ?? '')
     ? named.end + 1
     : named.end;
@@ -267,15 +283,19 @@ function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: 
 function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolean {
   const named = nounPhraseAt(sentence, at);
   const last = reading.acts.at(-1);
-  if (named?.phrase.known?.kind !== 'part' || named.end < sentence.words.length) return false;
+  if (named?.phrase.known?.kind !== 'part') return false;
+  const goesOn = sentence.lows[named.end] === 'with' || beginsFacing(sentence, named.end);
+  if (named.end < sentence.words.length && !goesOn) return false;
   if (!last || last.parts.length === 0) return false;
   const { verb, positionIds, positionSetId } = last;
-  reading.acts.push({
+  const act = {
     ...blankAct(verb),
     parts: [partOf(named.phrase)],
     positionIds: [...positionIds],
     ...(positionSetId && { positionSetId }),
-  });
+  };
+  reading.acts.push(act);
+  trailing(reading, sentence, named.end, act);
   return true;
 }
 
@@ -285,7 +305,7 @@ const DANGEROUS =
 
 /** "The new one goes on with the carbon outward" puts something there, whatever it is called. */
 const MOVES_THERE =
-  /\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
+  /\b(?:goes|go) back\b|\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:the|a|an|both|all|new|old|this|that) (?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;

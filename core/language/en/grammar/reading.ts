@@ -29,6 +29,8 @@ export class Reading {
   constructor(
     readonly series: Series,
     readonly before: SaidBefore,
+    /** The parts that the line names, as they stand in it. */
+    readonly inLine: readonly SaidPart[] = [],
   ) {}
 
   doubt(kind: DoubtKind, sentence: Sentence, start: number, end: number, offers: readonly string[] = []): void {
@@ -50,6 +52,22 @@ export class Reading {
 
   keepHow(how: string): void {
     if (how) (this.acts.at(-1) ?? this.note).how.push(how);
+  }
+
+  /**
+   * What "it" means here: not the screws that were just taken out, but the cover that was named with them. Undefined
+   * where it could be several.
+   */
+  meantByIt(at: number): readonly SaidPart[] | undefined {
+    const meant = this.meant();
+    const [only, other] = meant;
+    const isMany = (part: SaidPart) =>
+      (part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to);
+    if (!only || other || !isMany(only)) return meant;
+    const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
+    if (!single) return undefined;
+    const { count: _one, ...part } = single;
+    return [part];
   }
 
   /** What a word like "it" means here. */

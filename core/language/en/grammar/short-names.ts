@@ -3,6 +3,7 @@ import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { namesAt, namesOf, type PartName, partNamesOf } from './known-names';
 import { endsIn } from './name-doubts';
+import type { NounPhrase } from './noun-phrase';
 import type { SaidPart } from './said';
 import { partsOf, wordsOf } from './words';
 
@@ -93,4 +94,10 @@ function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
   return (
     count !== undefined && fromCount !== undefined && /\b(?:the|all|these|those)\s+$/i.test(line.slice(0, fromCount))
   );
+}
+
+/** A part, or the last words of some: which of them is asked where it is named. */
+export function isPartOrShort({ known, words }: NounPhrase, series: Series): boolean {
+  const parts = partsOf(words.join(' '));
+  return known ? known.kind === 'part' : partNamesOf(series).some((other) => endsIn(other.parts, parts));
 }

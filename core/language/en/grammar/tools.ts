@@ -33,7 +33,9 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   const found = nounPhraseAt(sentence, isSuitable ? at + 1 : at);
   if (!found) return undefined;
   const { phrase } = found;
-  if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words) && !isSuitable) return undefined;
+  const isSizedKey = size !== undefined && /^(?:key|allen)$/.test(phrase.words.join(' '));
+  if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words) && !isSuitable && !isSizedKey)
+    return undefined;
   if (phrase.known && phrase.known.kind !== 'tool') return undefined;
   // "A 22 socket" leaves its unit out; it is one socket, and is asked about.
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))

@@ -102,7 +102,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act, told }) => {
       if (
         !lexicon.REASON_OPENING.test(told) &&
-        !/^(?:as (?:it|they)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make (?:sure|room)|get (?:at|to|access)|reach|expose|give|free|see|gain|spare|save|help|let|allow))\b/.test(
+        !/^(?:as (?:it|they) (?!came|was|were)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make (?:sure|room)|get (?:at|to|access)|reach|expose|give|free|see|gain|spare|save|help|let|allow))\b/.test(
           told,
         )
       )
@@ -206,16 +206,18 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'a tool with its size behind a comma: "the nuts, 19 mm socket"',
     read: ({ sentence, at, act }) => {
       const said =
-        sentence.lows[at - 1] === ',' && sentence.words[at]?.value !== undefined ? toolAt(sentence, at) : undefined;
+        sentence.lows[at - 1] === ',' && (sentence.words[at]?.value !== undefined || isKnownTool(sentence, at))
+          ? toolAt(sentence, at)
+          : undefined;
       if (said) act.tools.push(said.tool);
       return said?.end;
     },
   },
   {
     name: 'what to look for: "for cuts or nicks"',
-    read: ({ sentence, at, act, told }) => {
+    read: ({ reading, sentence, at, act, told }) => {
       if (
-        /^(?:is|are) (?:not\b|\d)/.test(told) ||
+        (/^(?:is|are) (?!the\b|there\b|any\b)/.test(told) && !asksWhether(reading)) ||
         !/^(?:for|is|are|if|whether)\b/.test(told) ||
         !/^(?:inspect|compare)$/.test(act.verb)
       )
@@ -242,12 +244,26 @@ const CONSTRUCTIONS: readonly Construction[] = [
   ...KEPT_AS_SAID,
 ];
 
+/** A tool of the series, and nothing more up to the next comma. */
+function isKnownTool(sentence: Sentence, at: number): boolean {
+  if (verbAt(sentence.lows, at)) return false;
+  return namesAt(sentence.names, sentence.words, at).some(
+    ({ kind, length }) => kind === 'tool' && /^(?:|,)$/.test(sentence.lows[at + length] ?? ''),
+  );
+}
+
+/** "See whether it is cracked" looks for cracks; "check it is dead" says how it has to be. */
+function asksWhether({ verbs }: Reading): boolean {
+  return /\b(?:whether|if)\b/.test(verbs.at(-1) ?? '');
+}
+
 /** One word that goes on with a list: it begins nothing else. */
 function isBareWord(sentence: Sentence, at: number): boolean {
   const word = sentence.words[at];
   if (
     !word ||
     isJoint(word) ||
+    /^(?:never|not|no)$/.test(word.low) ||
     lexicon.SIGNAL_WORD.test(word.low) ||
     word.value !== undefined ||
     lexicon.isManner(word.low)
@@ -258,7 +274,8 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 }
 
 /** What goes on behind a comma and is no sign to look for. */
-const SAYS_MORE = /^(?:max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
+const SAYS_MORE =
+  /^(?:always|fit|replace|renew|use|max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
 /** Up to what is looked at: "for scratches *on the faces*". */
 function toPlace(sentence: Sentence, at: number): number {

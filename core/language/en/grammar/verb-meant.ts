@@ -17,6 +17,7 @@ import { movedBy, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from '.
 import { plainVerb } from './plain-verb';
 import type { Reading } from './reading';
 import type { Sentence } from './sentence';
+import { isPartOrShort } from './short-names';
 
 /** What a verb means here: by its way, by what it is said of, by where that goes. Undefined where it could be several. */
 export function verbMeant(
@@ -55,7 +56,8 @@ export function verbMeant(
   if (phrase === 'crack' && /\b(?:cock|valve|tap|vent)s?$/.test(objectText))
     return plainVerb(reading, sentence, 'split', 'open', objectText, object, at, told);
   if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
-  if (/^run (?:dry|empty|unloaded|for|at|without|\d)/.test(told) && ways.length === 0)
+  const isTimed = phrase === 'run' && sentence.words[sentence.lows.indexOf('run') + 1]?.value !== undefined;
+  if ((isTimed || /^run (?:dry|empty|unloaded|for|at|without)\b/.test(told)) && ways.length === 0)
     return { verb: 'test', about: 'run', aboutEnd: sentence.lows.indexOf('run') + 1 };
   // Pulled through, it may come out or go in.
   const isThrough = ways.length === 0 && sentence.lows[at] === 'through';
@@ -66,6 +68,9 @@ export function verbMeant(
     return { verb: 'release-pressure', aboutEnd: at };
   if (/^(?:press|push|hit|knock)$/.test(phrase) && BUTTON.test(objectText))
     return /\bstop\b/.test(objectText) ? { verb: 'isolate' } : undefined;
+  // "Squeeze the trigger until no more water comes".
+  if (/^(?:squeeze|pull|press)$/.test(phrase) && ways.length === 0 && /\b(?:trigger|gun|lance)$/.test(objectText))
+    return { verb: 'release-pressure', aboutEnd: at, how: `${phrase} the ${objectText}` };
   if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
     return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
@@ -73,7 +78,9 @@ export function verbMeant(
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
   if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText))
     return lockedOut(reading, sentence, object, at);
-  if (/^(?:pull|draw)$/.test(phrase) && ways.includes('up') && FASTENER.test(objectText)) return { verb: 'torque' };
+  // "Pull the bolts down evenly"; a sleeve is pulled up and out.
+  if (/^(?:pull|draw)$/.test(phrase) && ways.some((way) => way === 'up' || way === 'down') && FASTENER.test(objectText))
+    return { verb: 'torque' };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
   if (phrase === 'wind' && ways.includes('in') && FASTENER.test(objectText)) return { verb: 'start-by-hand' };
   if (/^(?:turn|switch)$/.test(phrase) && POWERED.test(objectText)) {
@@ -92,7 +99,13 @@ export function verbMeant(
     if (ways.includes('on')) return { verb: 'restore' };
   }
   if (/^(?:pull|remove|take|draw)$/.test(phrase) && MAINS_PLUG.test(objectText)) return { verb: 'isolate' };
-  if (phrase === 'pull' && objectText === 'plug' && object?.known === undefined && at >= sentence.words.length)
+  if (
+    phrase === 'pull' &&
+    objectText === 'plug' &&
+    object &&
+    at >= sentence.words.length &&
+    !isPartOrShort(object, reading.series)
+  )
     return { verb: 'isolate' };
   if (/^(?:pull|remove|take|draw)$/.test(phrase) && /\bfuses?\b/.test(objectText)) return { verb: 'isolate' };
   if (
@@ -100,8 +113,11 @@ export function verbMeant(
     lexicon.isSubstance(object.words) &&
     object.known?.kind !== 'part' &&
     /^(?:put|lay|run|squeeze|spread|place|drop|work|wind)$/.test(phrase)
-  )
-    return { verb: 'apply-compound' };
+  ) {
+    // "Round the face" says where it goes, and no way.
+    const isRound = /^(?:round|around|over)$/.test(sentence.lows[at - 1] ?? '') && !isJoint(sentence.words[at]);
+    return { verb: 'apply-compound', ...(isRound && { aboutEnd: at - 1 }) };
+  }
   if (
     /^(?:set|place|lay|lower|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) &&
     /^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[where] ?? '') &&
@@ -155,6 +171,8 @@ export function verbMeant(
     return { verb: 'adjust' };
   // "Set the screw back to its mark": turned to where it was.
   if (phrase === 'set' && ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
+  // "Up and over the stack" may be off it or on it.
+  if (/\b(?:up|down) (?:and )?over (?:the|its|it)\b/.test(told) && movement.ways.out === 'draw') return undefined;
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];
   if (far !== undefined && ways.length === 0) {
     const farVerb = movedBy(movement, WAY_WORDS[far]);
@@ -210,6 +228,13 @@ export function verbMeant(
   // "Set the head on and press it down": what is being put on goes on further, and is not moved away.
   if (verb === 'move' && way === 'down' && PRESSES.test(phrase) && putOnBefore(reading, objects))
     return { verb: 'press', keepWay: true };
+  // "Spin the screws out three turns": turned, and still there.
+  if (
+    verb === 'take-off' &&
+    /^(?:spin|screw|turn|back|wind|run)$/.test(phrase) &&
+    /\b(?:out|off) (?:by )?(?:\w+|\d+) (?:full |more )?turns?\b/.test(told)
+  )
+    return { verb: 'loosen', keepWay: true };
   if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
   if (verb && verbOf(verb).effect === 'refits' && goesElsewhere(bench))
     return /\b(?:oven|hot ?plate)\b/.test(bench) ? { verb: 'heat' } : undefined;
@@ -316,7 +341,23 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
       )
     )
       continue;
-    return way;
+    return /^(?:in|on)$/.test(way) && isOutBehind(sentence, at + 1) ? 'out' : way;
   }
   return undefined;
+}
+
+/** "Spin the screws in the seal *out*". */
+function isOutBehind({ lows, words }: Sentence, start: number): boolean {
+  for (
+    let at = start;
+    at < lows.length && !/^(?:,|until|till|so|because|while|before|after)$/.test(lows[at] ?? '');
+    at += 1
+  )
+    if (
+      /^(?:out|off)$/.test(lows[at] ?? '') &&
+      (isJoint(words[at + 1]) || words[at + 1]?.value !== undefined) &&
+      lows[at + 1] !== 'of'
+    )
+      return true;
+  return false;
 }

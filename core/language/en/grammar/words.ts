@@ -84,7 +84,8 @@ export function wordsOf(text: string): readonly Word[] {
 }
 
 /** What a line of a list begins with: "1.", "a)", "Step 12:", a dash or a dot. */
-const LIST_MARK = /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|step\s+\d{1,3}(?:\s*[.:)–—-])?|[-–—•·▪●◦‣](?=\s))\s*/i;
+const LIST_MARK =
+  /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
 
 /** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
 function withoutAbbreviationDots(words: Word[]): void {
