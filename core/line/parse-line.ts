@@ -125,7 +125,9 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
     parts: act.parts.flatMap((part) => {
       const recent = [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)];
       return (
-        eachMeant(part, act.verb, series, words) ?? [allBut(inFull(part, series, { line: words, recent }), series)]
+        eachMeant(part, act.verb, series, words) ?? [
+          allBut(inFull(part, series, { line: words, recent, used: before.used }), series),
+        ]
       );
     }),
     tools: act.tools.map((tool) => toolMeant(tool, series, typed)),

@@ -1,6 +1,6 @@
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt } from '../language/en/grammar/said';
-import type { Step, Workbook } from '../model/procedure';
+import type { Procedure, Step, Workbook } from '../model/procedure';
 import { componentById, type Series } from '../model/series';
 import { type AppliedLine, applyLine } from './apply-line';
 import { type ParsedLine, parseLine } from './parse-line';
@@ -55,7 +55,23 @@ export function saidBefore({ series, procedure }: Workbook, after: number): Said
       const name = componentById(series, componentId)?.name;
       return name === undefined ? [] : [{ name, from: 0, to: 0 }];
     }),
+    used: usedIn(series, procedure),
   };
+}
+
+let lastUsed: { series: Series; steps: Procedure['steps']; used: ReadonlySet<string> } | undefined;
+
+/** The names of the parts that the steps of a procedure are about. */
+function usedIn(series: Series, { steps }: Procedure): ReadonlySet<string> {
+  if (lastUsed?.series !== series || lastUsed.steps !== steps) {
+    const ids = new Set(steps.flatMap(({ targets }) => targets.map(({ componentId }) => componentId)));
+    lastUsed = {
+      series,
+      steps,
+      used: new Set(series.components.flatMap(({ id, name }) => (ids.has(id) ? [name] : []))),
+    };
+  }
+  return lastUsed.used;
 }
 
 /** The line with one of its offers taken. */

@@ -1,9 +1,8 @@
 import { verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { measureAt } from './figures';
-import { partNamesOf } from './known-names';
+import { partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
-import { endsIn } from './name-doubts';
 import { isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { objectsAt } from './objects';
 import { keep, type Place, toJoint } from './place';
@@ -110,7 +109,7 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   if (phrase.known && phrase.known.kind !== 'part') return false;
   if ((effect !== 'takes' && effect !== 'refits') || act.parts.length === 0) return false;
   const words = partsOf(phrase.words.join(' '));
-  const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
+  const alike = partsEndingIn(reading.series, words);
   if (!phrase.known && alike.length === 0) return false;
   // Which of several is asked where it is named.
   act.parts.push(

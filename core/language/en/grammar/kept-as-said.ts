@@ -1,9 +1,8 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { isRenewal, renewedUpon } from './conditions';
-import { partNamesOf } from './known-names';
+import { partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
-import { endsIn } from './name-doubts';
 import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { verbAt } from './operations';
 import { type Construction, keep, toComma, toJoint } from './place';
@@ -202,7 +201,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       const words = partsOf(alone?.phrase.words.join(' ') ?? '');
       const behind = sentence.lows[alone?.end ?? 0] ?? '';
       if (!alone || alone.phrase.known || !goesOnTightening(behind)) return undefined;
-      const alike = partNamesOf(reading.series).filter(({ parts }) => endsIn(parts, words));
+      const alike = partsEndingIn(reading.series, words);
       const isNew = alone.phrase.state.includes('new') && kindFromName(alone.phrase.name) !== 'other';
       if (alike.length === 0 && !isNew) return undefined;
       // Which of them is asked where it is named.

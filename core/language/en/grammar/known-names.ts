@@ -88,6 +88,28 @@ export function partNamesOf(series: Series): readonly PartName[] {
   return made;
 }
 
+const byLastWord = new WeakMap<Series, ReadonlyMap<string, readonly PartName[]>>();
+
+/** The parts whose longer names end in these words: "bolts" of the manifold, "cover bolts" of the front cover. */
+export function partsEndingIn(series: Series, words: readonly string[]): PartName[] {
+  let index = byLastWord.get(series);
+  if (!index) {
+    const made = new Map<string, PartName[]>();
+    for (const name of partNamesOf(series)) {
+      const last = name.parts.at(-1) ?? '';
+      made.set(last, [...(made.get(last) ?? []), name]);
+    }
+    index = made;
+    byLastWord.set(series, index);
+  }
+  return (index.get(words.at(-1) ?? '') ?? []).filter(({ parts }) => endsIn(parts, words));
+}
+
+/** Whether a name ends in these words and has more before them. */
+export function endsIn(longer: readonly string[], parts: readonly string[]): boolean {
+  return longer.length > parts.length && parts.every((part, i) => longer[longer.length - parts.length + i] === part);
+}
+
 /** The names that begin at a word, the longest first. */
 export function namesAt(index: NameIndex, words: readonly Word[], at: number): KnownName[] {
   const word = words[at];

@@ -1,9 +1,10 @@
 import { parseLine } from '../../../line/parse-line';
+import { parsedBehind } from '../../../line/read-line';
 import { typed } from '../../../testing/workbook';
 
 /* What a line leaves out and what stands beside it tells: whose screws, which mallet, both of which hoses, upon what. */
 
-const { series } = typed([
+const workbook = typed([
   'take off 6 rear cover screws /socket, 17 mm',
   'take off rear cover',
   'take off rear cover gasket',
@@ -17,6 +18,7 @@ const { series } = typed([
   'take off rotor nut',
   'take off drain plug',
 ]);
+const { series, procedure } = workbook;
 const read = (line: string) => parseLine(line, series);
 const said = (line: string) => {
   const { steps, faults, doubts } = read(line);
@@ -116,4 +118,31 @@ test('face down on a bench a part lies, and is not put into the pump', () => {
   expect(read('put the manifold face down on the bench').steps).toMatchObject([
     { verb: 'lay', faces: { end: 'face', toward: { is: 'down' } } },
   ]);
+});
+
+test('a short name is asked about once: a step that is about the part answers it from then on', () => {
+  expect(asked('clean the plug')).toEqual(['which-part']);
+  const { steps, doubts } = parsedBehind('clean the plug', workbook, procedure.steps.length - 2);
+  expect([doubts, steps[0]?.parts]).toMatchObject([[], [{ name: 'drain plug' }]]);
+  expect(parsedBehind('fit a new plug', workbook, 0).doubts).toMatchObject([{ kind: 'which-part' }]);
+  expect(parsedBehind('clean the hose', workbook, 0).doubts).toMatchObject([{ kind: 'which-part' }]);
+});
+
+test('"it" is what was named as one, where several were taken out', () => {
+  expect(said('take the six screws out of the rear cover and pull it off')).toEqual([
+    'take-off | rear cover screw | out of the rear cover',
+    'draw | rear cover',
+  ]);
+  expect(asked('undo the rear cover screws and pull it off')).toEqual(['pronoun']);
+});
+
+test.each([
+  ['one pass after the other', 'torque the manifold bolts in three steps, 20/40/60 N·m', 60],
+  ['passes that are told', 'torque the manifold bolts to 20, then 40 N·m', 40],
+])('a torque of %s is the last of them', (_what, line, figure) => {
+  expect(read(line).steps[0]?.torque?.figure.value).toBe(figure);
+});
+
+test('two figures with a stroke between them may be passes or a range', () => {
+  expect(asked('torque the manifold bolts to 45/50 N·m')).toEqual(['unit']);
 });

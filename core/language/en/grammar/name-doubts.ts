@@ -2,7 +2,7 @@ import letterSteps from 'damerau-levenshtein';
 import { pluralName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { type PartName, partNamesOf } from './known-names';
+import { type PartName, partNamesOf, partsEndingIn } from './known-names';
 import { isFeature, isSubstance, isToolName } from './lexicon';
 import { beginsVerb } from './operations';
 import type { Doubt, SaidPart } from './said';
@@ -27,7 +27,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   });
   const isElse = [...series.tools, ...series.consumables].some((other) => partsOf(other.name).join(' ') === key);
   if (isElse || isOdd(name, parts)) return asked('odd-name', []);
-  const longer = known.filter((other) => endsIn(other.parts, parts)).map((other) => other.name);
+  const longer = partsEndingIn(series, parts).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
   // "Seal" where there is a seal assembly.
   const assemblies = known.filter(
@@ -40,7 +40,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
     );
   const last = parts.at(-1) ?? '';
   // "Wear ring clearance" where there is a casing wear ring.
-  const whole = isFeature([last]) ? known.filter((other) => endsIn(other.parts, parts.slice(0, -1))) : [];
+  const whole = isFeature([last]) ? partsEndingIn(series, parts.slice(0, -1)) : [];
   if (whole.length > 0 && parts.length > 1)
     return asked(
       'which-part',
@@ -90,11 +90,6 @@ function isNounToo(word: string): boolean {
 
 const NOUNS =
   /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|v|o|u|x)$/;
-
-/** "bolts" where there are manifold bolts: the last words of a longer name. */
-export function endsIn(longer: readonly string[], parts: readonly string[]): boolean {
-  return longer.length > parts.length && parts.every((part, i) => longer[longer.length - parts.length + i] === part);
-}
 
 function begins(longer: readonly string[], parts: readonly string[]): boolean {
   return longer.length > parts.length && parts.every((part, i) => longer[i] === part);

@@ -1,9 +1,8 @@
 import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { namesAt, partNamesOf } from './known-names';
+import { namesAt, partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
-import { endsIn } from './name-doubts';
 import { beginsFacing, isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
 import { type OpenAct, partOf, type Reading, toolOf } from './reading';
@@ -117,13 +116,13 @@ function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): bo
   if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
     return false;
   const parts = partsOf(words.join(' '));
-  return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
+  return partsEndingIn(series, parts).length === 0;
 }
 
 /** What is set need not be a part: "the stroke", "the air regulator"; but a short name of one is asked about. */
 function isSettingOnly({ series }: Reading, { words }: NounPhrase): boolean {
   const parts = partsOf(words.join(' '));
-  return !partNamesOf(series).some((other) => endsIn(other.parts, parts));
+  return partsEndingIn(series, parts).length === 0;
 }
 
 /** Puts what was named where it belongs: parts, what is put on, or what is no part at all. */

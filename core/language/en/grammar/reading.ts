@@ -8,6 +8,8 @@ import type { Sentence } from './sentence';
 /** What was named before, for "it" and for "repeat". */
 export interface SaidBefore {
   readonly parts: readonly SaidPart[];
+  /** The names of parts that steps are about already: "the shaft" is the drive shaft once that was taken out. */
+  readonly used?: ReadonlySet<string>;
 }
 
 /** An act while it is being read. */

@@ -1,7 +1,6 @@
 import { pluralName } from '../../../model/names';
-import { namesAt } from './known-names';
+import { endsIn, namesAt } from './known-names';
 import * as lexicon from './lexicon';
-import { endsIn } from './name-doubts';
 import { nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
 import type { Piece } from './piece';

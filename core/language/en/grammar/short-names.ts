@@ -1,8 +1,7 @@
 import { byName } from '../../../model/names';
 import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
-import { namesAt, namesOf, type PartName, partNamesOf } from './known-names';
-import { endsIn } from './name-doubts';
+import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import type { NounPhrase } from './noun-phrase';
 import type { SaidPart } from './said';
 import { partsOf, wordsOf } from './words';
@@ -12,6 +11,8 @@ export interface Beside {
   readonly line: string;
   /** Named in the line, or acted on just before. */
   readonly recent: readonly Pick<SaidPart, 'name'>[];
+  /** Steps are about these already. */
+  readonly used?: ReadonlySet<string> | undefined;
 }
 
 /**
@@ -19,10 +20,10 @@ export interface Beside {
  * the rear cover that is taken off, "all eight bolts" where one kind of bolt is eight. Everything else stays as it was
  * said, and is asked about.
  */
-export function inFull(part: SaidPart, series: Series, { line, recent }: Beside): SaidPart {
+export function inFull(part: SaidPart, series: Series, { line, recent, used }: Beside): SaidPart {
   if (part.quoted || byName(series.components, part.name)) return part;
   const words = partsOf(part.name);
-  const alike = partNamesOf(series).filter((known) => endsIn(known.parts, words) && hasSoMany(known, part, series));
+  const alike = partsEndingIn(series, words).filter((known) => hasSoMany(known, part, series));
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {
     const [only, other] = alike.filter(isMeant);
@@ -40,7 +41,14 @@ export function inFull(part: SaidPart, series: Series, { line, recent }: Beside)
     meant((known) => beside.some((other) => endsIn(other, before(known)))) ??
     meant((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
     (isAllOfThem(part, line) ? meant((known) => unitsOf(known, series).includes(part.count ?? 0)) : undefined);
-  return name === undefined ? part : { ...part, name };
+  // Once the drive shaft was taken out, "the shaft" is that one, where no other is called so.
+  const only = partsEndingIn(series, words).length === 1 ? alike[0]?.name : undefined;
+  const isOfBefore =
+    only !== undefined &&
+    used?.has(only) &&
+    !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
+  const meantName = name ?? (isOfBefore ? only : undefined);
+  return meantName === undefined ? part : { ...part, name: meantName };
 }
 
 /**
@@ -50,7 +58,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent }: Beside)
 export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: string): SaidPart[] | undefined {
   if (part.quoted || byName(series.components, part.name)) return undefined;
   const words = partsOf(part.name);
-  const alike = partNamesOf(series).filter((known) => endsIn(known.parts, words));
+  const alike = partsEndingIn(series, words);
   const said = /\b(both|all)(?: of)?(?: (?:the|these|those|new|old))*\s+$/i.exec(line.slice(0, part.from))?.[1];
   const { count, fromCount: _number, ...named } = part;
   const areBoth = alike.length === 2 && count === 2 && alike.every((known) => unitsOf(known, series)[1] === 1);
@@ -99,5 +107,5 @@ function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
 /** A part, or the last words of some: which of them is asked where it is named. */
 export function isPartOrShort({ known, words }: NounPhrase, series: Series): boolean {
   const parts = partsOf(words.join(' '));
-  return known ? known.kind === 'part' : partNamesOf(series).some((other) => endsIn(other.parts, parts));
+  return known ? known.kind === 'part' : partsEndingIn(series, parts).length > 0;
 }

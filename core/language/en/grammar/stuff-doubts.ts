@@ -1,5 +1,5 @@
 import type { Series } from '../../../model/series';
-import { endsIn } from './name-doubts';
+import { endsIn } from './known-names';
 import type { Doubt, SaidApplied } from './said';
 import { partsOf } from './words';
 

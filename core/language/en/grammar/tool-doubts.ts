@@ -1,5 +1,5 @@
 import { type Series, toolLabel } from '../../../model/series';
-import { endsIn } from './name-doubts';
+import { endsIn } from './known-names';
 import type { Doubt, SaidTool } from './said';
 import { partsOf, singular } from './words';
 
