@@ -1,4 +1,4 @@
-import { namesAt } from './known-names';
+import { lastWordsOf, namesAt } from './known-names';
 import {
   CAUTION_OPENING,
   CONDITION_OPENING,
@@ -94,8 +94,10 @@ function isPartAlone(sentence: Sentence, start: number): boolean {
 function isKnownNext(sentence: Sentence, at: number): boolean {
   const from = /^(?:the|a|an|both|all|each|every|new|your|its|their)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
   if (sentence.words[from]?.value !== undefined || /^(?:it|them|they)$/.test(sentence.lows[from] ?? '')) return true;
-  return [from, from + 1].some((one) =>
-    namesAt(sentence.names, sentence.words, one).some(({ kind }) => kind === 'part'),
+  return [from, from + 1].some(
+    (one) =>
+      namesAt(sentence.names, sentence.words, one).some(({ kind }) => kind === 'part') ||
+      lastWordsOf(sentence.names).has(sentence.words[one]?.parts.at(-1) ?? ''),
   );
 }
 

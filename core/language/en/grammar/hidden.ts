@@ -1,12 +1,12 @@
 import { unitOf } from '../../../quantity/units';
 import { measureAt } from './figures';
-import { type NameIndex, namesAt } from './known-names';
+import { lastWordsOf, type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Doubt, SaidAct, SaidNote } from './said';
 import { Sentence } from './sentence';
-import { wordsOf } from './words';
+import { partsOf, wordsOf } from './words';
 
 /** What is said of when, why or how long, and may name an action that is a step elsewhere. */
 const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
@@ -65,10 +65,16 @@ function hidesMove(sentence: Sentence): boolean {
     const verb = verbAt(lows, at);
     if (!verb || (verb.is === 'verb' && !MOVES.test(verb.verb) && !FOR_GOOD.test(verb.verb))) return false;
     let from = at + verb.length;
+    // "Push on the inner ring only" says where.
+    if (/^(?:push|pull|press)$/.test(verb.phrase) && lows[from] === 'on') return false;
     while (WAY_WORDS[lows[from] ?? ''] !== undefined) from += 1;
     // "Anything over 3 mm worn, chuck it".
     if (verb.is === 'verb' && FOR_GOOD.test(verb.verb) && /^(?:it|them)$/.test(lows[from] ?? '')) return true;
-    return nounPhraseAt(sentence, from)?.phrase.known?.kind === 'part';
+    const moved = nounPhraseAt(sentence, from)?.phrase;
+    return (
+      moved?.known?.kind === 'part' ||
+      (moved !== undefined && lastWordsOf(names).has(partsOf(moved.words.at(-1) ?? '').at(-1) ?? ''))
+    );
   });
 }
 
@@ -115,17 +121,4 @@ function partAt(
   const known = namesAt(names, words, at).find(({ kind }) => kind === 'part');
   if (known) return { length: known.length, isWhole: true };
   return lastWordsOf(names).has(words[at]?.parts.at(-1) ?? '') ? { length: 1, isWhole: false } : undefined;
-}
-
-const lastWords = new WeakMap<NameIndex, ReadonlySet<string>>();
-
-/** The words that parts are called by for short: "cover" of a front cover. */
-function lastWordsOf(names: NameIndex): ReadonlySet<string> {
-  const known = lastWords.get(names);
-  if (known) return known;
-  const made = new Set(
-    [...names.values()].flat().flatMap(({ kind, parts }) => (kind === 'part' ? (parts.at(-1) ?? []) : [])),
-  );
-  lastWords.set(names, made);
-  return made;
 }

@@ -1,7 +1,7 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { isRenewal, renewedUpon } from './conditions';
-import { partsEndingIn } from './known-names';
+import { namesAt, partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { verbAt } from './operations';
@@ -211,9 +211,16 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
-    name: 'whatever stands behind a comma: kept as said',
-    read: (place) =>
-      place.sentence.lows[place.at - 1] === ',' ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+    name: 'whatever stands behind a comma, or behind a colon where it names no part: kept as said',
+    read: (place) => {
+      const { sentence, at } = place;
+      const end = toComma(sentence, at);
+      const names = sentence.words
+        .slice(at, end)
+        .some((_, i) => namesAt(sentence.names, sentence.words, at + i).length > 0);
+      const before = sentence.lows[at - 1];
+      return before === ',' || (before === ':' && !names) ? keep(place, at, end) : undefined;
+    },
   },
   {
     name: 'something with a way behind it: "key in line with the slot"',

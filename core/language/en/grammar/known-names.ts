@@ -141,3 +141,16 @@ function lengthOf(parts: readonly string[], words: readonly Word[], at: number):
   }
   return i === parts.length ? length : 0;
 }
+
+const lastWords = new WeakMap<NameIndex, ReadonlySet<string>>();
+
+/** The words that parts are called by for short: "cover" of a front cover. */
+export function lastWordsOf(names: NameIndex): ReadonlySet<string> {
+  const known = lastWords.get(names);
+  if (known) return known;
+  const made = new Set(
+    [...names.values()].flat().flatMap(({ kind, parts }) => (kind === 'part' ? (parts.at(-1) ?? []) : [])),
+  );
+  lastWords.set(names, made);
+  return made;
+}

@@ -59,6 +59,9 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   return undefined;
 }
 
+/** What a thing does is no part of its name. */
+const DOES =
+  /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 
 /** A name that holds a verb, a figure, a little word or more words than a name has. */
@@ -78,6 +81,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
     return true;
   if (kindFromName(words.at(-1) ?? '') === 'other' && endsInAdjective(name) && !isNounToo(words.at(-1) ?? ''))
     return true;
+  if (words.slice(1).some((word) => DOES.test(word))) return true;
   return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
 }
 

@@ -418,6 +418,9 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   // "Twelve screws come out".
   if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
     return true;
+  // "Check the pump holds pressure".
+  const isMachine = /^(?:pump|motor|machine|unit|engine|gearbox|shaft)$/.test(before);
+  if (at > start && isMachine && /s$/.test(low) && saysWhatItDoes(low)) return true;
   // "Check the level drops": what a level does.
   if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
     return true;

@@ -184,7 +184,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     const last = reading.acts.at(-2);
     if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...tightened(last, act));
     // "Drain the casing and flush with water".
-    else if (last?.about !== undefined && act.verb === 'clean') act.about = last.about;
+    else if (last?.about !== undefined && /^(?:clean|lubricate|apply-compound|inspect)$/.test(act.verb))
+      act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
 }

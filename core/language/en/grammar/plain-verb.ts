@@ -60,6 +60,8 @@ export function plainVerb(
   }
   if (verb === 'lock-out' && phrase === 'lock' && locksPart(objectText, object, reading)) {
     const by = sentence.lows[at] === 'with' ? nounPhraseAt(sentence, at + 1) : undefined;
+    // "Lock the shaft with the wrench": held.
+    if (by && (by.phrase.known?.kind === 'tool' || lexicon.isToolName(by.phrase.words))) return { verb: 'hold' };
     if (by && /\bnuts?$/.test(by.phrase.name)) return { verb: 'torque', isByWhat: true };
     return /(?:locker|sealant|compound|loctite)\b/.test(told) ? { verb: 'apply-compound' } : undefined;
   }

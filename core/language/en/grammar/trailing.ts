@@ -67,6 +67,19 @@ const CONSTRUCTIONS: readonly Construction[] = [
     },
   },
   {
+    name: 'a remark in brackets: "(left-hand thread)"',
+    read: ({ sentence, at, act }) => {
+      const close = sentence.lows[at] === '(' ? sentence.lows.indexOf(')', at) : -1;
+      const isRemark = close > at + 1 && sentence.words.slice(at, close).every(({ value }) => value === undefined);
+      const names = sentence.words
+        .slice(at, close)
+        .some((_, i) => namesAt(sentence.names, sentence.words, at + i).length > 0);
+      if (!isRemark || names || verbAt(sentence.lows, at + 1)) return undefined;
+      act.how.push(sentence.text(at + 1, close));
+      return close + 1;
+    },
+  },
+  {
     name: 'a comma, a bracket, "then to 240"',
     read: ({ sentence, at, act }) => {
       const low = sentence.lows[at] ?? '';

@@ -171,6 +171,12 @@ export function verbMeant(
     return { verb: 'adjust' };
   // "Set the screw back to its mark": turned to where it was.
   if (phrase === 'set' && ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
+  // "Slide it up from the bottom": put in, or pushed out.
+  if (
+    /\b(?:up|down|through) from (?:the )?(?:bottom|top|below|above|underneath)\b/.test(told) &&
+    movement.ways.in === 'fit'
+  )
+    return undefined;
   // "Up and over the stack" may be off it or on it.
   if (/\b(?:up|down) (?:and )?over (?:the|its|it)\b/.test(told) && movement.ways.out === 'draw') return undefined;
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];
@@ -336,7 +342,7 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
     if (
       way === 'out' &&
       low === 'from' &&
-      /^(?:behind|inside|the inside|the other|the outside|the drive (?:side|end)|the front|the rear|the back|the backside|below|above)\b/.test(
+      /^(?:behind|inside|the inside|the other|the outside|the drive (?:side|end)|the front|the rear|the back|the backside|below|above|underneath|the (?:bottom|top|left|right|side|middle|other))\b/.test(
         sentence.lows.slice(at + 1, at + 4).join(' '),
       )
     )

@@ -68,7 +68,8 @@ export function wordsOf(text: string): readonly Word[] {
     if (said.startsWith('"'))
       return { low: said.toLowerCase(), parts: partsOf(said.slice(1, -1)), quoted: true, ...at };
     const typed = said.toLowerCase().replaceAll('’', "'");
-    const low = SHORT[typed] ?? typed;
+    // "50 N" is a force, "knobs n cover" two things.
+    const low = said === 'N' ? 'n' : (SHORT[typed] ?? typed);
     return {
       low,
       parts: partsOf(low),
