@@ -64,6 +64,12 @@ function directionEnd(sentence: Sentence, start: number): number | undefined {
   const to = /^(?:to|toward|towards|against)$/.test(sentence.lows[at] ?? '');
   if (!away && !to && !faces) return undefined;
   if (to && /^(?:inside|outside)$/.test(sentence.lows[at + 1] ?? '')) return at + 2;
+  if (
+    to &&
+    /^the (?:inside|outside)$/.test(sentence.lows.slice(at + 1, at + 3).join(' ')) &&
+    isJoint(sentence.words[at + 3])
+  )
+    return at + 3;
   const toward = nounPhraseAt(sentence, away ? at + 2 : to ? at + 1 : at);
   return toward?.end;
 }

@@ -6,6 +6,8 @@ import { nounPhraseAt } from './noun-phrase';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Doubt, SaidAct, SaidNote } from './said';
 import { Sentence } from './sentence';
+import { STATES } from './told-words';
+import { baseOf } from './verb-forms';
 import { partsOf, wordsOf } from './words';
 
 /** What is said of when, why or how long, and may name an action that is a step elsewhere. */
@@ -20,17 +22,20 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
     (text) => !lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names)),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
-  for (const { how, about, figure } of acts) {
+  for (const { how, why, about, figure } of acts) {
     const hidden =
+      why.find((text) => hidesDone(sentenceOf(text, names))) ??
       how.find((text) => {
         const said = sentenceOf(text, names);
         return (
           hidesMove(said) ||
+          isBareOrder(said) ||
           hidesNext(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
           (!figure && hidesTorque(said))
         );
-      }) ?? (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
+      }) ??
+      (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);
   }
@@ -68,6 +73,11 @@ function hidesMove(sentence: Sentence): boolean {
     // "Push on the inner ring only" says where.
     if (/^(?:push|pull|press)$/.test(verb.phrase) && lows[from] === 'on') return false;
     while (WAY_WORDS[lows[from] ?? ''] !== undefined) from += 1;
+    // "..., lift it off": whatever it is.
+    const isItMoved =
+      /^(?:it|them)$/.test(lows[at + verb.length] ?? '') &&
+      /^(?:off|out|in|on|back|away|apart)$/.test(lows[at + verb.length + 1] ?? '');
+    if (isItMoved && verb.is === 'movement') return true;
     // "Anything over 3 mm worn, chuck it".
     if (verb.is === 'verb' && FOR_GOOD.test(verb.verb) && /^(?:it|them)$/.test(lows[from] ?? '')) return true;
     const moved = nounPhraseAt(sentence, from)?.phrase;
@@ -76,6 +86,33 @@ function hidesMove(sentence: Sentence): boolean {
       (moved !== undefined && lastWordsOf(names).has(partsOf(moved.words.at(-1) ?? '').at(-1) ?? ''))
     );
   });
+}
+
+/** "..., two turns, refit": an order of one word. */
+function isBareOrder({ lows }: Sentence): boolean {
+  const verb = verbAt(lows, 0);
+  return (
+    verb?.is === 'verb' && verb.length === lows.length && MOVES.test(verb.verb) && !/^(?:press|fit)$/.test(verb.phrase)
+  );
+}
+
+/** "The bolts are loosened, because ...": what is done, told as a state. */
+export function hidesDone(sentence: Sentence): boolean {
+  const { lows, words, names } = sentence;
+  const be = lows.findIndex((low) => /^(?:is|are|was|were)$/.test(low));
+  if (be < 0 || SAID_OF.test(lows[0] ?? '')) return false;
+  const done = lows
+    .slice(be + 1, be + 4)
+    .map((low) => baseOf(low, 'past'))
+    .find((base) => base !== undefined);
+  const verb = done === undefined ? undefined : verbAt([done], 0);
+  const moves =
+    verb?.is === 'movement' ? verb.movement.alone !== undefined : verb !== undefined && MOVES.test(verb.verb);
+  return (
+    moves &&
+    !STATES.test(lows[be + 1] ?? '') &&
+    words.slice(0, be).some((_, at) => partAt(names, sentence, at) !== undefined)
+  );
 }
 
 const FOR_GOOD = /^(?:discard|renew)$/;

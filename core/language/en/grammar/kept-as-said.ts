@@ -200,7 +200,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       const alone = nounPhraseAt(sentence, at);
       const words = partsOf(alone?.phrase.words.join(' ') ?? '');
       const behind = sentence.lows[alone?.end ?? 0] ?? '';
-      if (!alone || alone.phrase.known || !goesOnTightening(behind)) return undefined;
+      const isFigureNext = sentence.words[alone?.end ?? 0]?.value !== undefined;
+      if (!alone || alone.phrase.known || !(goesOnTightening(behind) || isFigureNext)) return undefined;
       const alike = partsEndingIn(reading.series, words);
       const isNew = alone.phrase.state.includes('new') && kindFromName(alone.phrase.name) !== 'other';
       if (alike.length === 0 && !isNew) return undefined;

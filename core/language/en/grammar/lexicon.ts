@@ -96,7 +96,7 @@ export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: is| are|:)? [\d.,]+|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: \w+)?(?: is| are|:)? [\d.,]+|should (?:be|turn|move|run|feel|not)|must (?:be|turn|move|not)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
 /** "Use soapy water for the rubber parts". */
 export const USE_FOR = /^use (?:the )?\S+(?: \S+)? (?:for|on) /;
 /** "Work your way round": how, and nothing that is put there. */

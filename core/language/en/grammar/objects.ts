@@ -1,3 +1,4 @@
+import { pluralName, singularName } from '../../../model/names';
 import { positionSetById, type Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
@@ -169,7 +170,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {
       act.about = phrase.feature ? `${phrase.feature} ${phrase.name}` : phrase.name;
     } else if (isAnyPart(phrase) && effect === 'stays') {
-      act.about = phrase.every ? `all ${phrase.name}` : phrase.name;
+      act.about = phrase.every ? `all ${pluralName(singularName(phrase.name))}` : phrase.name;
     } else if (isAnyPart(phrase)) {
       reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
     } else if (isNoPart(reading, phrase) && effect === 'stays') {

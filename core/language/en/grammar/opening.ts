@@ -16,6 +16,13 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   const low = sentence.lows[at] ?? '';
   const aim = aimAt(sentence, at);
   if (aim) return aim;
+  // "Once warm recheck the nuts".
+  if (
+    /^(?:once|when|while|after|if)$/.test(low) &&
+    IN_STATE.test(sentence.lows[at + 1] ?? '') &&
+    verbAt(sentence.lows, at + 2)
+  )
+    return { end: at + 2, how: [sentence.text(at, at + 2)] };
   const use = /^use$/.test(low);
   if (
     !use &&
@@ -60,6 +67,10 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     },
   };
 }
+
+/** In which state something is, right behind "once". */
+const IN_STATE =
+  /^(?:warm|cold|hot|cool|dry|wet|clean|loose|free|empty|full|done|set|cured|seated|apart|open|tight|finished|assembled|dismantled)$/;
 
 /** "To stop the shaft from turning, hold the fan": what it is done for. */
 function aimAt(sentence: Sentence, at: number): Opened | undefined {

@@ -134,7 +134,9 @@ export function readAct(
     );
   if (meant.how !== undefined) act.how.push(meant.how);
   const last = reading.acts.at(-1);
-  const isSame = objects.phrases[0]?.pronoun && objects.phrases.length === 1;
+  const [first] = objects.phrases;
+  const isOther = first?.name === 'it' && first.to > first.from && reading.meantByIt(first.from) !== reading.meant();
+  const isSame = first?.pronoun && objects.phrases.length === 1 && !isOther;
   // "Nip up the bolts, then torque them to 85": the figure belongs to what was said.
   if (isSame && last?.verb === 'torque' && act.verb === 'torque') {
     trailing(reading, sentence, at, last);
@@ -366,4 +368,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|\w+ing)|so|because|,|to (?:bring|the|a|make sure|check|see)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|so|because|,|to (?:bring|the|a|make sure|check|see)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

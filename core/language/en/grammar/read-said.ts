@@ -4,7 +4,7 @@ import { asOrders } from './as-orders';
 import { clausesOf } from './clauses';
 import { readCondition } from './conditions';
 import { torqueAt } from './figures';
-import { hiddenIn } from './hidden';
+import { hiddenIn, hidesDone } from './hidden';
 import { namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
@@ -237,7 +237,7 @@ function isOrderBehind({ lows }: Sentence, at: number): boolean {
 
 /** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
 function asksForAct(reading: Reading, sentence: Sentence, at: number): boolean {
-  const hides = hidesAct(sentence, at);
+  const hides = hidesAct(sentence, at) || hidesDone(sentence.slice(at, sentence.words.length));
   if (hides) reading.doubt('verb', sentence, at, at + 1);
   return hides;
 }

@@ -118,5 +118,10 @@ function endsThing(piece: Piece, at: number): boolean {
     return true;
   if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
   if (low === 'to' && piece.low(at + 1) === 'be') return true;
+  // "The bolts of the cover are loosened": bolts, and nothing that bolts.
+  const isNoun =
+    /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||
+    piece.words[at - 1]?.value !== undefined;
+  if (isNoun && /^(?:of|is|are|was|were|must|should|can|has|have)$/.test(piece.low(at + 1))) return false;
   return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
 }
