@@ -8,7 +8,7 @@ import { ALSO_NOUN, verbAt } from './operations';
 import { Piece } from './piece';
 import { saidOfThing } from './said-of-thing';
 import { nameOwned, partDoer, partExpectation, partMeans } from './set-apart';
-import { NAMED, OPENINGS, USING } from './told-words';
+import { ALLOWED, NAMED, OPENINGS, USING } from './told-words';
 import { baseOf } from './verb-forms';
 import { endsSentence, type Word } from './words';
 
@@ -61,6 +61,7 @@ function asOrder(piece: Piece): Word[] {
 function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (at >= piece.words.length) return;
   if (isStart && helped(piece, at)) return;
+  if (!isStart && ALLOWED.test(piece.lows(at))) return;
   if (doer(piece, at) || goesOn(piece, at)) return;
   if (
     isStart &&

@@ -105,5 +105,5 @@ const NEEDS_NEW =
 const TO_REPLACE =
   /(?<= )(?:(?:the|both|all)(?: the)?) [\w -]+? (?:has to|have to|must|needs? to|should) be (replaced|renewed|changed)$/;
 /** What moves a part, in whatever words. */
-const MOVES =
+export const MOVES =
   /\b(?:out|off|in|back|apart|away|over the side|bin|scrap\w*|junk|remov\w+|replac\w+|renew\w*|chang\w+|swap\w*|fit\w*|install\w*|discard\w*|throw\w*|cut|add\w*|undo\w*|unscrew\w*|refit\w*|reject\w*|new)\b/;

@@ -108,11 +108,11 @@ export function hidesDone(sentence: Sentence): boolean {
   const verb = done === undefined ? undefined : verbAt([done], 0);
   const moves =
     verb?.is === 'movement' ? verb.movement.alone !== undefined : verb !== undefined && MOVES.test(verb.verb);
-  return (
-    moves &&
-    !STATES.test(lows[be + 1] ?? '') &&
-    words.slice(0, be).some((_, at) => partAt(names, sentence, at) !== undefined)
-  );
+  const isNamed = lows.slice(0, be).some((low) => /^(?:ones?|it|they|these|those|both|all)$/.test(low));
+  const isOfPart = isNamed || words.slice(0, be).some((_, at) => partAt(names, sentence, at) !== undefined);
+  // "Is pressed" says how it is, "is pressed in" what is done.
+  const isState = STATES.test(lows[be + 1] ?? '') && WAY_WORDS[lows[be + 2] ?? ''] === undefined;
+  return moves && isOfPart && !isState;
 }
 
 const FOR_GOOD = /^(?:discard|renew)$/;

@@ -1,6 +1,6 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { isRenewal, renewedUpon } from './conditions';
+import { isRenewal, MOVES, renewedUpon } from './conditions';
 import { namesAt, partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
@@ -53,7 +53,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
           (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told)))
         ) ||
         lexicon.EASY_CONDITION.test(told) ||
-        (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb))
+        (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb) && !MOVES.test(told))
       )
         return undefined;
       if (isRenewal(act) && reading.acts.at(-1) === act && !told.includes('unless'))

@@ -13,7 +13,13 @@ import { BARE, BARE_WAY } from './told-words';
 /** "Cap back on", "cover off", "both seals out with the pick": what it is and which way, without a verb. */
 export function bare(piece: Piece, at: number): boolean {
   if (piece.words[at]?.quoted) return false;
-  return bareKnown(piece, at) || bareWords(piece, at) || bareNew(piece, at) || bareSubstance(piece, at);
+  return (
+    bareKnown(piece, at) ||
+    bareFilled(piece, at) ||
+    bareWords(piece, at) ||
+    bareNew(piece, at) ||
+    bareSubstance(piece, at)
+  );
 }
 
 function bareKnown(piece: Piece, at: number): boolean {
@@ -94,6 +100,20 @@ function bareNew(piece: Piece, at: number): boolean {
   if (things.phrases.length === 0 || !areNew || !(piece.isLast(things.end - 1) || piece.low(things.end) === 'with'))
     return false;
   piece.words.splice(at, 0, piece.as(at, 'renew', true));
+  return true;
+}
+
+/** "Oil in up to the mark": filled in. */
+function bareFilled(piece: Piece, at: number): boolean {
+  const said =
+    /^(?:(?:fresh|new|clean) )?(?:[\w-]+ )?(?:oil|water|coolant|liquid|glycol) (?:back )?in(?= (?:up )?(?:to|until|till)\b| ?[,.;]|$)/.exec(
+      piece.lows(at),
+    )?.[0];
+  if (said === undefined || piece.knows(at)) return false;
+  const words = said.split(' ');
+  const ways = words.at(-2) === 'back' ? 2 : 1;
+  piece.words.splice(at + words.length - ways, ways);
+  piece.words.splice(at, 0, piece.as(at, 'fill', true));
   return true;
 }
 

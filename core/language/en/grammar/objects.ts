@@ -108,7 +108,7 @@ function isAssembly({ known, quoted, words }: NounPhrase): boolean {
 
 /** Around the pump, or the whole of it, and no part. */
 function isAround(words: readonly string[]): boolean {
-  if (words.length === 1 && /^(?:pump|machine|unit|equipment)$/.test(words[0] ?? '')) return true;
+  if (words.length === 1 && /^(?:pump|machine|unit|equipment|joint)$/.test(words[0] ?? '')) return true;
   return /^(?:breaker|supply|mains|power|isolator|bench|floor|workshop|area|surroundings)$/.test(words.at(-1) ?? '');
 }
 

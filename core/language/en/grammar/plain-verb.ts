@@ -227,7 +227,10 @@ function opened(
     const first = sentence.words.findIndex(({ from }) => from === object.from);
     return { verb, aboutEnd: at, how: `at the ${sentence.text(first, at)}` };
   }
-  if (/\b(?:drain|vent|bleed|bleeder|bypass)s?$/.test(objectText) && object?.known === undefined)
+  if (
+    /(?:\b(?:drain|vent|bleed|bleeder|bypass|gate|tap|faucet)|cock)s?$/.test(objectText) &&
+    object?.known === undefined
+  )
     return { verb: 'open-valve' };
   return { verb: verb === 'split' && /\b(?:plug|cap|lid|cock|screw)s?$/.test(objectText) ? 'take-off' : verb };
 }

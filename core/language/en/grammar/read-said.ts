@@ -245,6 +245,10 @@ function asksForAct(reading: Reading, sentence: Sentence, at: number): boolean {
 function hidesAct(sentence: Sentence, start: number): boolean {
   for (let at = start; at < sentence.words.length; at += 1) {
     if (torqueAt(sentence, at)) return true;
+    // "The seals are next, press in flush".
+    const isWayNext =
+      verbAt(sentence.lows, at)?.is === 'movement' && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined;
+    if (sentence.lows[at - 1] === ',' && isWayNext) return true;
     // "Count the turns, then back it off".
     if (sentence.lows[at - 1] === 'then' && verbAt(sentence.lows, at)) return true;
     if (!/^(?:you|we|i|must|should)$/.test(sentence.lows[at - 1] ?? '') || verbAt(sentence.lows, at)?.is !== 'movement')

@@ -21,6 +21,9 @@ export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|th
 /** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
 export const DOER =
   /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
+/** What one may do behind what one does: "..., you can turn it round once". */
+export const ALLOWED =
+  /^you (?:can|could|may|might) (?:also |then )?(?:turn|flip|use|reuse|re-use|swap|try) (?:it|them)\b/;
 /** What one feels or sees is no order to feel or see. */
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */
@@ -28,7 +31,7 @@ export const PASSIVE =
   /^(?:((?:must|should|can|may|will)(?: (?:then|now|also|next))? be|has to be|have to be|needs to be|need to be|(?:is |are )?to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
-  /^(?:held|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
+  /^(?:held|cracked|flattened|scored|chipped|torn|rounded|stripped|seized|burnt|swollen|pitted|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
 export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;
 
 /** "The screw's flanks" are the flanks of the screw. */

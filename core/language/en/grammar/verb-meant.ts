@@ -159,6 +159,13 @@ export function verbMeant(
   )
     return { verb: 'bend', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
+  // "Pull the shaft with its bearings through the left side": out or in.
+  const isPulledThrough =
+    /^(?:pull|draw|drag|push|drive)$/.test(phrase) &&
+    ways.length === 0 &&
+    place === 'in' &&
+    firstPlace(sentence, at) === 'through';
+  if (isPulledThrough && !/\bthrough (?:the )?\w+ ?(?:until|into|onto)\b/.test(told)) return undefined;
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
   // "Set the pressure to 12 bar", "set the gap with a feeler gauge".
   if (
@@ -350,6 +357,11 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
     return /^(?:in|on)$/.test(way) && isOutBehind(sentence, at + 1) ? 'out' : way;
   }
   return undefined;
+}
+
+/** The word by which it is known where something goes. */
+function firstPlace({ lows }: Sentence, start: number): string | undefined {
+  return lows.slice(start).find((low) => WAY_BEFORE_PLACE[low] !== undefined);
 }
 
 /** "Spin the screws in the seal *out*". */
