@@ -117,13 +117,15 @@ test('a line is written as one says it: two actions are two steps, and what is n
   await page.keyboard.press('Enter');
   await expect(step(3, 'Lay down cover')).toBeVisible();
 
-  // Nuts of which there is one kind are asked about, and Tab takes the likeliest.
+  // "The nuts" are those that were taken off; any nuts are asked about, and Tab takes the likeliest.
   await line.fill('clean the nuts with a brush');
+  await expect(understood).toContainText('Clean the eight cover nuts');
+  await line.fill('clean any nuts with a brush');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Which nuts?');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Tab');
-  await expect(line).toHaveValue('clean the cover nuts with a brush');
+  await expect(line).toHaveValue('clean any cover nuts with a brush');
   await page.keyboard.press('Enter');
   await expect(step(4, 'Clean cover nuts')).toBeVisible();
 

@@ -1,11 +1,11 @@
 import { MantineProvider } from '@mantine/core';
-import { ModalsProvider } from '@mantine/modals';
-import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
 import { RouterProvider } from 'react-router/dom';
+import { useStore } from 'zustand';
 import { ApiFault } from '../ground/api';
 import { lendNavigation } from '../ground/navigate';
+import { overlayState } from '../ground/overlays';
 import { readableColours, theme } from '../ground/theme';
 import { router } from './router';
 
@@ -28,6 +28,7 @@ setNonce(nonce);
 lendNavigation((path) => void router.navigate(path));
 
 export function App() {
+  const { Overlays, onReady } = useStore(overlayState);
   return (
     <MantineProvider
       theme={theme}
@@ -36,10 +37,8 @@ export function App() {
       getStyleNonce={() => nonce}
     >
       <QueryClientProvider client={queries}>
-        <ModalsProvider>
-          <Notifications position="bottom-left" limit={3} containerWidth={370} />
-          <RouterProvider router={router} />
-        </ModalsProvider>
+        <RouterProvider router={router} />
+        {Overlays && <Overlays onReady={onReady} />}
       </QueryClientProvider>
     </MantineProvider>
   );

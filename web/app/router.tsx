@@ -2,8 +2,9 @@ import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
 import { BrokenScreen, Loading, LostScreen } from '../frame/Fallbacks';
 import { SignedIn } from '../frame/SignedIn';
+import { overlays } from '../ground/overlays';
 import { BenchScreen } from '../screens/bench/BenchScreen';
-import { SignInScreen } from '../screens/sign-in/SignInScreen';
+import { signing } from '../sync/keys';
 
 /** A screen that comes when it is opened. What the bench needs is there from the start, and nothing else. */
 function later<Name extends string>(name: Name, load: () => Promise<Record<Name, ComponentType>>) {
@@ -12,9 +13,9 @@ function later<Name extends string>(name: Name, load: () => Promise<Record<Name,
 
 const jobs = () => import('../screens/jobs/JobsScreen');
 const record = () => import('../screens/record/RecordScreen');
-// Where a job leads to is there too, when the network is gone by then.
+// Where a job leads to, and what it opens, is there too, when the network is gone by then.
 window.addEventListener('load', () =>
-  setTimeout(() => void Promise.all([jobs(), record()]).catch(() => undefined), 3000),
+  setTimeout(() => void Promise.all([jobs(), record(), overlays(), signing()]).catch(() => undefined), 3000),
 );
 
 export const router = createBrowserRouter([
@@ -22,7 +23,7 @@ export const router = createBrowserRouter([
     errorElement: <BrokenScreen />,
     HydrateFallback: Loading,
     children: [
-      { path: '/sign-in', element: <SignInScreen /> },
+      { path: '/sign-in', lazy: later('SignInScreen', () => import('../screens/sign-in/SignInScreen')) },
       {
         path: '/first-account',
         lazy: later('FirstAccountScreen', () => import('../screens/sign-in/FirstAccountScreen')),

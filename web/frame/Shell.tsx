@@ -1,11 +1,11 @@
 import { Menu, UnstyledButton } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { FukusaMark } from '../drawings/FukusaMark';
 import { tellFault } from '../ground/notify';
+import { modals } from '../ground/overlays';
 import { PasswordForm } from '../parts/PasswordForm';
 import { Tag } from '../parts/Tag';
 import { signOut } from './leave';

@@ -1,9 +1,9 @@
 import { Button, Group, Stack, Text, UnstyledButton } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { OutboxEntry } from '../ground/device';
 import { showMoment } from '../ground/format';
+import { modals } from '../ground/overlays';
 import { Tag } from '../parts/Tag';
 import { type Connection, sync } from '../sync/engine';
 import {

@@ -1,7 +1,7 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { callAuth } from '../ground/api';
 import { rememberPerson } from '../ground/device';
+import { modals } from '../ground/overlays';
 import { setPersonHere } from '../ground/person-here';
 import { sync } from '../sync/engine';
 import { forgetKey } from '../sync/keys';

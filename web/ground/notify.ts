@@ -1,6 +1,6 @@
-import { notifications } from '@mantine/notifications';
 import i18next from 'i18next';
 import { ApiFault } from './api';
+import { notifications } from './overlays';
 
 /** The one way to say that something went wrong: what, where, and what to do. */
 export function tellFault(error: unknown): void {

@@ -1,9 +1,9 @@
 import { Button, PasswordInput, Stack, Text } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { callAuth } from '../ground/api';
 import { faultText, tellDone } from '../ground/notify';
+import { modals } from '../ground/overlays';
 
 /** Changing one's own password, in a dialog. */
 export function PasswordForm() {

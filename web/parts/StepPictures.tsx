@@ -1,9 +1,9 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Clip, Picture } from '#core/model/pictures/picture';
 import type { Step } from '#core/model/procedure';
 import { photoUrl, videoUrl } from '../ground/api';
+import { modals } from '../ground/overlays';
 import styles from './StepPictures.module.css';
 
 /** The pictures and clips of a step, small; a press shows one large. */

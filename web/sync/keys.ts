@@ -1,4 +1,3 @@
-import { ed25519 } from '@noble/curves/ed25519.js';
 import { type MadeEntry, type SignedEntry, textToSign } from '#core/job/signed-entry';
 import { answer, api } from '../ground/api';
 import { device, deviceId } from '../ground/device';
@@ -9,11 +8,13 @@ import { device, deviceId } from '../ground/device';
  */
 export async function ensureKey(personId: string): Promise<void> {
   if (await device.keys.get(personId)) return;
-  const secret = ed25519.utils.randomSecretKey();
-  const publicKey = base64url(ed25519.getPublicKey(secret));
+  const { secret, publicKey } = (await signing()).newKeyPair();
   const { id } = await answer(api.auth.keys.$post({ json: { deviceId: await deviceId(), publicKey } }));
   await device.keys.put({ personId, keyId: id, secret });
 }
+
+/** What signs, loaded when it is first needed or a little after the first screen. */
+export const signing = () => import('./signing');
 
 export async function forgetKey(personId: string): Promise<void> {
   await device.keys.delete(personId);
@@ -23,14 +24,9 @@ export async function forgetKey(personId: string): Promise<void> {
 export async function signedEntry(entry: MadeEntry): Promise<SignedEntry | undefined> {
   const key = await device.keys.get(entry.by);
   if (!key) return undefined;
+  // Not there yet, and no network: without its proof the entry goes while its maker is signed in.
+  const signer = await signing().catch(() => undefined);
+  if (!signer) return undefined;
   const text = textToSign(entry);
-  const signature = base64url(ed25519.sign(new TextEncoder().encode(text), key.secret));
-  return { text, keyId: key.keyId, signature };
-}
-
-export function base64url(bytes: Uint8Array): string {
-  return btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replaceAll('=', '');
+  return { text, keyId: key.keyId, signature: signer.sign(text, key.secret) };
 }

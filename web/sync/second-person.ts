@@ -1,9 +1,8 @@
-import { ed25519 } from '@noble/curves/ed25519.js';
 import { scryptAsync } from '@noble/hashes/scrypt.js';
 import { approvalText } from '#core/job/approval';
 import { ApiFault, answer, api, isUnreachable } from '../ground/api';
 import { type Cosigner, device, deviceId } from '../ground/device';
-import { base64url } from './keys';
+import { newKeyPair, publicKeyOf, sign } from './signing';
 
 /** What it costs to try one password: about a third of a second on a tablet. */
 const SCRYPT = { N: 2 ** 14, r: 8, p: 1, dkLen: 32 };
@@ -23,7 +22,7 @@ export async function signAsSecond(username: string, password: string, jobId: st
   const known = kept && (await secretOf(kept, password));
   const { secret, cosigner } = await proved(name, password, kept, known);
   const text = approvalText({ jobId, stepId, by: cosigner.personId, at: new Date().toISOString() });
-  const signature = base64url(ed25519.sign(new TextEncoder().encode(text), secret));
+  const signature = sign(text, secret);
   await device.jobs
     .where({ id: jobId })
     .modify((job) => void Object.assign(job, { people: { ...job.people, [cosigner.personId]: cosigner.name } }));
@@ -37,8 +36,7 @@ async function proved(
   kept: Cosigner | undefined,
   known: Uint8Array | undefined,
 ): Promise<{ secret: Uint8Array; cosigner: Cosigner }> {
-  const secret = known ?? ed25519.utils.randomSecretKey();
-  const publicKey = base64url(ed25519.getPublicKey(secret));
+  const { secret, publicKey } = known ? { secret: known, publicKey: publicKeyOf(known) } : newKeyPair();
   try {
     const json = { username, password, deviceId: await deviceId(), publicKey };
     const told = await answer(api.auth['second-person'].$post({ json }));
@@ -57,7 +55,7 @@ async function proved(
 /** The key of somebody, where this is the password that hides it. */
 async function secretOf({ salt, hidden, publicKey }: Cosigner, password: string): Promise<Uint8Array | undefined> {
   const secret = xor(hidden, await scryptAsync(password, salt, SCRYPT));
-  return base64url(ed25519.getPublicKey(secret)) === publicKey ? secret : undefined;
+  return publicKeyOf(secret) === publicKey ? secret : undefined;
 }
 
 /** A key of 32 random bytes is hidden by 32 bytes made of the password, which are used for nothing else. */

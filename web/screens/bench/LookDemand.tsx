@@ -1,4 +1,3 @@
-import { modals } from '@mantine/modals';
 import { IconCamera } from '@tabler/icons-react';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
@@ -7,6 +6,7 @@ import { signsFor, type WearSign } from '#core/language/en/wear-signs';
 import type { Look } from '#core/model/looks';
 import type { Step } from '#core/model/procedure';
 import { componentById } from '#core/model/series';
+import { modals } from '../../ground/overlays';
 import type { BenchJob } from '../../sync/bench-job';
 import frame from './Bench.module.css';
 import { PassOver } from './DemandParts';

@@ -1,11 +1,11 @@
 import { Stack, Text, Textarea } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry';
 import type { TighteningSpot } from '#core/job/tightening';
 import type { Setting, Workbook } from '#core/model/procedure';
+import { modals } from '../../ground/overlays';
 import { SafetyList } from '../../parts/SafetyList';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';

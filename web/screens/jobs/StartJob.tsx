@@ -1,6 +1,5 @@
 import { Button, Group, NumberInput, Select, Stack, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { modals } from '@mantine/modals';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { nanoid } from 'nanoid';
@@ -9,6 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { answer, api } from '../../ground/api';
 import { device } from '../../ground/device';
 import { tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import { useFields } from '../../parts/useFields';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 

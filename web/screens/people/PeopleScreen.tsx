@@ -1,5 +1,4 @@
 import { Button, Group, PasswordInput, Select, Stack, Table, TextInput } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
@@ -9,6 +8,7 @@ import { FaultNotice } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { answer, api } from '../../ground/api';
 import { tellDone, tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import { Tag } from '../../parts/Tag';
 import { useFields } from '../../parts/useFields';
 

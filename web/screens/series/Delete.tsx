@@ -1,7 +1,7 @@
 import { ActionIcon } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { IconTrash } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
+import { modals } from '../../ground/overlays';
 
 /** Asks first; the server refuses while a step still uses it, and says which. */
 export function Delete({ name, onDelete }: { name: string; onDelete: () => void }) {

@@ -1,10 +1,10 @@
 import { ActionIcon, Button, Group, NumberInput, Select, Text, TextInput, Title } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { IconX } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { componentById, type Kit, type Series } from '#core/model/series';
+import { modals } from '../../ground/overlays';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Series.module.css';
 

@@ -10,13 +10,13 @@ import {
   Text,
   Title,
 } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { componentById, type Series, STACK_ENDS, type Stack, type StackEnd } from '#core/model/series';
 import { StackSection } from '../../drawings/StackSection';
+import { modals } from '../../ground/overlays';
 import { DraftText } from '../../parts/DraftText';
 import styles from './Stacks.module.css';
 

@@ -1,11 +1,11 @@
 import { Button, Text, Title } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { answer, api, photoUrl, videoUrl } from '../../ground/api';
 import { showMoment } from '../../ground/format';
 import { tellDone, tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import styles from './Settings.module.css';
 
 /** The server deletes so many at a time. */

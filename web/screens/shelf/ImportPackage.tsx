@@ -1,5 +1,4 @@
 import { Button, FileInput, Group, List, SegmentedControl, Stack, Text } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +7,7 @@ import { type Package, parsePackage } from '#core/package/package';
 import { isZip, unzipPackage } from '#core/package/zip';
 import { ApiFault, answer, api, sendPackageZip } from '../../ground/api';
 import { tellDone, tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
 export function openImport(): void {

@@ -1,5 +1,4 @@
 import { Button, Group, NumberInput, Select, Stack, Text, TextInput } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type FormEvent, useState } from 'react';
@@ -7,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { type PositionSet, PUMP_TYPES } from '#core/model/series';
 import { answer, api } from '../../ground/api';
 import { tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import { useLeaveModal } from '../../parts/useLeaveModal';
 
 export function openNewSeries(): void {

@@ -1,5 +1,4 @@
 import { Button, Group, Menu, TextInput } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { IconSearch } from '@tabler/icons-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
@@ -10,6 +9,7 @@ import { usePerson } from '../../frame/SignedIn';
 import { answer, api } from '../../ground/api';
 import { showMoment } from '../../ground/format';
 import { tellFault } from '../../ground/notify';
+import { modals } from '../../ground/overlays';
 import { mayWorkAtBench, mayWrite } from '../../ground/session';
 import { MoreButton } from '../../parts/MoreButton';
 import { Tag } from '../../parts/Tag';

@@ -1,10 +1,10 @@
 import { ActionIcon, Title } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import { IconTrash } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import type { FastenerGroup } from '#core/model/fastener-group';
 import type { Series } from '#core/model/series';
 import type { SheetGroup } from '#core/torque-sheet/sheet';
+import { modals } from '../../ground/overlays';
 import { Tag } from '../../parts/Tag';
 import { FigureFields } from './FigureFields';
 import { GroupFacts } from './GroupFacts';

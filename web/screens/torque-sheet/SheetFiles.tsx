@@ -1,6 +1,4 @@
 import { Button, FileButton, List, Menu, Text } from '@mantine/core';
-import { modals } from '@mantine/modals';
-import { notifications } from '@mantine/notifications';
 import { nanoid } from 'nanoid';
 import Papa from 'papaparse';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +6,7 @@ import type { Series } from '#core/model/series';
 import { readSheetRows, SHEET_COLUMNS, writeSheetRows } from '#core/torque-sheet/rows';
 import { withGroup } from '#core/torque-sheet/sheet';
 import { tellFault } from '../../ground/notify';
+import { modals, notifications } from '../../ground/overlays';
 import { saveTable, TABLE_FORMATS, type TableFormat, unmasked } from '../../parts/table-file';
 
 interface SheetFilesProps {

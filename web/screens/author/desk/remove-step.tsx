@@ -1,10 +1,9 @@
 import { Button, Group, List, Stack, Text } from '@mantine/core';
-import { modals } from '@mantine/modals';
-import { notifications } from '@mantine/notifications';
 import i18next from 'i18next';
 import { type Fate, hangingOn, removingAnswer, removingQuestion } from '#core/edits/questions';
 import { titleOf } from '#core/language/en/sentence';
 import type { Step } from '#core/model/procedure';
+import { modals, notifications } from '../../../ground/overlays';
 import { useAuthor } from '../../../state/author-store';
 
 /** Deletes a step and offers to take that back; where others hang on its question it first asks what becomes of them. */

@@ -1,10 +1,10 @@
 import { TextInput } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { MOST_IN_SIGNATURE, type Signer } from '#core/job/entry';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
+import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import styles from './End.module.css';

@@ -1,6 +1,6 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useTranslation } from 'react-i18next';
+import { modals } from '../../../ground/overlays';
 import { BENCH_THEMES, HANDS, TEXT_SIZES, useBenchView } from '../../../state/bench-view';
 import frame from '../Bench.module.css';
 import styles from './View.module.css';

@@ -1,9 +1,9 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Region } from '#core/photo/grey';
 import { photoUrl } from '../../../ground/api';
+import { modals } from '../../../ground/overlays';
 import frame from '../Bench.module.css';
 import styles from './Photo.module.css';
 

@@ -1,8 +1,8 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { PhotoFault } from '#core/photo/judge-photo';
+import { modals } from '../../../ground/overlays';
 import frame from '../Bench.module.css';
 import { ReasonForm } from '../dialogs';
 import styles from './Photo.module.css';

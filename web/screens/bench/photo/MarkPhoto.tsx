@@ -1,10 +1,10 @@
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { nanoid } from 'nanoid';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { TakenPhoto } from '#core/job/state';
 import type { PictureMark } from '#core/model/pictures/picture';
+import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import { JobPhoto } from './JobPhoto';

@@ -1,11 +1,11 @@
 import { Textarea } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { PROBLEM_PLACES, type ProblemPlace } from '#core/job/entry';
 import type { StepRun } from '#core/job/state';
 import { showMoment } from '../../../ground/format';
+import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import { JobPhoto } from '../photo/JobPhoto';

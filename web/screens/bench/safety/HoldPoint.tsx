@@ -1,11 +1,11 @@
 import { PasswordInput, TextInput } from '@mantine/core';
-import { modals } from '@mantine/modals';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { demandsOf } from '#core/job/demands';
 import { ApiFault } from '../../../ground/api';
 import { showMoment } from '../../../ground/format';
+import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import { signAsSecond } from '../../../sync/second-person';
 import frame from '../Bench.module.css';

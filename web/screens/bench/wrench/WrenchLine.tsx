@@ -1,10 +1,10 @@
-import { modals } from '@mantine/modals';
 import { useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { DeviceIdentity } from '#core/devices/message';
 import type { Series } from '#core/model/series';
 import { calibrationOf } from '#core/torque/wrench';
 import { showDay, today } from '../../../ground/format';
+import { modals } from '../../../ground/overlays';
 import { Tag } from '../../../parts/Tag';
 import type { PairedDevice, TabletDevices } from '../../../sync/devices';
 import frame from '../Bench.module.css';
