@@ -1,8 +1,10 @@
 import { jointOfStep } from '#core/job/tightening';
 import type { FastenerGroup } from '#core/model/fastener-group';
+import { groupOf } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
-import { groupOf, type Series } from '#core/model/series';
-import { convert, inSi, type Quantity } from '#core/quantity/quantity';
+import type { Series } from '#core/model/series';
+import { convert, inSi } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import type { UnitSymbol } from '#core/quantity/units';
 import type { Fault } from './planted-faults';
 

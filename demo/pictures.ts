@@ -3,9 +3,9 @@ import { replay, type Timeline } from '#core/bench/replay';
 import { stateAfter } from '#core/bench/state';
 import { SILHOUETTE_BOX, SILHOUETTES } from '#core/cloth/silhouettes';
 import type { ComponentKind } from '#core/model/kinds';
+import { componentById, positionSetById } from '#core/model/lookup';
 import type { PictureMark } from '#core/model/pictures/picture';
 import type { Step, Workbook } from '#core/model/procedure';
-import { componentById, positionSetById } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 
 /** Drawn stand-ins for bench photos: the parts of a step, large, on the bench or on the cloth. */

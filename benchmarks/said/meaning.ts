@@ -1,7 +1,8 @@
 import type { AppliedLine } from '#core/line/apply-line';
+import { toolLabel } from '#core/model/lookup';
 import { singularName } from '#core/model/names';
 import type { Step, Workbook } from '#core/model/procedure';
-import { type Series, toolLabel } from '#core/model/series';
+import type { Series } from '#core/model/series';
 import { VERB_IDS, type Verb, verbOf } from '#core/model/verbs';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 

@@ -1,5 +1,5 @@
+import { UNSAID_MINUTES } from '../model/lookup';
 import type { Step, Workbook } from '../model/procedure';
-import { UNSAID_MINUTES } from '../model/procedure';
 import type { Series } from '../model/series';
 import { stepBy } from '../model/setting';
 import { facingsSaid } from '../orientation/facings-said';

@@ -1,5 +1,6 @@
+import { componentById, positionSetById } from '../model/lookup';
 import type { Procedure, Step } from '../model/procedure';
-import { componentById, type PositionSet, positionSetById, type Series } from '../model/series';
+import type { PositionSet, Series } from '../model/series';
 import type { Places } from './places';
 import { EVERY_WAY, NO_WAY, type Question, type Questions, type Ways } from './ways';
 

@@ -1,5 +1,5 @@
+import { positionSetById } from '../model/lookup';
 import type { Component, Series } from '../model/series';
-import { positionSetById } from '../model/series';
 
 export type Place = 'pump' | 'cloth' | 'bin' | 'tray';
 export type Generation = 'old' | 'new';

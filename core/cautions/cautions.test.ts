@@ -1,5 +1,5 @@
 import { USUAL_CAUTIONS } from '../language/en/cautions';
-import { SIGNAL_WORDS } from '../model/procedure';
+import { SIGNAL_WORDS } from '../model/procedure-words';
 import { typed, withComponent, withStep } from '../testing/workbook';
 import { safetyPage } from './safety-page';
 import { SIGNALS } from './signal-words';

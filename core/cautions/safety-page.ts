@@ -1,6 +1,8 @@
 import { PLANNED_LIFT_KG } from '../model/limits';
-import { type Caution, type Setting, SIGNAL_WORDS, type Workbook } from '../model/procedure';
-import { type Component, type Consumable, componentById } from '../model/series';
+import { componentById } from '../model/lookup';
+import type { Caution, Workbook } from '../model/procedure';
+import { type Setting, SIGNAL_WORDS } from '../model/procedure-words';
+import type { Component, Consumable } from '../model/series';
 import { stepIn } from '../model/setting';
 
 /** What a technician reads before the first step, made from all of them. */

@@ -1,4 +1,4 @@
-import type { SignalWord } from '../model/procedure';
+import type { SignalWord } from '../model/procedure-words';
 
 interface SignalDefinition {
   /** What the word stands for. */

@@ -1,6 +1,7 @@
 import { PLANNED_LIFT_KG } from '../model/limits';
+import { componentById } from '../model/lookup';
 import { type Step, USUAL_CAUTION_IDS, type UsualCautionId } from '../model/procedure';
-import { type Component, componentById, type Series } from '../model/series';
+import type { Component, Series } from '../model/series';
 import { opensPump, verbOf } from '../model/verbs';
 
 type Fits = (step: Step, parts: readonly Component[], series: Series) => boolean;

@@ -1,6 +1,7 @@
 import { CODE_LIFE_MS, DeviceHub, type Pairing, readCode, type Seat } from './hub';
 import { DeviceLink } from './link';
-import { DEVICE_PROTOCOL, type FromDevice, type FromTablet, type ToDevice, type ToTablet } from './message';
+import type { FromDevice, FromTablet, ToDevice, ToTablet } from './message';
+import { DEVICE_PROTOCOL } from './protocol';
 
 /** A hub with a tablet, and devices that can lose their link. */
 function bench() {

@@ -1,13 +1,13 @@
-import {
-  DEVICE_PROTOCOL,
-  type DeviceIdentity,
-  type DeviceRefusal,
-  type DeviceTarget,
-  type FromDevice,
-  type FromTablet,
-  type ToDevice,
-  type ToTablet,
+import type {
+  DeviceIdentity,
+  DeviceRefusal,
+  DeviceTarget,
+  FromDevice,
+  FromTablet,
+  ToDevice,
+  ToTablet,
 } from './message';
+import { DEVICE_PROTOCOL } from './protocol';
 
 /** One end of a connection, whatever carries it. */
 export interface Wire<Message> {

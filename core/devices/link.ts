@@ -1,13 +1,7 @@
 import type { Sample } from '../proving/run';
 import type { Wire } from './hub';
-import {
-  DEVICE_PROTOCOL,
-  type DeviceIdentity,
-  type DeviceRefusal,
-  type DeviceTarget,
-  type FromDevice,
-  type ToDevice,
-} from './message';
+import type { DeviceIdentity, DeviceRefusal, DeviceTarget, FromDevice, ToDevice } from './message';
+import { DEVICE_PROTOCOL } from './protocol';
 
 type Measured = (FromDevice & { is: 'reading' })['peak'];
 

@@ -1,6 +1,7 @@
 import { DeviceLink } from './link';
 import { type ChannelLike, createLocalHub, firstThat, isLocal, localSocket, serveLocally } from './local';
-import { DEVICE_PROTOCOL, type FromTablet, type ToTablet } from './message';
+import type { FromTablet, ToTablet } from './message';
+import { DEVICE_PROTOCOL } from './protocol';
 import { keepLinked, type SocketLike } from './socket';
 
 /** Pages of one tablet: what one says the others hear, and what is to happen later happens when told. */

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { Id } from '../model/ids';
 
 /** The language of devices. A newer one with other messages gets another number; an unknown one is refused by name. */
-export const DEVICE_PROTOCOL = 'fukusa-device/1';
 
 export const DEVICE_KINDS = ['torque-wrench', 'calliper', 'test-bench'] as const;
 

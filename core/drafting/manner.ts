@@ -1,7 +1,8 @@
 import type { Step } from '../model/procedure';
 import type { Component, Series, Tool } from '../model/series';
 import type { Verb } from '../model/verbs';
-import { inSi, type Quantity } from '../quantity/quantity';
+import { inSi } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { pressedIn, pullsOut, pushesIn } from '../reading/en/seating-words';
 import { isPowerTool } from '../reading/en/wording';
 import { bears, isTorque, torqueRange } from '../torque/wrench';

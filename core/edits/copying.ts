@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { toolLabel } from '../model/lookup';
 import { nameKey } from '../model/names';
 import { type Procedure, Step, type Workbook } from '../model/procedure';
-import { Component, Consumable, PositionSet, Tool, toolLabel } from '../model/series';
+import { Component, Consumable, PositionSet, Tool } from '../model/series';
 import type { Edit } from './edit';
 
 /** Steps that were copied, with what they name, so that they can be put into another series as well. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { benchMinutes, type DraftedField, type Step } from '../model/procedure';
+import { benchMinutes } from '../model/lookup';
+import type { DraftedField, Step } from '../model/procedure';
 import { typed } from '../testing/workbook';
 import { applyEdits, applyWithInverse, duplicating, type Edit, revisingComponent } from './edit';
 import { changeComponent, changeStep, deleteStep, draftedFields, moveStep, newStep, reviseStep } from './steps';

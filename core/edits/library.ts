@@ -1,5 +1,6 @@
+import { toolLabel } from '../model/lookup';
 import { nameKey } from '../model/names';
-import { type Series, toolLabel } from '../model/series';
+import type { Series } from '../model/series';
 
 /**
  * The series with the tools of another that it lacks, by name and size, with all that is known of each. What also does

@@ -1,8 +1,8 @@
 import type { Edit } from '../edits/edit';
 import type { WrittenWhere } from '../edits/written';
 import type { Faces, Pose } from '../model/faces';
-import type { FastenerClass } from '../model/fastener-group';
-import type { Quantity } from '../quantity/quantity';
+import type { FastenerClass } from '../model/fastener-classes';
+import type { Quantity } from '../quantity/schema';
 import type { Line } from '../reading/words';
 import type { PassFault } from '../torque/passes';
 import type { OrderFault } from '../torque/pattern';

@@ -1,7 +1,8 @@
 import { movesOf, type Timeline } from '../bench/replay';
 import { leftOut } from '../bench/state';
 import type { Unit } from '../bench/units';
-import { isLeaving, type Step } from '../model/procedure';
+import { isLeaving } from '../model/lookup';
+import type { Step } from '../model/procedure';
 import type { Stage } from '../model/verbs';
 
 /**

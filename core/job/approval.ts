@@ -12,10 +12,6 @@ export const ApprovalText = z.strictObject({
 });
 export type ApprovalText = z.infer<typeof ApprovalText>;
 
-export function approvalText(approval: Omit<ApprovalText, 'is'>): string {
-  return JSON.stringify({ is: 'approval', ...approval } satisfies ApprovalText);
-}
-
 /** What was signed; undefined where it is no approval. */
 export function readApproval(text: string): ApprovalText | undefined {
   try {

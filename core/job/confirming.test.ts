@@ -1,12 +1,13 @@
 import { replay } from '../bench/replay';
 import { confirmationOf } from '../model/confirmation';
 import { typed, withStep } from '../testing/workbook';
-import { approvalText, readApproval } from './approval';
+import { readApproval } from './approval';
 import { locksToCheck, stillOpen } from './confirming';
 import { demandsOf } from './demands';
 import type { Entry, EntryContent } from './entry';
 import { foldJob, runOf } from './job';
 import { refuseEntry } from './refuse-entry';
+import { approvalText } from './text-to-sign';
 import { waitingFor } from './waiting-for';
 
 let n = 0;

@@ -5,10 +5,11 @@ import { Id } from '../model/ids';
 import { CONSEQUENCES } from '../model/looks';
 import { PhotoHash } from '../model/pictures/photo-hash';
 import { PictureMark } from '../model/pictures/picture';
-import { MEASURED_DIMENSIONS, SETTINGS } from '../model/procedure';
+import { MEASURED_DIMENSIONS, SETTINGS } from '../model/procedure-words';
 import { PHOTO_FAULTS } from '../photo/judge-photo';
-import { Quantity } from '../quantity/quantity';
+import { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
+import { ASIDE_REASONS, GAPS, MOST_IN_SIGNATURE, OVERRIDABLE, PROBLEM_PLACES, SIGNERS, WAITS_FOR } from './entry-words';
 
 const Reason = z.string().trim().min(3, 'too-short-a-reason').max(600);
 const TorqueReading = Quantity.refine((q) => unitOf(q.unit).dimension === 'torque', 'no-torque').refine(
@@ -43,35 +44,8 @@ const Wrench = z.strictObject({
   takenAt: z.iso.datetime().optional(),
 });
 
-/** What a new ring shows along a part: nowhere a gap, a gap in places, a gap all along. */
-export const GAPS = ['none', 'in-places', 'all-along'] as const;
-export type Gap = (typeof GAPS)[number];
-
-/** Why the reading of a connected wrench is of no fastener. */
-export const ASIDE_REASONS = ['no-torque', 'no-torque-step', 'all-done', 'not-used'] as const;
-export type AsideReason = (typeof ASIDE_REASONS)[number];
-
-/** Where something is wrong. */
-export const PROBLEM_PLACES = ['part', 'tool', 'instruction', 'pump'] as const;
-export type ProblemPlace = (typeof PROBLEM_PLACES)[number];
-
-/** What a paused job waits for. */
-export const WAITS_FOR = ['parts', 'trainer', 'second-person', 'customer'] as const;
-export type WaitsFor = (typeof WAITS_FOR)[number];
-
-/** Who signs a record. */
-export const SIGNERS = ['technician', 'customer'] as const;
-export type Signer = (typeof SIGNERS)[number];
-
 /** Strokes as they were drawn: x and y in turn, whole numbers on a sheet of 1000 by 300. */
 const Stroke = z.array(z.int().min(0).max(1000)).min(2).max(600);
-/** Numbers in all strokes of a signature, so that the entry keeps within the length that a device may sign. */
-export const MOST_IN_SIGNATURE = 3000;
-
-/** What may be gone without, for a reason that the record shows. */
-export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look', 'run'] as const;
-export type Overridable = (typeof OVERRIDABLE)[number];
-
 /** What a technician notes in a job. Entries are only ever added. */
 export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -214,17 +188,6 @@ export const EntryContent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('finished') }),
 ]);
 export type EntryContent = z.infer<typeof EntryContent>;
-
-/** The photo that an entry names, by its hash. */
-export function photoNamedIn(content: EntryContent): string | undefined {
-  return 'photo' in content ? content.photo : undefined;
-}
-
-/** The name that a connected device gave to the reading of an entry. */
-export function sentReading(content: EntryContent): string | undefined {
-  if ('wrench' in content) return content.wrench?.reading;
-  return content.kind === 'measured' ? content.instrument?.reading : undefined;
-}
 
 /** Years in which a pump of this workshop can have been worked on; a clock that says another one is out of order. */
 const YEARS = { from: 1990, to: 2200 };

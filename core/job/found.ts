@@ -2,7 +2,7 @@ import { instrumentOf, prove } from '../judging/guard';
 import type { Consequence } from '../model/looks';
 import type { Measurement, Step } from '../model/procedure';
 import type { Series } from '../model/series';
-import type { Gap } from './entry';
+import type { Gap } from './entry-words';
 import type { StepRun } from './state';
 
 /** Something a look or a measurement found that is not as it should be. */

@@ -1,5 +1,6 @@
 import { type MeasuringPlace, placesOf } from '../judging/measure';
-import { dimensionOf, type Step, type Workbook } from '../model/procedure';
+import { dimensionOf } from '../model/lookup';
+import type { Step, Workbook } from '../model/procedure';
 import { readUnit, unitOf } from '../quantity/units';
 import { isGauged, placeInHand } from './demands';
 import type { EntryContent } from './entry';

@@ -1,8 +1,10 @@
 import { placesOf } from '../judging/measure';
-import { dimensionOf, type Workbook } from '../model/procedure';
+import { dimensionOf } from '../model/lookup';
+import type { Workbook } from '../model/procedure';
 import { unitOf } from '../quantity/units';
 import { demandsAt, demandsOf, isAnswered, placesAsked, readingPlaces } from './demands';
-import { type EntryContent, sentReading } from './entry';
+import type { EntryContent } from './entry';
+import { sentReading } from './entry-words';
 import { indexOfStep, runOf } from './job';
 import type { JobState } from './state';
 import { jointOfStep, latestAt, type TighteningSpot } from './tightening';

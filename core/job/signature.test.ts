@@ -1,4 +1,5 @@
-import { EntryContent, MOST_IN_SIGNATURE } from './entry';
+import { EntryContent } from './entry';
+import { MOST_IN_SIGNATURE } from './entry-words';
 import { SignedEntry } from './signed-entry';
 
 const signed = (strokes: number[][]) => ({ kind: 'signed', as: 'customer', name: 'A'.repeat(120), strokes });

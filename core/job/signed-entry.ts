@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../model/ids';
-import { DOCUMENT_FORMAT } from '../model/migrations/migrate';
-import { type EntryContent, Moment } from './entry';
+import { Moment } from './entry';
 
 /** What a maker signs: the entry, the job it is of, and who made it, in the format it was made in. */
 export const SignedText = z.strictObject({
@@ -35,20 +34,3 @@ export const UnsignedEntry = z.strictObject({
   by: z.string().min(1).max(64).optional(),
   content: z.unknown(),
 });
-
-export interface MadeEntry {
-  readonly id: string;
-  readonly jobId: string;
-  readonly at: string;
-  readonly by: string;
-  readonly content: EntryContent;
-  readonly before?: string | undefined;
-}
-
-/** The text to sign for an entry made now. */
-export function textToSign({ id, jobId, at, by, content, before }: MadeEntry): string {
-  return JSON.stringify({
-    ...{ id, jobId, at, by, format: DOCUMENT_FORMAT, content },
-    ...(before !== undefined && { before }),
-  } satisfies SignedText);
-}

@@ -1,6 +1,6 @@
 import type { Plan, Point } from '../model/fastener-group';
+import { componentById, groupOf } from '../model/lookup';
 import type { Step, Workbook } from '../model/procedure';
-import { componentById, groupOf } from '../model/series';
 import { type Stage, storedSpringOrder } from '../torque/pattern';
 import { slotsOf } from '../torque/plan';
 

@@ -1,12 +1,12 @@
 import type { Measured, MeasureVerdict } from '../judging/measure';
 import type { Consequence } from '../model/looks';
 import type { PictureMark } from '../model/pictures/picture';
-import type { Setting } from '../model/procedure';
+import type { Setting } from '../model/procedure-words';
 import type { PhotoFault } from '../photo/judge-photo';
 import type { Sample } from '../proving/run';
-import type { Quantity } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import type { TorqueVerdict } from '../torque/judge';
-import type { AsideReason, Gap, Overridable, ProblemPlace, Signer, WaitsFor } from './entry';
+import type { AsideReason, Gap, Overridable, ProblemPlace, Signer, WaitsFor } from './entry-words';
 import type { TighteningSpot } from './tightening';
 import type { Answers } from './to-do';
 

@@ -1,6 +1,6 @@
 import type { FastenerGroup } from '../model/fastener-group';
+import { componentById, groupOf } from '../model/lookup';
 import type { Step, Workbook } from '../model/procedure';
-import { componentById, groupOf } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { inSi, relativeGap } from '../quantity/quantity';
 import { threadOfGroup } from '../torque/fastening';

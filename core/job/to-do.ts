@@ -1,7 +1,9 @@
 import { askedAt, questionKey } from '../bench/passes';
 import { Places } from '../bench/places';
-import type { Setting, Step, Workbook } from '../model/procedure';
-import { componentById, positionSetById, type Series } from '../model/series';
+import { componentById, positionSetById } from '../model/lookup';
+import type { Step, Workbook } from '../model/procedure';
+import type { Setting } from '../model/procedure-words';
+import type { Series } from '../model/series';
 import { methodTaken, stepBy } from '../model/setting';
 
 /** The answers given, by the question; of one asked at each place, by the question there (`questionKey`). */

@@ -1,6 +1,6 @@
 import type { Workbook } from '../model/procedure';
 import { demandsOf } from './demands';
-import type { WaitsFor } from './entry';
+import type { WaitsFor } from './entry-words';
 import { runOf } from './job';
 import type { JobState } from './state';
 import { stepInJob } from './to-do';

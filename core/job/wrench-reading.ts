@@ -1,8 +1,9 @@
 import type { Step, Workbook } from '../model/procedure';
-import type { Quantity } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { readUnit, unitOf } from '../quantity/units';
 import { demandsOf, placeInHand, readingPlaces } from './demands';
-import type { AsideReason, EntryContent } from './entry';
+import type { EntryContent } from './entry';
+import type { AsideReason } from './entry-words';
 import { runOf } from './job';
 import type { JobState, JudgedReading } from './state';
 import { isTightened, jointOfStep, type TighteningSpot } from './tightening';

@@ -1,6 +1,7 @@
 import type { Measurement } from '../model/procedure';
 import type { Series, Tool } from '../model/series';
-import { convert, type Quantity } from '../quantity/quantity';
+import { convert } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
 import { judgeReading } from './measure';
 

@@ -1,5 +1,6 @@
 import type { Measurement } from '../model/procedure';
-import { convert, type Quantity } from '../quantity/quantity';
+import { convert } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { type UnitSymbol, unitOf } from '../quantity/units';
 
 /** One place to measure: a point along the part, and the first direction or the one across it. */

@@ -1,5 +1,6 @@
+import { toolLabel } from '../model/lookup';
 import { pluralName } from '../model/names';
-import { type Series, toolLabel } from '../model/series';
+import type { Series } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { readVerb, verbsStartingWith } from '../reading/en/verb-words';
 import { splitLine } from './parse-line';

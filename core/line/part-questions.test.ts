@@ -1,4 +1,4 @@
-import { componentById } from '../model/series';
+import { componentById } from '../model/lookup';
 import { typed, withComponent } from '../testing/workbook';
 import { parseLine } from './parse-line';
 import { namedInPlural, questionsAbout } from './part-questions';

@@ -1,9 +1,10 @@
 import { usualRenewal } from '../edits/steps';
 import { isPlural } from '../language/en/grammar/words';
 import { type ComponentKind, closesOver, isFastener } from '../model/kinds';
+import { componentById } from '../model/lookup';
 import { singularName } from '../model/names';
 import type { Workbook } from '../model/procedure';
-import { type Component, componentById } from '../model/series';
+import type { Component } from '../model/series';
 import type { ParsedLine } from './parse-line';
 
 /** A fact about a part that the checks depend on, asked once, as the part is named for the first time. */

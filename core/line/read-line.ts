@@ -1,7 +1,8 @@
 import type { SaidBefore } from '../language/en/grammar/reading';
 import type { Doubt } from '../language/en/grammar/said';
+import { componentById } from '../model/lookup';
 import type { Procedure, Step, Workbook } from '../model/procedure';
-import { componentById, type Series } from '../model/series';
+import type { Series } from '../model/series';
 import { type AppliedLine, applyLine } from './apply-line';
 import { type ParsedLine, parseLine } from './parse-line';
 

@@ -1,4 +1,4 @@
-import { groupOf } from '../model/series';
+import { groupOf } from '../model/lookup';
 import { componentId, typed } from '../testing/workbook';
 import { parseLine } from './parse-line';
 import { tighteningSaid } from './tightening-said';

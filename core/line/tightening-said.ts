@@ -1,6 +1,7 @@
 import type { Edit } from '../edits/edit';
 import type { FastenerGroup, PassPlan, Pattern } from '../model/fastener-group';
-import { componentById, groupOf, type Series } from '../model/series';
+import { componentById, groupOf } from '../model/lookup';
+import type { Series } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { inSi } from '../quantity/quantity';
 import { USUAL_PASSES } from '../torque/passes';

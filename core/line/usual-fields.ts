@@ -1,5 +1,6 @@
+import { componentById } from '../model/lookup';
 import type { Step } from '../model/procedure';
-import { componentById, type Series } from '../model/series';
+import type { Series } from '../model/series';
 import { verbOf } from '../model/verbs';
 
 /** What a step may say beyond what it does, to what and with what. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { GRADE_NAMES } from '../proving/acceptance';
-import { Quantity } from '../quantity/quantity';
+import { Quantity } from '../quantity/schema';
 import { type Dimension, unitOf } from '../quantity/units';
 import { Faces, POSES } from './faces';
 import type { HouseRules } from './house-rules';
@@ -8,15 +8,12 @@ import { Id } from './ids';
 import { CONSEQUENCES, Look } from './looks';
 import { Narration, StepSource } from './narration';
 import { Clip, Picture } from './pictures/picture';
+import { MEASURED_DIMENSIONS, SETTINGS, SIGNAL_WORDS } from './procedure-words';
 import { Application, type Series } from './series';
 import { TorqueFigure } from './torque-figure';
 import { STAGES, VERB_IDS } from './verbs';
 
 const Words = z.string().trim().min(1, 'empty').max(600);
-
-/** Signal words of ANSI Z535.6, from the gravest down; NOTICE is for damage to property only. */
-export const SIGNAL_WORDS = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const;
-export type SignalWord = (typeof SIGNAL_WORDS)[number];
 
 /** The usual cautions of the trade; what each says is up to the language. */
 export const USUAL_CAUTION_IDS = [
@@ -67,9 +64,6 @@ export const PhotoCheck = z.strictObject({
 });
 export type PhotoCheck = z.infer<typeof PhotoCheck>;
 
-/** What is measured at the bench: a length, or the force of a spring. */
-export const MEASURED_DIMENSIONS: readonly Dimension[] = ['length', 'force'];
-
 const Measure = Quantity.refine((q) => MEASURED_DIMENSIONS.includes(unitOf(q.unit).dimension), 'no-length');
 
 /** A length or a force that is measured, at these points and in one or two directions at each. */
@@ -87,12 +81,6 @@ export const Measurement = z.strictObject({
   follows: z.enum(CONSEQUENCES).default('renew'),
 });
 export type Measurement = z.infer<typeof Measurement>;
-
-/** In what a measurement is taken: a length, unless its sizes are forces. */
-export function dimensionOf({ nominal, least, most }: Measurement): Dimension {
-  const size = nominal ?? least ?? most;
-  return size ? unitOf(size.unit).dimension : 'length';
-}
 
 const of = (dimension: Dimension) =>
   Quantity.refine(({ value, unit }) => unitOf(unit).dimension === dimension && value > 0, 'no-such-quantity');
@@ -122,10 +110,6 @@ export type Decision = z.infer<typeof Decision>;
 /** The step is carried out only when the decision at `stepId` was answered with one of these. */
 export const Condition = z.strictObject({ stepId: Id, answerIds: z.array(Id).min(1).max(6) });
 export type Condition = z.infer<typeof Condition>;
-
-/** Where the work is done: with vice and bench, or from the back of a van. */
-export const SETTINGS = ['workshop', 'field'] as const;
-export type Setting = (typeof SETTINGS)[number];
 
 /** Another way to do the same step; what it does not say is as in the step itself, which is the preferred way. */
 export const Method = z.strictObject({
@@ -304,23 +288,4 @@ export interface Workbook {
   readonly before?: readonly Procedure[];
   /** How this dealer wants things said. */
   readonly house?: HouseRules;
-}
-
-/** Minutes that a step without a time of its own is taken to last, where a soak or a setting compound is timed. */
-export const UNSAID_MINUTES = 2;
-
-/** Whether a procedure means to leave a part out of the pump. */
-export function isLeaving({ intends }: Procedure, componentId: string): boolean {
-  return (intends ?? []).some((change) => change.kind === 'leaves' && change.componentId === componentId);
-}
-
-/** Sum of the minutes said, and how many steps say nothing. */
-export function benchMinutes(procedure: Procedure): { minutes: number; unsaid: number } {
-  let minutes = 0;
-  let unsaid = 0;
-  for (const step of procedure.steps) {
-    if (step.minutes === undefined) unsaid += 1;
-    else minutes += step.minutes;
-  }
-  return { minutes, unsaid };
 }

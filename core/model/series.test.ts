@@ -1,6 +1,7 @@
 import { emptyWorkbook } from '../testing/workbook';
+import { componentById, positionSetById, toolLabel } from './lookup';
 import { byName, nameKey } from './names';
-import { Component, componentById, Kit, positionSetById, Series, toolLabel } from './series';
+import { Component, Kit, Series } from './series';
 
 const { series } = emptyWorkbook();
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Quantity } from '../quantity/quantity';
+import { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
 import { ConsumableBase, ConsumableKind, Material } from './consumables';
 import { Faces, PROFILES } from './faces';
@@ -242,26 +242,3 @@ export const Series = z.strictObject({
   unpressurised: z.literal(true).optional(),
 });
 export type Series = z.infer<typeof Series>;
-
-export function componentById(series: Series, id: string): Component | undefined {
-  return series.components.find((component) => component.id === id);
-}
-
-export function positionSetById(series: Series, id: string | undefined): PositionSet | undefined {
-  return id === undefined ? undefined : series.positionSets.find((set) => set.id === id);
-}
-
-/** The group of these fasteners; nothing where the series does not describe them. */
-export function groupOf(series: Pick<Series, 'fastenerGroups'>, componentId: string): FastenerGroup | undefined {
-  return series.fastenerGroups?.find((group) => group.componentId === componentId);
-}
-
-/** The name of a position, wherever in the series it is. */
-export function placeNameOf(series: Series, positionId: string | null): string | undefined {
-  return series.positionSets.flatMap((set) => set.positions).find((position) => position.id === positionId)?.name;
-}
-
-/** "hook tool, 50 mm" from a tool with its size. */
-export function toolLabel(tool: Tool): string {
-  return tool.size ? `${tool.name}, ${tool.size}` : tool.name;
-}

@@ -1,4 +1,5 @@
-import type { Method, Setting, Step } from './procedure';
+import type { Method, Step } from './procedure';
+import type { Setting } from './procedure-words';
 
 /** The method to go by in a setting; undefined when the step itself is the way there. */
 export function methodIn(step: Step, setting: Setting): Method | undefined {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Quantity } from '../quantity/quantity';
+import { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
 import { Id } from './ids';
 

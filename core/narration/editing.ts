@@ -1,9 +1,10 @@
 import type { Edit } from '../edits/edit';
 import { piecesOf } from '../language/en/grammar/read-said';
 import type { NewId } from '../line/apply-line';
+import { componentById } from '../model/lookup';
 import type { Narration, Proposal } from '../model/narration';
 import type { Step, Workbook } from '../model/procedure';
-import { componentById, type PositionSet, type Series } from '../model/series';
+import type { PositionSet, Series } from '../model/series';
 import { changingNarration } from './desk';
 import { joined } from './propose';
 

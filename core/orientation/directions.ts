@@ -1,5 +1,6 @@
 import type { Direction, Faces, Pose } from '../model/faces';
-import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
+import { componentById } from '../model/lookup';
+import type { Component, Series, Stack, StackEnd } from '../model/series';
 import { bare, clockingsClash, sameDirection, sameEnd } from './faces';
 
 /** A place in a stack: which stack, and where in it, counted from the bottom. */

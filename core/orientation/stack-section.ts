@@ -1,7 +1,8 @@
 import type { Faces, Pose, Profile } from '../model/faces';
 import type { ComponentKind } from '../model/kinds';
+import { componentById } from '../model/lookup';
 import type { Step } from '../model/procedure';
-import { type Component, componentById, type Series, type Stack, type StackEnd } from '../model/series';
+import type { Component, Series, Stack, StackEnd } from '../model/series';
 import { endMeant } from './directions';
 import { profileFromWords } from './profiles';
 

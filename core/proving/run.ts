@@ -1,4 +1,5 @@
-import { convert, type Quantity } from '../quantity/quantity';
+import { convert } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { GRADES, type Grade, swingOf } from './acceptance';
 
 /** What a pump has to do on the test bench, and how closely. */

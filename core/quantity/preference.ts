@@ -1,4 +1,5 @@
-import { convert, type Quantity, sayQuantity } from './quantity';
+import { convert, sayQuantity } from './quantity';
+import type { Quantity } from './schema';
 import { type Dimension, type UnitSymbol, unitOf } from './units';
 
 /** How a reader wants quantities shown. They are kept as they were given. */

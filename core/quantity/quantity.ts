@@ -1,9 +1,5 @@
-import { z } from 'zod';
-import { type Dimension, readUnit, UNIT_SYMBOLS, type UnitSymbol, unitOf } from './units';
-
-/** A value kept in the unit it was given in. It is converted for comparing and showing, never on storing. */
-export const Quantity = z.strictObject({ value: z.number(), unit: z.enum(UNIT_SYMBOLS) });
-export type Quantity = z.infer<typeof Quantity>;
+import type { Quantity } from './schema';
+import { type Dimension, readUnit, type UnitSymbol, unitOf } from './units';
 
 export type QuantityFault = 'no-number' | 'no-unit' | 'unknown-unit' | 'other-dimension' | 'negative';
 export type QuantityReading = { ok: true; quantity: Quantity } | { ok: false; fault: QuantityFault };

@@ -1,4 +1,5 @@
-import { type Quantity, readNumber } from './quantity';
+import { readNumber } from './quantity';
+import type { Quantity } from './schema';
 
 export interface Range {
   readonly from: Quantity;

@@ -1,6 +1,7 @@
 import type { Edit } from '../edits/edit';
+import { componentById, positionSetById } from '../model/lookup';
 import type { Procedure, Step, Workbook } from '../model/procedure';
-import { type Component, componentById, positionSetById, type Series } from '../model/series';
+import type { Component, Series } from '../model/series';
 import type { Stage } from '../model/verbs';
 
 /** An order of one stage that picks up as few tools as the structure of the pump allows. */

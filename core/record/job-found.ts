@@ -3,8 +3,9 @@ import { runOf } from '../job/job';
 import type { JobState } from '../job/state';
 import { stepInJob } from '../job/to-do';
 import { causesOf, type Evidence, type PointedTo } from '../judging/causes';
+import { componentById, placeNameOf } from '../model/lookup';
 import type { Step, Workbook } from '../model/procedure';
-import { type Component, componentById, placeNameOf } from '../model/series';
+import type { Component } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { piecesInKits } from '../supplies/kit-need';
 

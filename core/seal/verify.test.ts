@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { ed25519 } from '@noble/curves/ed25519.js';
-import { textToSign } from '../job/signed-entry';
+import { textToSign } from '../job/text-to-sign';
 import { typed } from '../testing/workbook';
 import {
   canonical,

@@ -2,8 +2,8 @@ import type { Entry } from '../job/entry';
 import { indexOfStep, runOf } from '../job/job';
 import type { JobState } from '../job/state';
 import { stepInJob } from '../job/to-do';
+import { componentById } from '../model/lookup';
 import type { Step, Workbook } from '../model/procedure';
-import { componentById } from '../model/series';
 import { verbOf } from '../model/verbs';
 
 /** Something that takes its time, or has to be done in time, while the job goes on. */

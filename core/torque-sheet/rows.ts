@@ -1,15 +1,10 @@
 import { sameJson } from '../edits/merge';
 import { readTorqueText } from '../language/en/grammar/torque-text';
-import {
-  FASTENER_CLASSES,
-  type FastenerGroup,
-  PATTERNS,
-  PLAN_SHAPES,
-  SEATS,
-  TAPPED_MATERIALS,
-} from '../model/fastener-group';
+import { FASTENER_CLASSES } from '../model/fastener-classes';
+import { type FastenerGroup, PATTERNS, PLAN_SHAPES, SEATS, TAPPED_MATERIALS } from '../model/fastener-group';
+import { groupOf, toolLabel } from '../model/lookup';
 import { byName } from '../model/names';
-import { type Component, groupOf, type Series, toolLabel } from '../model/series';
+import type { Component, Series } from '../model/series';
 import { DEFAULT_TOLERANCE_PERCENT, type TorqueFigure } from '../model/torque-figure';
 import { readNumber } from '../quantity/quantity';
 import { figureOfGroup } from '../torque/fastening';

@@ -1,6 +1,7 @@
 import type { FastenerGroup } from '../model/fastener-group';
 import { isFastener } from '../model/kinds';
-import { type Component, componentById, positionSetById, type Series, type Tool } from '../model/series';
+import { componentById, positionSetById } from '../model/lookup';
+import type { Component, Series, Tool } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { fasteningOf, figureOfGroup } from '../torque/fastening';
 import { type FigureJudged, judgeFigure } from '../torque/preload';

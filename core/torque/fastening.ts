@@ -1,5 +1,6 @@
 import type { FastenerGroup, FigureUse } from '../model/fastener-group';
-import { componentById, groupOf, type Series } from '../model/series';
+import { componentById, groupOf } from '../model/lookup';
+import type { Series } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { kindOf } from '../supplies/consumable-kinds';
 import type { ThreadCondition } from './friction';

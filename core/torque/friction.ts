@@ -1,5 +1,5 @@
 import type { ConsumableKind } from '../model/consumables';
-import type { FastenerClass } from '../model/fastener-group';
+import type { FastenerClass } from '../model/fastener-classes';
 import { isStainless } from './strength';
 
 /** What is on a thread while it is tightened; undefined where nobody said. */

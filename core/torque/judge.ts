@@ -1,5 +1,6 @@
 import type { TorqueFigure } from '../model/torque-figure';
-import { convert, type Quantity } from '../quantity/quantity';
+import { convert } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { symbolsOf, type UnitSymbol } from '../quantity/units';
 
 export type TorqueVerdict = 'within' | 'low' | 'high' | 'unjudged';

@@ -1,6 +1,7 @@
 import type { PassPlan } from '../model/fastener-group';
-import { convert, inSi, type Quantity } from '../quantity/quantity';
+import { convert, inSi } from '../quantity/quantity';
 import type { Range } from '../quantity/range';
+import type { Quantity } from '../quantity/schema';
 import type { Order } from './pattern';
 
 /** One pass as it is carried out. */

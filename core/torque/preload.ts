@@ -1,5 +1,7 @@
-import type { FastenerClass, TappedMaterial } from '../model/fastener-group';
-import { inSi, type Quantity } from '../quantity/quantity';
+import type { FastenerClass } from '../model/fastener-classes';
+import type { TappedMaterial } from '../model/fastener-group';
+import { inSi } from '../quantity/quantity';
+import type { Quantity } from '../quantity/schema';
 import { symbolsOf, type UnitSymbol, unitOf } from '../quantity/units';
 import { MOST_OF_STRIPPING, strippingLoad } from './engagement';
 import { type NutFactor, nutFactor, type ThreadCondition } from './friction';

@@ -1,4 +1,4 @@
-import { FASTENER_CLASSES, type FastenerClass } from '../model/fastener-group';
+import { FASTENER_CLASSES, type FastenerClass } from '../model/fastener-classes';
 import { proofLoad } from './preload';
 import { classIn, proofStress } from './strength';
 import { threadIn } from './threads';

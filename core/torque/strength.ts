@@ -1,4 +1,4 @@
-import { FASTENER_CLASSES, type FastenerClass } from '../model/fastener-group';
+import { FASTENER_CLASSES, type FastenerClass } from '../model/fastener-classes';
 
 /** One ksi in MPa, NIST SP 811. */
 const KSI = 6.894_757;

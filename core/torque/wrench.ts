@@ -1,6 +1,7 @@
 import type { Tool } from '../model/series';
-import { convert, inSi, type Quantity, readQuantity } from '../quantity/quantity';
+import { convert, inSi, readQuantity } from '../quantity/quantity';
 import { type Range, rangeIn } from '../quantity/range';
+import type { Quantity } from '../quantity/schema';
 import { isTorqueTool } from '../reading/en/wording';
 import { resolutionOf } from './passes';
 

@@ -11,7 +11,8 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { EntryContent, WaitsFor } from '#core/job/entry';
+import type { EntryContent } from '#core/job/entry';
+import type { WaitsFor } from '#core/job/entry-words';
 import type { JobState } from '#core/job/state';
 import type { HouseRules } from '#core/model/house-rules';
 import type { Procedure, Workbook } from '#core/model/procedure';

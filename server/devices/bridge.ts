@@ -1,6 +1,6 @@
 import { createHmac, randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
 import { CODE_LENGTH, CODE_LETTERS, DeviceHub, type Pairing } from '#core/devices/hub';
-import { DEVICE_PROTOCOL } from '#core/devices/message';
+import { DEVICE_PROTOCOL } from '#core/devices/protocol';
 
 /** The hub of this server. Its tokens hold for as long as the secret of the data folder. */
 export function createDeviceHub(secret: string): DeviceHub {

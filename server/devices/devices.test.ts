@@ -1,6 +1,7 @@
 import { once } from 'node:events';
 import { WebSocket } from 'ws';
-import { DEVICE_PROTOCOL, type FromTablet, ToTablet } from '#core/devices/message';
+import { type FromTablet, ToTablet } from '#core/devices/message';
+import { DEVICE_PROTOCOL } from '#core/devices/protocol';
 import { readMessage } from '#core/devices/reading';
 import { runWrench } from '../cli/wrench';
 import { openWorkshop, type Workshop, withJob, withRelease } from '../testing/workshop';

@@ -11,15 +11,9 @@ import { sayDirection } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
 import { listing, sayStep, sayTool } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
-import {
-  benchMinutes,
-  type Caution,
-  type Measurement,
-  type Procedure,
-  type Step,
-  type Workbook,
-} from '#core/model/procedure';
-import { componentById, type Series } from '#core/model/series';
+import { benchMinutes, componentById } from '#core/model/lookup';
+import type { Caution, Measurement, Procedure, Step, Workbook } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
 import { STAGES, verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';

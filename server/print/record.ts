@@ -1,6 +1,7 @@
 import type { Content } from 'pdfmake/interfaces';
 import sharp from 'sharp';
-import { type Entry, OVERRIDABLE } from '#core/job/entry';
+import type { Entry } from '#core/job/entry';
+import { OVERRIDABLE } from '#core/job/entry-words';
 import { foundIn } from '#core/job/found';
 import { foldJob, runOf } from '#core/job/job';
 import { latestRun } from '#core/job/latest-run';
@@ -14,8 +15,8 @@ import { sayKeptPhoto } from '#core/language/en/photo';
 import { sayStep } from '#core/language/en/sentence';
 import { summarySections } from '#core/language/en/summary';
 import { confirmationOf } from '#core/model/confirmation';
+import { placeNameOf } from '#core/model/lookup';
 import type { Step } from '#core/model/procedure';
-import { placeNameOf } from '#core/model/series';
 import { STAGES } from '#core/model/verbs';
 import { RUN_UNITS } from '#core/proving/run';
 import { preferred, type UnitPreference } from '#core/quantity/preference';

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { Moment, WAITS_FOR } from '#core/job/entry';
+import { Moment } from '#core/job/entry';
+import { WAITS_FOR } from '#core/job/entry-words';
 import { Id } from '#core/model/ids';
 import { UNIT_PREFERENCES } from '#core/quantity/preference';
 import { Fault } from '../ground/fault';

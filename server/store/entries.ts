@@ -1,6 +1,7 @@
 import { eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { readApproval } from '#core/job/approval';
-import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
+import { CLOCK_TOLERANCE_MS, type Entry, type EntryContent } from '#core/job/entry';
+import { photoNamedIn } from '#core/job/entry-words';
 import { applyEntry, foldJob } from '#core/job/job';
 import { type EntryRefusal, refuseEntry } from '#core/job/refuse-entry';
 import type { JobState } from '#core/job/state';

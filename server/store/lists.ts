@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, type SQL, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
-import type { WaitsFor } from '#core/job/entry';
+import type { WaitsFor } from '#core/job/entry-words';
 import type { PUMP_TYPES } from '#core/model/series';
 import type { Queryable } from '../database/open';
 import * as table from '../database/schema';

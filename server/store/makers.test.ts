@@ -2,7 +2,7 @@ import { ed25519 } from '@noble/curves/ed25519.js';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import type { EntryContent } from '#core/job/entry';
-import { textToSign } from '#core/job/signed-entry';
+import { textToSign } from '#core/job/text-to-sign';
 import { DOCUMENT_FORMAT } from '#core/model/migrations/migrate';
 import * as table from '../database/schema';
 import type { Role } from '../ground/roles';

@@ -1,5 +1,5 @@
 import { eq, inArray } from 'drizzle-orm';
-import { photoNamedIn } from '#core/job/entry';
+import { photoNamedIn } from '#core/job/entry-words';
 import { blurredAndOpen, mediaOf } from '#core/model/pictures/media';
 import type { Step } from '#core/model/procedure';
 import type { Queryable } from '../database/open';

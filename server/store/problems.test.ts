@@ -1,5 +1,5 @@
 import { ed25519 } from '@noble/curves/ed25519.js';
-import { approvalText } from '#core/job/approval';
+import { approvalText } from '#core/job/text-to-sign';
 import { withStep } from '#core/testing/workbook';
 import type { Role } from '../ground/roles';
 import {

@@ -3,7 +3,7 @@ import { type Found, foundIn } from '#core/job/found';
 import { foldJob, runOf } from '#core/job/job';
 import type { JudgedMeasure } from '#core/job/state';
 import { stepInJob } from '#core/job/to-do';
-import { componentById, placeNameOf } from '#core/model/series';
+import { componentById, placeNameOf } from '#core/model/lookup';
 import type { Queryable } from '../database/open';
 import * as table from '../database/schema';
 import { entriesOf } from './jobs';

@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
 import { BrokenScreen, Loading, LostScreen } from '../frame/Fallbacks';
 import { SignedIn } from '../frame/SignedIn';
+import { afterFirstScreen } from '../ground/after-first-screen';
 import { overlays } from '../ground/overlays';
 import { BenchScreen } from '../screens/bench/BenchScreen';
 import { signing } from '../sync/keys';
@@ -13,10 +14,11 @@ function later<Name extends string>(name: Name, load: () => Promise<Record<Name,
 
 const jobs = () => import('../screens/jobs/JobsScreen');
 const record = () => import('../screens/record/RecordScreen');
+const deviceLink = () => import('../sync/device-link');
 // Where a job leads to, and what it opens, is there too, when the network is gone by then.
-window.addEventListener('load', () =>
-  setTimeout(() => void Promise.all([jobs(), record(), overlays(), signing()]).catch(() => undefined), 3000),
-);
+void afterFirstScreen
+  .then(() => Promise.all([jobs(), record(), overlays(), signing(), deviceLink()]))
+  .catch(() => undefined);
 
 export const router = createBrowserRouter([
   {

@@ -1,6 +1,7 @@
 import type { Measured } from '#core/judging/measure';
 import type { Measurement } from '#core/model/procedure';
-import { convert, type Quantity } from '#core/quantity/quantity';
+import { convert } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import { showNumber } from '../ground/format';
 import styles from './WearProfile.module.css';
 

@@ -2,9 +2,9 @@ import { Center } from '@mantine/core';
 import { createContext, useContext, useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import type { Person } from '../../server/ground/roles';
+import { afterFirstScreen } from '../ground/after-first-screen';
 import { mayWorkAtBench, useSession } from '../ground/session';
-import { sendDocumentsWhileOpen } from '../sync/documents';
-import { startSync } from '../sync/engine';
+import { startSync, sync } from '../sync/engine';
 import { sendEntriesWhileOpen } from '../sync/entries';
 import { ensureKey } from '../sync/keys';
 import { FaultNotice, Loading } from './Fallbacks';
@@ -46,8 +46,19 @@ function useSending(person: Person | null): void {
     if (!personId) return;
     // Without a network there is no new key; what is entered meanwhile goes while its maker is signed in.
     if (signs) void ensureKey(personId).catch(() => undefined);
-    const stops = [sendEntriesWhileOpen(), sendDocumentsWhileOpen(), startSync()];
+    const stops = [sendEntriesWhileOpen(), startSync()];
+    let isGone = false;
+    // Drafts that were left unsent are a trainer's; the bench does not wait for what sends them.
+    void afterFirstScreen
+      .then(() => import('../sync/documents'))
+      .then(({ sendDocumentsWhileOpen }) => {
+        if (isGone) return;
+        stops.push(sendDocumentsWhileOpen());
+        void sync();
+      })
+      .catch(() => undefined);
     return () => {
+      isGone = true;
       for (const stop of stops) stop();
     };
   }, [personId, signs]);

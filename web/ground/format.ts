@@ -1,5 +1,5 @@
 import i18next from 'i18next';
-import type { Quantity } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 
 /** Numbers and moments as the reader's own language and region write them. */
 const locale = () => (navigator.language.startsWith(i18next.language) ? navigator.language : i18next.language);

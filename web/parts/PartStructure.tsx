@@ -2,7 +2,8 @@ import { Button, Group, MultiSelect, NumberInput, Select, Stack, Text } from '@m
 import { useTranslation } from 'react-i18next';
 import type { Timeline } from '#core/bench/replay';
 import { isFastener } from '#core/model/kinds';
-import { type Component, type Cover, componentById, positionSetById, type Series } from '#core/model/series';
+import { componentById, positionSetById } from '#core/model/lookup';
+import type { Component, Cover, Series } from '#core/model/series';
 import { Covers } from '#core/reach/covers';
 import { whatMustComeOff } from '#core/reach/reach';
 import { DraftText } from './DraftText';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type Quantity, readQuantity, sayQuantity } from '#core/quantity/quantity';
+import { readQuantity, sayQuantity } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import type { Dimension } from '#core/quantity/units';
 import { DraftText } from './DraftText';
 

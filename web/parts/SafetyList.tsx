@@ -1,7 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import { safetyPage } from '#core/cautions/safety-page';
 import { sayCaution } from '#core/language/en/cautions';
-import type { Setting, Workbook } from '#core/model/procedure';
+import type { Workbook } from '#core/model/procedure';
+import type { Setting } from '#core/model/procedure-words';
 import { useSaid } from '../state/reader';
 import { CautionNote } from './CautionNote';
 import styles from './SafetyList.module.css';

@@ -1,8 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { sayClocking, sayDirection, sayFacing } from '#core/language/en/directions';
 import type { Pose } from '#core/model/faces';
+import { componentById } from '#core/model/lookup';
 import type { Step } from '#core/model/procedure';
-import { componentById, type Series } from '#core/model/series';
+import type { Series } from '#core/model/series';
 import { verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
 import { saidFacings, stacksWith } from '#core/orientation/stack-section';

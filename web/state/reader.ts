@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { sayPreferred, type UnitPreference } from '#core/quantity/preference';
-import type { Quantity } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 
 interface Reader {
   /** How the person at this device wants figures shown. */

@@ -1,6 +1,7 @@
 import { liveQuery } from 'dexie';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { type Entry, type EntryContent, photoNamedIn } from '#core/job/entry';
+import type { Entry, EntryContent } from '#core/job/entry';
+import { photoNamedIn } from '#core/job/entry-words';
 import { foldJob } from '#core/job/job';
 import type { JobState } from '#core/job/state';
 import type { OpenJob } from '../../server/store/jobs';

@@ -1,17 +1,7 @@
-import { customAlphabet, nanoid } from 'nanoid';
-import { CODE_LENGTH, CODE_LETTERS, type Seat, type Wire } from '#core/devices/hub';
-import { createLocalHub, DEVICE_CHANNEL, serveLocally } from '#core/devices/local';
-import {
-  DEVICE_PROTOCOL,
-  type DeviceIdentity,
-  type DeviceTarget,
-  type FromTablet,
-  ToTablet,
-} from '#core/devices/message';
-import { readMessage } from '#core/devices/reading';
-import { keepOpen } from '#core/devices/socket';
+import type { Seat, Wire } from '#core/devices/hub';
+import type { DeviceIdentity, DeviceTarget, FromTablet, ToTablet } from '#core/devices/message';
+import { DEVICE_PROTOCOL } from '#core/devices/protocol';
 import type { Sample } from '#core/proving/run';
-import { openSocket } from '../ground/api';
 import { device, deviceId } from '../ground/device';
 
 type Measured = (ToTablet & { is: 'reading' })['peak'];
@@ -47,8 +37,6 @@ export interface DevicesState {
   readonly paired: readonly PairedDevice[];
   readonly arrived: readonly Arrived[];
 }
-
-const newCode = customAlphabet(CODE_LETTERS, CODE_LENGTH);
 
 const CLOSED: DevicesState = { link: 'off', code: undefined, asks: [], paired: [], arrived: [] };
 /** After this share of its life a code is replaced. */
@@ -90,22 +78,32 @@ export class TabletDevices {
   open(): void {
     this.#stop?.();
     this.#change({ link: 'opening' });
-    this.#stop = keepOpen<FromTablet, ToTablet>({
-      make: () => openSocket(`/api/jobs/${this.#jobId}/devices`),
-      read: (data) => readMessage(ToTablet, data),
-      opened: (wire) => void this.#opened(wire),
-      receive: (message) => void this.#receive(message, false),
-      closed: () => {
-        this.#wire = undefined;
-        if (this.state.link === 'elsewhere') return;
-        const paired = this.state.paired.map((one) => (one.isOwn ? one : { ...one, isHere: false }));
-        const asks = this.state.asks.filter(({ isOwn }) => isOwn);
-        this.#change({ paired, asks });
-        void this.#serveHere();
-      },
-      again: () => this.state.link !== 'elsewhere',
-      later: (ms, then) => setTimeout(then, ms),
-    });
+    let stop: (() => void) | undefined;
+    let isStopped = false;
+    this.#stop = () => {
+      isStopped = true;
+      stop?.();
+    };
+    const closed = () => this.#closed();
+    void import('./device-link').then(({ linkThroughServer }) => {
+      if (isStopped) return;
+      stop = linkThroughServer(this.#jobId, {
+        opened: (wire) => void this.#opened(wire),
+        receive: (message) => void this.#receive(message, false),
+        closed,
+        again: () => this.state.link !== 'elsewhere',
+      });
+    }, closed);
+  }
+
+  #closed(): void {
+    this.#wire = undefined;
+    if (this.state.link === 'elsewhere') return;
+    const paired = this.state.paired.map((one) => (one.isOwn ? one : { ...one, isHere: false }));
+    const asks = this.state.asks.filter(({ isOwn }) => isOwn);
+    this.#change({ paired, asks });
+    // What links them may not be on this device yet, and the network gone.
+    void this.#serveHere().catch(() => undefined);
   }
 
   close(): void {
@@ -162,14 +160,11 @@ export class TabletDevices {
   /** Without the server, devices on this tablet still reach it. */
   async #serveHere(): Promise<void> {
     if (this.#own) return this.#change({ link: 'here', code: this.#codes.own });
-    const opening = await this.#opening();
+    const [opening, { hubOnThisTablet }] = await Promise.all([this.#opening(), import('./device-link')]);
     if (!this.#stop || this.#own || this.state.link === 'elsewhere') return;
-    const hub = createLocalHub({ newId: nanoid, newCode, now: () => performance.now() });
-    const wire = { send: (message: ToTablet) => void this.#receive(message, true), close: () => undefined };
-    const seat = hub.tablet(this.#jobId, wire);
-    const stop = serveLocally({
-      ...{ hub, jobId: this.#jobId, tabletId: opening.tabletId },
-      channel: new BroadcastChannel(DEVICE_CHANNEL),
+    const { seat, stop } = hubOnThisTablet({
+      ...{ jobId: this.#jobId, tabletId: opening.tabletId },
+      receive: (message) => void this.#receive(message, true),
       code: () => this.#codes.own,
       taken: () => this.#change({ link: 'elsewhere' }),
     });

@@ -1,4 +1,5 @@
-import { type MadeEntry, type SignedEntry, textToSign } from '#core/job/signed-entry';
+import type { SignedEntry } from '#core/job/signed-entry';
+import { type MadeEntry, textToSign } from '#core/job/text-to-sign';
 import { answer, api } from '../ground/api';
 import { device, deviceId } from '../ground/device';
 

@@ -1,5 +1,5 @@
 import { scryptAsync } from '@noble/hashes/scrypt.js';
-import { approvalText } from '#core/job/approval';
+import { approvalText } from '#core/job/text-to-sign';
 import { ApiFault, answer, api, isUnreachable } from '../ground/api';
 import { type Cosigner, device, deviceId } from '../ground/device';
 import { newKeyPair, publicKeyOf, sign } from './signing';

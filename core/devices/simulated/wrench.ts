@@ -1,4 +1,5 @@
-import { convert, type Quantity } from '../../quantity/quantity';
+import { convert } from '../../quantity/quantity';
+import type { Quantity } from '../../quantity/schema';
 import { readUnit, type UnitSymbol, unitOf } from '../../quantity/units';
 import type { DeviceIdentity, DeviceTarget } from '../message';
 

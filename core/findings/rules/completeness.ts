@@ -2,7 +2,8 @@ import { leftOut } from '../../bench/state';
 import { NO_WAY, type Ways } from '../../bench/ways';
 import { refitting, torqueAfter } from '../../drafting/refitting';
 import { takingOf } from '../../drafting/takings';
-import { isLeaving, type Step } from '../../model/procedure';
+import { isLeaving } from '../../model/lookup';
+import type { Step } from '../../model/procedure';
 import { answersOn, type CheckContext, changeStep, type Rule } from '../rule';
 
 export const empty: Rule<'empty'> = {

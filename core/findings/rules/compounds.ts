@@ -1,6 +1,6 @@
 import { writtenIn } from '../../edits/written';
+import { UNSAID_MINUTES } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { UNSAID_MINUTES } from '../../model/procedure';
 import { saysLubricant } from '../../reading/en/wording';
 import { compatibility } from '../../supplies/compatibility';
 import { isCompound, isLubricant } from '../../supplies/consumable-kinds';

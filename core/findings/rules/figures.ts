@@ -1,7 +1,8 @@
 import { writtenIn } from '../../edits/written';
+import { groupOf } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { groupOf } from '../../model/series';
-import { convert, inSi, type Quantity, relativeGap } from '../../quantity/quantity';
+import { convert, inSi, relativeGap } from '../../quantity/quantity';
+import type { Quantity } from '../../quantity/schema';
 import { isCalledPass, isOnlyFirstPass } from '../../reading/en/remark-words';
 import { bareTorqueIn } from '../../reading/en/wording';
 import { fasteningOf, figureOfGroup } from '../../torque/fastening';

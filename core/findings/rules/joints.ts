@@ -1,7 +1,7 @@
 import { jointOfStep } from '../../job/tightening';
 import type { FastenerGroup } from '../../model/fastener-group';
+import { groupOf } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { groupOf } from '../../model/series';
 import { type CheckContext, type Rule, stepOf } from '../rule';
 
 /** The first step that tightens each group, with its plan. */

@@ -1,8 +1,8 @@
 import { draftStep } from '../../drafting/draft-step';
 import { writtenIn } from '../../edits/written';
 import { PLANNED_LIFT_KG } from '../../model/limits';
+import { toolLabel } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { toolLabel } from '../../model/series';
 import { opensPump } from '../../model/verbs';
 import { convert, readQuantity } from '../../quantity/quantity';
 import { callLine, energyOf, linesIn } from '../../reading/en/safety-words';

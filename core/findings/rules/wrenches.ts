@@ -1,5 +1,6 @@
+import { toolLabel } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { type Series, type Tool, toolLabel } from '../../model/series';
+import type { Series, Tool } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { isPowerTool, turnsBySize } from '../../reading/en/wording';
 import { bears, calibrationOf, isTorque, liesIn, torqueRange, usableRange } from '../../torque/wrench';

@@ -1,12 +1,14 @@
 import { writtenIn } from '../../edits/written';
 import type { Faces } from '../../model/faces';
+import { componentById, positionSetById, toolLabel } from '../../model/lookup';
 import { pluralName } from '../../model/names';
 import type { Step } from '../../model/procedure';
-import { type Component, componentById, positionSetById, type Series, toolLabel } from '../../model/series';
+import type { Component, Series } from '../../model/series';
 import { stepBy } from '../../model/setting';
 import { compareFacings, isBenchDirection, placesInStacks } from '../../orientation/directions';
 import { bare } from '../../orientation/faces';
-import { type Quantity, readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
+import { readQuantity, relativeGap, sayQuantity } from '../../quantity/quantity';
+import type { Quantity } from '../../quantity/schema';
 import { clausesNaming, readDirection } from '../../reading/en/direction-words';
 import { mentioned } from '../../reading/en/mentions';
 import { saysOnlyThere } from '../../reading/en/remark-words';

@@ -1,6 +1,7 @@
 import { isFastener } from '../../model/kinds';
+import { componentById } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { type Consumable, componentById, type Series } from '../../model/series';
+import type { Consumable, Series } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { drySaid, oldSaid, substancesIn, turningSaid, waitsIn } from '../../reading/en/remark-words';
 import { isCompound, kindOf } from '../../supplies/consumable-kinds';

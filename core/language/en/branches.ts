@@ -1,5 +1,5 @@
+import { componentById, toolLabel } from '../../model/lookup';
 import type { Method, Step, Workbook } from '../../model/procedure';
-import { componentById, toolLabel } from '../../model/series';
 import { listing } from './sentence';
 import { VERB_SAYS } from './verbs';
 

@@ -1,4 +1,5 @@
-import type { Caution, SignalWord, UsualCautionId } from '../../model/procedure';
+import type { Caution, UsualCautionId } from '../../model/procedure';
+import type { SignalWord } from '../../model/procedure-words';
 
 /** The usual cautions of the trade. Common practice throughout. */
 export const USUAL_CAUTIONS: Readonly<Record<UsualCautionId, { readonly signal: SignalWord; readonly text: string }>> =

@@ -1,6 +1,6 @@
 import type { Cell } from '../../bench/cells';
 import type { Timeline } from '../../bench/replay';
-import { placeNameOf } from '../../model/series';
+import { placeNameOf } from '../../model/lookup';
 import { componentPhrase } from './sentence';
 
 /** What is written in a cell of a whole cloth: "rotor of shaft 1", "8 cover nuts". */

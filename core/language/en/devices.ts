@@ -1,5 +1,5 @@
 import type { DeviceRefusal } from '../../devices/message';
-import type { AsideReason } from '../../job/entry';
+import type { AsideReason } from '../../job/entry-words';
 import type { SetAside } from '../../job/state';
 import type { ReadBy } from '../../job/wrenches';
 import { sayNumber } from '../../quantity/quantity';

@@ -1,5 +1,6 @@
 import type { Clocking, Direction, Faces, PlainDirection } from '../../model/faces';
-import { componentById, type Series } from '../../model/series';
+import { componentById } from '../../model/lookup';
+import type { Series } from '../../model/series';
 
 const SAID: Readonly<Record<PlainDirection, string>> = {
   pressure: 'the pressure',

@@ -9,7 +9,7 @@ import type { FastenerGroup } from '../../model/fastener-group';
 import type { Look } from '../../model/looks';
 import type { Measurement, Step, Workbook } from '../../model/procedure';
 import type { Series } from '../../model/series';
-import type { Quantity } from '../../quantity/quantity';
+import type { Quantity } from '../../quantity/schema';
 import { componentId, typed, withComponent, withStep } from '../../testing/workbook';
 import { FINDING_TEXTS } from './finding-texts';
 import { findingsCatalogue, sayFinding } from './findings';

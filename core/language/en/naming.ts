@@ -1,14 +1,7 @@
 import type { Answered, Finding } from '../../findings/finding';
+import { componentById, placeNameOf, positionSetById, toolLabel } from '../../model/lookup';
 import type { Step, Workbook } from '../../model/procedure';
-import {
-  type Component,
-  componentById,
-  placeNameOf,
-  positionSetById,
-  type Series,
-  type Tool,
-  toolLabel,
-} from '../../model/series';
+import type { Component, Series, Tool } from '../../model/series';
 import { componentPhrase, listing, titleOf } from './sentence';
 
 /** Names for what findings are about, as people say them. */

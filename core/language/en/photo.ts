@@ -1,5 +1,6 @@
+import { componentById } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
-import { componentById, type Series } from '../../model/series';
+import type { Series } from '../../model/series';
 import type { PhotoFault } from '../../photo/judge-photo';
 import { sayFacing } from './directions';
 import { componentPhrase, listing, unitsMeant } from './sentence';

@@ -1,8 +1,8 @@
 import { runOf } from '../../job/job';
 import type { JobState, StepRun } from '../../job/state';
 import { jointOfStep } from '../../job/tightening';
+import { placeNameOf } from '../../model/lookup';
 import type { Step, Workbook } from '../../model/procedure';
-import { placeNameOf } from '../../model/series';
 import { meanOf, RUN_UNITS, type RunValue } from '../../proving/run';
 import { sayKeptPhoto } from './photo';
 import { sayStep } from './sentence';

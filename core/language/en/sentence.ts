@@ -1,14 +1,7 @@
+import { componentById, positionSetById, toolLabel } from '../../model/lookup';
 import { pluralName } from '../../model/names';
 import type { Step, Target } from '../../model/procedure';
-import {
-  type Application,
-  type Component,
-  componentById,
-  positionSetById,
-  type Series,
-  type Tool,
-  toolLabel,
-} from '../../model/series';
+import type { Application, Component, Series, Tool } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { sayPreferred, type UnitPreference } from '../../quantity/preference';
 import { capital } from './counted';

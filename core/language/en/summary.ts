@@ -1,6 +1,6 @@
 import type { Component } from '../../model/series';
 import { RUN_UNITS } from '../../proving/run';
-import type { Quantity } from '../../quantity/quantity';
+import type { Quantity } from '../../quantity/schema';
 import type { JobSummary } from '../../record/summary';
 import { sayPointedTo } from './causes';
 import { counted } from './counted';

@@ -1,5 +1,6 @@
+import { toolLabel } from '../../model/lookup';
 import { pluralName } from '../../model/names';
-import { type Series, type Tool, toolLabel } from '../../model/series';
+import type { Series, Tool } from '../../model/series';
 
 /** The things of a list that a text names, each with or without its plural; a longer name hides a shorter one in it. */
 export function mentioned<T extends { readonly name: string }>(text: string, things: readonly T[]): T[] {

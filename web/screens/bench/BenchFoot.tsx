@@ -8,7 +8,7 @@ import type { JobState } from '#core/job/state';
 import { isToDo, stepInJob } from '#core/job/to-do';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { confirmationOf } from '#core/model/confirmation';
-import { componentById, placeNameOf } from '#core/model/series';
+import { componentById, placeNameOf } from '#core/model/lookup';
 import { timelineOn } from '../../state/ways';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';

@@ -1,7 +1,7 @@
 import { IconAdjustments } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { WAITS_FOR } from '#core/job/entry';
+import { WAITS_FOR } from '#core/job/entry-words';
 import { runOf } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
 import type { Step } from '#core/model/procedure';

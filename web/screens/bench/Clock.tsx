@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { capital } from '#core/language/en/counted';
 import { componentPhrase } from '#core/language/en/sentence';
-import { componentById } from '#core/model/series';
+import { componentById } from '#core/model/lookup';
 import { type Timer, timersOf } from '#core/timing/clock';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Clock.module.css';

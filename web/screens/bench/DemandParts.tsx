@@ -1,9 +1,10 @@
 import { useTranslation } from 'react-i18next';
-import type { Overridable } from '#core/job/entry';
+import type { Overridable } from '#core/job/entry-words';
 import type { StepRun } from '#core/job/state';
 import type { TorqueFigure } from '#core/model/torque-figure';
 import { preferred } from '#core/quantity/preference';
-import { convert, type Quantity } from '#core/quantity/quantity';
+import { convert } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import { type Dimension, symbolsOf, type UnitSymbol } from '#core/quantity/units';
 import { judgeTorque, torqueWindow, unitThatFits } from '#core/torque/judge';
 import { showNumber, showQuantity } from '../../ground/format';

@@ -5,8 +5,8 @@ import { demandsOf, placeInHand, placesAsked, readingPlaces } from '#core/job/de
 import type { StepRun } from '#core/job/state';
 import { stepPlaces } from '#core/job/to-do';
 import type { Pose } from '#core/model/faces';
+import { placeNameOf } from '#core/model/lookup';
 import type { Decision, Step } from '#core/model/procedure';
-import { placeNameOf } from '#core/model/series';
 import { preferred } from '#core/quantity/preference';
 import { readNumber } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';

@@ -3,7 +3,7 @@ import { IconSearch } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { WAITS_FOR, type WaitsFor } from '#core/job/entry';
+import { WAITS_FOR, type WaitsFor } from '#core/job/entry-words';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Page, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';

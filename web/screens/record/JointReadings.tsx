@@ -2,8 +2,8 @@ import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { JudgedReading, StepRun } from '#core/job/state';
 import { jointOfStep, passesRead } from '#core/job/tightening';
+import { placeNameOf } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
-import { placeNameOf } from '#core/model/series';
 import { showNumber, showQuantity } from '../../ground/format';
 import styles from './Record.module.css';
 

@@ -6,7 +6,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { check } from '#core/findings/check';
 import { findingKey } from '#core/findings/finding';
 import { sayFinding, sayReason } from '#core/language/en/findings';
-import { benchMinutes } from '#core/model/procedure';
+import { benchMinutes } from '#core/model/lookup';
 import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { Crumbs, Page, TopBar } from '../../frame/Shell';
 import { usePerson } from '../../frame/SignedIn';

@@ -14,7 +14,8 @@ import {
 import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type Series, TOOL_KINDS, type Tool, type ToolKind, toolLabel } from '#core/model/series';
+import { toolLabel } from '#core/model/lookup';
+import { type Series, TOOL_KINDS, type Tool, type ToolKind } from '#core/model/series';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { DIMENSIONS } from '#core/quantity/units';
 import { outOfCalibration } from '#core/supplies/tool-list';

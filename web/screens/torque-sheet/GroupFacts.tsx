@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { toolLabel } from '#core/model/series';
+import { toolLabel } from '#core/model/lookup';
 import { relativeGap } from '#core/quantity/quantity';
 import { figureOfGroup } from '#core/torque/fastening';
 import { fittingOf, turnsPastFingerTight } from '#core/torque/fittings';

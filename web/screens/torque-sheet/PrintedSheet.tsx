@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import { type Series, toolLabel } from '#core/model/series';
+import { toolLabel } from '#core/model/lookup';
+import type { Series } from '#core/model/series';
 import type { SheetGroup } from '#core/torque-sheet/sheet';
 import { BoltPlan } from '../../drawings/BoltPlan';
 import { showNumber, showQuantity } from '../../ground/format';

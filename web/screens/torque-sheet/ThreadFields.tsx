@@ -1,8 +1,8 @@
 import { Checkbox, Group, NumberInput, Select } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { FASTENER_CLASSES } from '#core/model/fastener-classes';
 import {
-  FASTENER_CLASSES,
   type FastenerGroup,
   HEADS,
   PATTERNS,

@@ -1,4 +1,5 @@
-import { type Series, toolLabel } from '../../../model/series';
+import { toolLabel } from '../../../model/lookup';
+import type { Series } from '../../../model/series';
 import { partsOf, type Word } from './words';
 
 export type KnownKind = 'part' | 'tool' | 'substance' | 'place' | 'places';

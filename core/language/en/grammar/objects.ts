@@ -1,5 +1,6 @@
+import { positionSetById } from '../../../model/lookup';
 import { pluralName, singularName } from '../../../model/names';
-import { positionSetById, type Series } from '../../../model/series';
+import type { Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { namesAt, partsEndingIn } from './known-names';

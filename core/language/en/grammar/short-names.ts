@@ -1,5 +1,6 @@
+import { positionSetById } from '../../../model/lookup';
 import { byName } from '../../../model/names';
-import { positionSetById, type Series } from '../../../model/series';
+import type { Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import type { NounPhrase } from './noun-phrase';

@@ -1,5 +1,5 @@
 import { parseLine } from '../../../line/parse-line';
-import { positionSetById } from '../../../model/series';
+import { positionSetById } from '../../../model/lookup';
 import { typed } from '../../../testing/workbook';
 
 /* Lines as they are spoken at the bench: several verbs before one part, asides, numbers of places, what is not to happen. */

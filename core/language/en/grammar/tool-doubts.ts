@@ -1,4 +1,5 @@
-import { type Series, toolLabel } from '../../../model/series';
+import { toolLabel } from '../../../model/lookup';
+import type { Series } from '../../../model/series';
 import { endsIn } from './known-names';
 import type { Doubt, SaidTool } from './said';
 import { partsOf, singular } from './words';

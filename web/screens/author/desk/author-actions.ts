@@ -2,7 +2,7 @@ import i18next from 'i18next';
 import { fixFor } from '#core/findings/check';
 import { findingKey } from '#core/findings/finding';
 import { listing } from '#core/language/en/sentence';
-import { componentById } from '#core/model/series';
+import { componentById } from '#core/model/lookup';
 import { goTo } from '../../../ground/navigate';
 import { tellDone } from '../../../ground/notify';
 import { useAuthor } from '../../../state/author-store';

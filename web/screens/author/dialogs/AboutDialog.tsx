@@ -1,8 +1,9 @@
 import { ActionIcon, Checkbox, Modal, MultiSelect, NumberInput, Select, Stack, Text } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useTranslation } from 'react-i18next';
+import { componentById } from '#core/model/lookup';
 import type { IntendedChange, Procedure } from '#core/model/procedure';
-import { componentById, type Series } from '#core/model/series';
+import type { Series } from '#core/model/series';
 import { DraftText } from '../../../parts/DraftText';
 import { useAuthor } from '../../../state/author-store';
 import { useProceduresOf } from '../../shelf/shelf';

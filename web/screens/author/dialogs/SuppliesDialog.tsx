@@ -1,8 +1,8 @@
 import { Modal, Stack, Table, Text, Title } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { sayTool } from '#core/language/en/sentence';
+import { toolLabel } from '#core/model/lookup';
 import type { Workbook } from '#core/model/procedure';
-import { toolLabel } from '#core/model/series';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
 import { showDay, today } from '../../../ground/format';
 import { SafetyList } from '../../../parts/SafetyList';

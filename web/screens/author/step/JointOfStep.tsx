@@ -1,7 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { groupOf } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
-import { groupOf, type Series } from '#core/model/series';
+import type { Series } from '#core/model/series';
 import { torqueSheet } from '#core/torque-sheet/sheet';
 import { BoltPlan } from '../../../drawings/BoltPlan';
 import { showNumber } from '../../../ground/format';

@@ -1,7 +1,7 @@
 import { Modal, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { componentById, positionSetById } from '#core/model/series';
+import { componentById, positionSetById } from '#core/model/lookup';
 import { Silhouette } from '../../../drawings/Silhouette';
 import { PartFields } from '../../../parts/PartFields';
 import { PartStructure } from '../../../parts/PartStructure';

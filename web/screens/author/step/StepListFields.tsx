@@ -1,14 +1,8 @@
 import { Select } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { sayCaution, USUAL_CAUTIONS } from '#core/language/en/cautions';
-import {
-  type Caution,
-  SIGNAL_WORDS,
-  type SignalWord,
-  type Step,
-  USUAL_CAUTION_IDS,
-  type UsualCautionId,
-} from '#core/model/procedure';
+import { type Caution, type Step, USUAL_CAUTION_IDS, type UsualCautionId } from '#core/model/procedure';
+import { SIGNAL_WORDS, type SignalWord } from '#core/model/procedure-words';
 import type { Series } from '#core/model/series';
 import { DraftText } from '../../../parts/DraftText';
 import { OrInstead } from '../../../parts/OrInstead';

@@ -1,7 +1,7 @@
 import { Button, Select } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { joiningBlock, leavingBlock } from '#core/edits/blocks';
-import { componentById } from '#core/model/series';
+import { componentById } from '#core/model/lookup';
 import styles from './Step.module.css';
 import type { StepExtraProps } from './step-extras';
 

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { SIGNERS } from '#core/job/entry';
+import { SIGNERS } from '#core/job/entry-words';
 import { summaryOf } from '#core/record/summary';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { usePerson } from '../../../frame/SignedIn';

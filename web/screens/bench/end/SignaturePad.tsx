@@ -2,7 +2,7 @@ import { TextInput } from '@mantine/core';
 import i18next from 'i18next';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { MOST_IN_SIGNATURE, type Signer } from '#core/job/entry';
+import { MOST_IN_SIGNATURE, type Signer } from '#core/job/entry-words';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';

@@ -1,5 +1,5 @@
+import { componentById } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
-import { componentById } from '#core/model/series';
 import { BoltPlan } from '../../../drawings/BoltPlan';
 import styles from './Joint.module.css';
 import type { Tightening } from './useTightening';

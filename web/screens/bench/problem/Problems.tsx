@@ -2,7 +2,7 @@ import { Textarea } from '@mantine/core';
 import i18next from 'i18next';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { PROBLEM_PLACES, type ProblemPlace } from '#core/job/entry';
+import { PROBLEM_PLACES, type ProblemPlace } from '#core/job/entry-words';
 import type { StepRun } from '#core/job/state';
 import { showMoment } from '../../../ground/format';
 import { modals } from '../../../ground/overlays';

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { sayTool } from '#core/language/en/sentence';
-import { SETTINGS } from '#core/model/procedure';
-import { toolLabel } from '#core/model/series';
+import { toolLabel } from '#core/model/lookup';
+import { SETTINGS } from '#core/model/procedure-words';
 import { outOfCalibration, toolList } from '#core/supplies/tool-list';
 import { showDay, today } from '../../../ground/format';
 import { SafetyList } from '../../../parts/SafetyList';

@@ -1,8 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import type { DeviceIdentity } from '#core/devices/message';
 import type { TighteningSpot } from '#core/job/tightening';
+import { componentById } from '#core/model/lookup';
 import type { Step } from '#core/model/procedure';
-import { componentById, type Series } from '#core/model/series';
+import type { Series } from '#core/model/series';
 import type { TorqueFigure } from '#core/model/torque-figure';
 import { showNumber, showQuantity } from '../../../ground/format';
 import frame from '../Bench.module.css';

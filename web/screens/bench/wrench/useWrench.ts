@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import type { AsideReason } from '#core/job/entry';
+import type { AsideReason } from '#core/job/entry-words';
 import { runOf } from '#core/job/job';
 import { latestAt, type TighteningSpot, torqueAt } from '#core/job/tightening';
 import { asideFor, type PlacedReading, placeReading, torqueOf, type WrenchReading } from '#core/job/wrench-reading';
 import type { Step } from '#core/model/procedure';
 import type { TorqueFigure } from '#core/model/torque-figure';
-import type { Quantity } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import { torqueWindow } from '#core/torque/judge';
 import type { BenchJob } from '../../../sync/bench-job';
 import { type Arrived, type DevicesState, TabletDevices } from '../../../sync/devices';
