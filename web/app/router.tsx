@@ -5,11 +5,15 @@ import { SignedIn } from '../frame/SignedIn';
 import { afterFirstScreen } from '../ground/after-first-screen';
 import { overlays } from '../ground/overlays';
 import { BenchScreen } from '../screens/bench/BenchScreen';
+import { loadForms } from '../screens/bench/forms/open';
 import { signing } from '../sync/keys';
 
 /** A screen that comes when it is opened. What the bench needs is there from the start, and nothing else. */
 function later<Name extends string>(name: Name, load: () => Promise<Record<Name, ComponentType>>) {
-  return async () => ({ Component: (await load())[name] });
+  return async () => {
+    const [screen] = await Promise.all([load(), import('../ground/all-styles')]);
+    return { Component: screen[name] };
+  };
 }
 
 const jobs = () => import('../screens/jobs/JobsScreen');
@@ -17,7 +21,7 @@ const record = () => import('../screens/record/RecordScreen');
 const deviceLink = () => import('../sync/device-link');
 // Where a job leads to, and what it opens, is there too, when the network is gone by then.
 void afterFirstScreen
-  .then(() => Promise.all([jobs(), record(), overlays(), signing(), deviceLink()]))
+  .then(() => Promise.all([jobs(), record(), overlays(), loadForms(), signing(), deviceLink()]))
   .catch(() => undefined);
 
 export const router = createBrowserRouter([

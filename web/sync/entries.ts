@@ -1,5 +1,3 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
 import { nanoid } from 'nanoid';
 import type { EntryContent } from '#core/job/entry';
 import type { TakenEntries } from '../../server/store/entries';
@@ -7,7 +5,7 @@ import type { OpenJob } from '../../server/store/jobs';
 import { ApiFault, answer, api, isServerFault, sendPhoto } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
 import { addLane, alone, isForLater, sync } from './engine';
-import { signedEntry } from './keys';
+import { signedEntry, signing } from './keys';
 import { scaledPicture } from './pictures';
 
 /** Sent at once; one that the server breaks on is found by sending its neighbours without it. */
@@ -68,7 +66,16 @@ export async function enterLook(
 /** A picture as it is kept, and what it is named by until the server names it. */
 async function named(taken: Blob): Promise<{ picture: Blob; photo: string }> {
   const picture = await scaledPicture(taken);
-  return { picture, photo: bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer()))) };
+  // Without what makes the name it is any; the server gives the picture its own.
+  const bytes = new Uint8Array(await picture.arrayBuffer());
+  const photo = await signing()
+    .then(({ sha256Of }) => sha256Of(bytes))
+    .catch(anyName);
+  return { picture, photo };
+}
+
+function anyName(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(32)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 type Kept = Pick<OutboxEntry, 'jobId' | 'by' | 'content' | 'picture'>;
@@ -97,7 +104,10 @@ async function keepNext(made: Kept): Promise<void> {
       throw isQuota(still) ? noRoomHere() : still;
     });
   }
-  if (signed) await device.chains.put({ jobId, last: bytesToHex(sha256(new TextEncoder().encode(signed.text))) });
+  if (signed) {
+    const { sha256Of } = await signing();
+    await device.chains.put({ jobId, last: sha256Of(new TextEncoder().encode(signed.text)) });
+  }
   void sync();
   void askToKeep();
 }

@@ -12,7 +12,7 @@ import { componentById, placeNameOf } from '#core/model/lookup';
 import { timelineOn } from '../../state/ways';
 import type { BenchJob } from '../../sync/bench-job';
 import styles from './Bench.module.css';
-import { openProblem } from './problem/Problems';
+import { openProblem } from './forms/open';
 
 interface BenchFootProps {
   readonly bench: BenchJob;

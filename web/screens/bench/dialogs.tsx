@@ -1,7 +1,4 @@
-import { Stack, Text, Textarea } from '@mantine/core';
 import i18next from 'i18next';
-import { type FormEvent, useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import type { Overridable } from '#core/job/entry-words';
 import type { TighteningSpot } from '#core/job/tightening';
 import type { Workbook } from '#core/model/procedure';
@@ -9,7 +6,7 @@ import type { Setting } from '#core/model/procedure-words';
 import { modals } from '../../ground/overlays';
 import { SafetyList } from '../../parts/SafetyList';
 import type { BenchJob } from '../../sync/bench-job';
-import styles from './Bench.module.css';
+import { askReason } from './forms/open';
 
 export function openOverride(bench: BenchJob, stepId: string, what: Overridable): void {
   askReason(
@@ -36,57 +33,4 @@ export function openSafety(workbook: Workbook, setting: Setting): void {
     size: 860,
     children: <SafetyList workbook={workbook} setting={setting} />,
   });
-}
-
-function askReason(
-  title: string,
-  explain: string,
-  action: string,
-  onReason: (reason: string) => Promise<unknown>,
-): void {
-  modals.open({ title, size: 'lg', children: <ReasonForm explain={explain} action={action} onReason={onReason} /> });
-}
-
-const SHORTEST = 3;
-
-/** A few words that go into the record. */
-export function ReasonForm({
-  explain,
-  action,
-  onReason,
-}: {
-  explain?: string;
-  action: string;
-  onReason: (reason: string) => Promise<unknown>;
-}) {
-  const { t } = useTranslation();
-  const [reason, setReason] = useState('');
-  const [fault, setFault] = useState('');
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (reason.trim().length < SHORTEST) return setFault(t('bench.reasonShort'));
-    await onReason(reason.trim());
-    modals.closeAll();
-  };
-  return (
-    <form onSubmit={submit}>
-      <Stack>
-        {explain && <Text size="lg">{explain}</Text>}
-        <Textarea
-          size="lg"
-          label={t('bench.reason')}
-          value={reason}
-          error={fault}
-          maxLength={600}
-          minRows={3}
-          autosize
-          onChange={(event) => setReason(event.currentTarget.value)}
-          data-autofocus
-        />
-        <button type="submit" className={`${styles.medium} ${styles.go}`}>
-          {action}
-        </button>
-      </Stack>
-    </form>
-  );
 }

@@ -8,8 +8,8 @@ import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { usePerson } from '../../../frame/SignedIn';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
+import { openSignature } from '../forms/open';
 import styles from './End.module.css';
-import { openSignature } from './SignaturePad';
 
 /** It says in words what was found; not needed before a job ends. */
 const Summary = lazy(async () => ({ default: (await import('../../../parts/Summary')).Summary }));

@@ -1,5 +1,4 @@
 import { TextInput } from '@mantine/core';
-import i18next from 'i18next';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { MOST_IN_SIGNATURE, type Signer } from '#core/job/entry-words';
@@ -9,14 +8,6 @@ import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
 import styles from './End.module.css';
 
-export function openSignature(bench: BenchJob, as: Signer, name: string): void {
-  modals.open({
-    title: i18next.t(`bench.signature.${as}`),
-    size: 'lg',
-    children: <SignaturePad bench={bench} as={as} first={name} />,
-  });
-}
-
 /** As many points of a stroke are kept; a signature has far fewer. */
 const MOST_POINTS = 300;
 const MOST_STROKES = 40;
@@ -24,7 +15,7 @@ const MOST_STROKES = 40;
 const CLOSE = 4;
 
 /** A sheet to sign on with a finger. */
-function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer; first: string }) {
+export function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer; first: string }) {
   const { t } = useTranslation();
   const [name, setName] = useState(first);
   const [strokes, setStrokes] = useState<readonly (readonly number[])[]>([]);

@@ -1,13 +1,12 @@
-import i18next from 'i18next';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { PhotoFault } from '#core/photo/judge-photo';
 import { modals } from '../../../ground/overlays';
 import frame from '../Bench.module.css';
-import { ReasonForm } from '../dialogs';
+import { ReasonForm } from '../forms/ReasonForm';
 import styles from './Photo.module.css';
 
-interface DoubtsProps {
+export interface DoubtsProps {
   readonly picture: Blob;
   readonly doubts: readonly PhotoFault[];
   readonly onAgain: () => void;
@@ -15,11 +14,7 @@ interface DoubtsProps {
 }
 
 /** Tells what is wrong with a photo and what to do; it is taken again, or kept with a reason. */
-export function openDoubts(props: DoubtsProps): void {
-  modals.open({ title: i18next.t('bench.doubts.title'), size: 'xl', children: <Doubts {...props} /> });
-}
-
-function Doubts({ picture, doubts, onAgain, onKeep }: DoubtsProps) {
+export function Doubts({ picture, doubts, onAgain, onKeep }: DoubtsProps) {
   const { t } = useTranslation();
   const [source, setSource] = useState<string>();
   const [isKept, setKept] = useState(false);
