@@ -56,8 +56,8 @@ export default defineConfig({
     // Once, as small as they get; the server sends them as they lie.
     compression({ algorithms: ['gzip', 'brotliCompress'], exclude: [/\.(?:html|woff2?|png)$/, /sw\.js$/, /workbox-/] }),
     VitePWA({
-      registerType: 'autoUpdate',
-      injectRegister: 'script',
+      registerType: 'prompt',
+      injectRegister: false,
       strategies: 'injectManifest',
       srcDir: 'background',
       filename: 'sw.ts',

@@ -219,6 +219,26 @@ await beside('posting one entry', entry(1), () => fetchBare('POST', '/entry/benc
 await beside('posting 50 entries at once', entry(50), () => fetchBare('POST', '/entry/bench-bare', problem()), 5);
 draft = await readWorkbook(db, procedure.id);
 
+/** What a tablet sends after a day without a network, in batches as it sends them, beside bare inserts of as many rows. */
+async function synchronised(batches: number, size: number): Promise<void> {
+  const send = entry(size);
+  const ours = await timed(async () => {
+    for (let i = 0; i < batches; i += 1) await send();
+  });
+  const bareInserts = await timed(async () => {
+    for (let i = 0; i < batches * size; i += 1) {
+      const row = { id: randomUUID(), jobId: 'bench-bare', sequence: 100_000 + i, at: new Date(), by: lead };
+      await db.insert(table.entry).values({ ...row, content: problem() as never });
+      await engine.durable();
+    }
+  });
+  const perSecond = (ms: number) => Math.round((batches * size * 1000) / ms);
+  console.log(
+    `${'entries synchronised per second'.padEnd(34)} ${perSecond(ours)} beside ${perSecond(bareInserts)} bare inserts, one after the other: ${(bareInserts / ours).toFixed(2)} times as many (goal 1)`,
+  );
+}
+await synchronised(10, 50);
+
 for (const size of SIZES) {
   await db.execute(sql`INSERT INTO ${table.job} (id, release_id, work_order, pump_serial, customer, started_at, started_by, phase, holder)
     SELECT 'fill-' || ${size}::int || '-' || i, ${release.id}, 'WO-' || i, 'S-' || i, 'Customer ' || i, now(), ${lead}, 'running', ${lead}

@@ -1,7 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { appendFile, cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import type { OpenJob } from '../server/store/jobs';
 import { PORT, WORKSHOPS } from './ports';
@@ -141,6 +142,73 @@ test.describe('a server of its own', () => {
     await doStep(page);
     await expect(page.getByText('6 of 6')).toBeVisible();
     await doStep(page);
+    await expect(page.getByText(/Offline/)).toBeHidden({ timeout: 70_000 });
+    await finish(page);
+    const kinds = (await told(page)) as { content: { kind: string } }[];
+    expect(kinds.map(({ content }) => content.kind)).toEqual([
+      ...Array(4).fill('step-done'),
+      ...['torque-read', 'step-done', 'step-done', 'finished'],
+    ]);
+  });
+});
+
+test.describe('an update of the app', () => {
+  const port = PORT + WORKSHOPS + 8;
+  const url = `http://localhost:${port}`;
+  test.use({ serviceWorkers: 'allow', baseURL: url });
+  const built = fileURLToPath(new URL('../dist', import.meta.url));
+  // Beside the one that is built, so that its packages and the demo are found.
+  const copy = fileURLToPath(new URL(`../.dist-${process.pid}`, import.meta.url));
+  let folder: string;
+  let server: ChildProcess | undefined;
+
+  test.beforeAll(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'fukusa-updated-'));
+    await cp(built, copy, { recursive: true });
+    const args = ['serve', '--demo', '--data', folder, '--port', String(port)];
+    server = spawn(process.execPath, [join(copy, 'server', 'main.js'), ...args], { stdio: 'ignore' });
+    await expect(async () => expect((await fetch(`${url}/api/start`)).ok).toBe(true)).toPass({ timeout: 80_000 });
+  });
+  test.afterAll(async () => {
+    server?.kill('SIGKILL');
+    await Promise.all([folder, copy].map((one) => rm(one, { recursive: true, force: true })));
+  });
+
+  test('waits until it is let in, and what was entered and not sent outlives it', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto(url);
+    await page.getByRole('button', { name: /^Ines Harrowgate/ }).click();
+    await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+    await newProcedure(page, 'Cover updated');
+    await typeLines(page, LINES);
+    await release(page);
+    await startJob(page, 'Cover updated', 'UPD-1');
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await doStep(page);
+    await expect(page.getByText('2 of 6')).toBeVisible();
+    await expect(page.getByText('Sending')).toBeHidden();
+    await appendFile(join(copy, 'web', 'sw.js'), '\n// The next version.\n');
+    await Promise.all(['sw.js.gz', 'sw.js.br'].map((name) => rm(join(copy, 'web', name), { force: true })));
+    await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
+    const note = page.getByRole('button', { name: 'New version' });
+    await expect(note).toBeVisible({ timeout: 30_000 });
+    await page.context().setOffline(true);
+    for (let step = 2; step <= 3; step += 1) {
+      await expect(page.getByText(`${step} of 6`)).toBeVisible();
+      await doStep(page);
+    }
+    await expect(page.getByText(/Offline, \d saved on this device/)).toBeVisible();
+    await note.click();
+    await expect(page.getByRole('dialog', { name: 'A new version of the app is ready' })).toBeVisible();
+    await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Load it now' }).click()]);
+    await expect(page.getByText('4 of 6')).toBeVisible();
+    await expect(page.getByText(/Offline, \d saved on this device/)).toBeVisible();
+    await expect(note).toBeHidden();
+    await page.context().setOffline(false);
+    for (let step = 4; step <= 6; step += 1) {
+      await expect(page.getByText(`${step} of 6`)).toBeVisible();
+      await doStep(page);
+    }
     await expect(page.getByText(/Offline/)).toBeHidden({ timeout: 70_000 });
     await finish(page);
     const kinds = (await told(page)) as { content: { kind: string } }[];

@@ -18,7 +18,10 @@ interface SyncEvent extends ExtendableEvent {
   readonly tag: string;
 }
 
-void self.skipWaiting();
+// A new version waits until the page says so: the one in use may still need its pieces.
+self.addEventListener('message', ({ data }) => {
+  if ((data as { type?: unknown } | null)?.type === 'SKIP_WAITING') void self.skipWaiting();
+});
 clientsClaim();
 cleanupOutdatedCaches();
 precacheAndRoute(self.__WB_MANIFEST);

@@ -9,6 +9,7 @@ import { modals } from '../ground/overlays';
 import { PasswordForm } from '../parts/PasswordForm';
 import { Tag } from '../parts/Tag';
 import { signOut } from './leave';
+import { NewVersionNote } from './NewVersionNote';
 import styles from './Shell.module.css';
 import { usePerson } from './SignedIn';
 import { WaitingNote } from './WaitingNote';
@@ -36,6 +37,7 @@ export function TopBar({ path, actions }: { path?: ReactNode; actions?: ReactNod
         </nav>
       )}
       <span className={styles.grow} />
+      <NewVersionNote />
       <WaitingNote />
       {actions}
       <PersonMenu />

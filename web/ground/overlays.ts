@@ -14,13 +14,13 @@ export const overlayState = createStore<{
   onReady: () => void;
 }>(() => ({ Overlays: null, onReady: () => undefined }));
 
-type Parts = typeof import('../frame/Overlays');
+type Parts = typeof import('./shown-overlays');
 
 let parts: Promise<Parts> | undefined;
 
 /** The library of dialogs and notices, once what shows them is on the page. */
 export function overlays(): Promise<Parts> {
-  parts ??= import('../frame/Overlays').then(
+  parts ??= import('./shown-overlays').then(
     (loaded) =>
       new Promise<Parts>((ready) => {
         overlayState.setState({ Overlays: loaded.Overlays, onReady: () => ready(loaded) });

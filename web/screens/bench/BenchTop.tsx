@@ -5,6 +5,7 @@ import { WAITS_FOR } from '#core/job/entry-words';
 import { runOf } from '#core/job/job';
 import { isToDo } from '#core/job/to-do';
 import type { Step } from '#core/model/procedure';
+import { NewVersionNote } from '../../frame/NewVersionNote';
 import { usePerson } from '../../frame/SignedIn';
 import { openWaiting, WaitingNote } from '../../frame/WaitingNote';
 import { mayWorkAtBench } from '../../ground/session';
@@ -34,6 +35,7 @@ export function BenchTop({ bench, step }: { bench: BenchJob; step: Step | undefi
         })}
       </span>
       <span className={styles.grow} />
+      <NewVersionNote atBench />
       <WaitingNote atBench />
       {step && <ReadAloud step={step} series={series} />}
       <button

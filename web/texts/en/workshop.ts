@@ -26,6 +26,13 @@ export const workshopTexts = {
     demoBody:
       'This is the demo dealer, Sallow Bridge Pump Works. People, pumps and figures are made up. One click signs in.',
   },
+  newVersion: {
+    short: 'New version',
+    title: 'A new version of the app is ready',
+    body: 'Loading it takes a few seconds. Everything you entered is kept on this device; a field you are typing in is cleared.',
+    load: 'Load it now',
+    later: 'Later',
+  },
   waiting: {
     title: 'Not sent yet',
     sending: 'Sending {{count}}',

@@ -59,8 +59,9 @@ export const MEASURES_SAID: readonly Construction[] = [
       if (said) {
         // "To 120, then to 240 N·m": the last one holds, the others are said along.
         if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
-        // "Fit the cover, screws crosswise, 6 N·m" is no figure of the cover.
-        if (
+        // "Fit the cover, screws crosswise, 6 N·m" is no figure of the cover, and nothing is taken off to a torque.
+        if (verbOf(act.verb).effect === 'takes') reading.doubt('unread', sentence, at, said.end);
+        else if (
           act.verb !== 'torque' &&
           (namesPart(sentence, at) || !act.parts.some(({ name }) => FASTENER.test(name.toLowerCase())))
         )

@@ -5,7 +5,7 @@ import { PROBLEM_PLACES, type ProblemPlace } from '#core/job/entry-words';
 import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
-import styles from '../problem/Problems.module.css';
+import styles from './Forms.module.css';
 
 const SHORTEST = 3;
 

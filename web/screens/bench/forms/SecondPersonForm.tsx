@@ -6,7 +6,7 @@ import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import { signAsSecond } from '../../../sync/second-person';
 import frame from '../Bench.module.css';
-import styles from '../safety/Confirming.module.css';
+import styles from './Forms.module.css';
 
 /** Who looks at a hold point, and their password. */
 export function SecondPersonForm({ bench, stepId }: { bench: BenchJob; stepId: string }) {

@@ -3,15 +3,15 @@ import type { Signer } from '#core/job/entry-words';
 import { tellFault } from '../../../ground/notify';
 import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
-import type { DoubtsProps } from '../photo/Doubts';
+import type { DoubtsProps } from './Doubts';
 
 /* Forms that open above a step. They come when they are opened, or a little after the first screen. */
 
 const reason = () => import('./ReasonForm');
 const problem = () => import('./ProblemForm');
 const secondPerson = () => import('./SecondPersonForm');
-const doubts = () => import('../photo/Doubts');
-const signature = () => import('../end/SignaturePad');
+const doubts = () => import('./Doubts');
+const signature = () => import('./SignaturePad');
 
 /** Everything that may be opened at the bench. */
 export function loadForms(): Promise<unknown> {

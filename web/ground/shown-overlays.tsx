@@ -1,4 +1,4 @@
-import '../ground/all-styles';
+import './all-styles';
 import { ModalsProvider, modals } from '@mantine/modals';
 import { Notifications, notifications } from '@mantine/notifications';
 import { useEffect } from 'react';

@@ -3,8 +3,8 @@ import { useTranslation } from 'react-i18next';
 import type { PhotoFault } from '#core/photo/judge-photo';
 import { modals } from '../../../ground/overlays';
 import frame from '../Bench.module.css';
-import { ReasonForm } from '../forms/ReasonForm';
-import styles from './Photo.module.css';
+import styles from './Forms.module.css';
+import { ReasonForm } from './ReasonForm';
 
 export interface DoubtsProps {
   readonly picture: Blob;

@@ -6,7 +6,7 @@ import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { modals } from '../../../ground/overlays';
 import type { BenchJob } from '../../../sync/bench-job';
 import frame from '../Bench.module.css';
-import styles from './End.module.css';
+import styles from './Forms.module.css';
 
 /** As many points of a stroke are kept; a signature has far fewer. */
 const MOST_POINTS = 300;
