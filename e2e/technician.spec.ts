@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import type { OpenJob } from '../server/store/jobs';
@@ -17,6 +18,22 @@ const photo = async (colour: string, blur = 0) => {
     buffer: await (blur > 0 ? drawn.blur(blur) : drawn).jpeg().toBuffer(),
   };
 };
+
+interface CodeDrawn {
+  readonly _width: number;
+  readonly _canvas: readonly { x: number; y: number; w: number; h: number }[];
+}
+
+/** A photo of a label with this code, a little askew and not in the middle, as the one that prints labels draws it. */
+async function photoOfCode(text: string): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
+  const drawer = createRequire(import.meta.url)('pdfmake/js/qrEnc.js').default as {
+    measure(node: { qr: string; fit: number }): CodeDrawn;
+  };
+  const { _canvas: cells, _width: width } = drawer.measure({ qr: text, fit: 420 });
+  const dark = cells.map(({ x, y, w, h }) => `<rect x="${x}" y="${y}" width="${w}" height="${h}"/>`).join('');
+  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200"><rect width="1600" height="1200" fill="#8a8f94"/><g transform="translate(620 330) rotate(9)"><rect x="-40" y="-40" width="${width + 80}" height="${width + 80}" fill="#f4f2ec"/>${dark}</g></svg>`;
+  return { name: 'label.jpg', mimeType: 'image/jpeg', buffer: await sharp(Buffer.from(drawn)).jpeg().toBuffer() };
+}
 
 test.describe.configure({ mode: 'serial' });
 
@@ -299,3 +316,20 @@ async function pdfText(pdf: Buffer): Promise<string> {
   }
   return text.replace(/\s+/g, ' ');
 }
+
+test('the code on a pump opens its page; another code and a wrong photo are told', async ({ page }) => {
+  await signIn(page, 'Tobias Quell');
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Scan a pump' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Find a pump by its code' });
+  const picture = dialog.locator('input[type=file]');
+  await picture.setInputFiles(await photo('#b0302a'));
+  await expect(dialog.getByRole('alert')).toContainText('No code was found in the photo');
+  await picture.setInputFiles(await photoOfCode('https://example.com/manual'));
+  await expect(dialog.getByRole('alert')).toContainText('This code is not the label of a pump');
+  await picture.setInputFiles(await photoOfCode('http://another-server.local/pumps/50-0412'));
+  await expect(page.getByRole('heading', { name: 'Pump 50-0412' })).toBeVisible();
+  const label = await page.request.get('/api/pumps/50-0412/label.pdf');
+  const { numPages } = await getDocument({ data: new Uint8Array(await label.body()) }).promise;
+  expect(numPages).toBe(1);
+});

@@ -6,6 +6,7 @@ import type { Direction } from '#core/model/faces';
 import type { OpenJob } from '../store/jobs';
 import { testPackage } from '../testing/workshop';
 import { instructionPdf } from './instruction';
+import { labelPdf } from './label';
 import { matPdf } from './mat';
 import { recordPdf } from './record';
 import { printedPose } from './section';
@@ -242,6 +243,13 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(customers.text).toContain('Customer: Ada Test');
   for (const inside of ['Stud is due', 'Nut rounded', 'took the job over', 'Skipped and reported'])
     expect(customers.text).not.toContain(inside);
+});
+
+test('the label of a pump is one page of the size of a label printer, with its serial number', async () => {
+  const label = await read(await labelPdf('50-0412', 'Pellwick RL-50', 'http://bench.local/pumps/50-0412'));
+  expect(label).toMatchObject({ pages: 1, sheet: '62 x 29 mm' });
+  expect(label.text).toContain('50-0412');
+  expect(label.text).toContain('Pellwick RL-50');
 });
 
 describe('the bench mat', () => {

@@ -40,6 +40,7 @@ export const WORDS = {
   cell: 'Cell',
   step: 'step',
   mat: 'Bench mat',
+  label: 'Pump label',
   matHint: 'Lay each part in its cell as it comes off. Take them back in reverse order. At the end the mat is empty.',
   scaleLine: '100 mm. If it measures otherwise, print at full size.',
   methods: 'Alternative method',

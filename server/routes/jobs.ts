@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { Moment } from '#core/job/entry';
 import { WAITS_FOR } from '#core/job/entry-words';
+import { pumpAddress } from '#core/job/pump-code';
 import { Id } from '#core/model/ids';
 import { UNIT_PREFERENCES } from '#core/quantity/preference';
 import { Fault } from '../ground/fault';
@@ -77,6 +78,12 @@ export function jobRoutes({ db, places, work, workshopKey }: Services) {
     .get('/pumps/:serial', only(...EVERYONE), async (c) =>
       c.json({ jobs: await pumpHistory(db, c.req.param('serial')) }),
     )
+    .get('/pumps/:serial/label.pdf', only(...EVERYONE), async (c) => {
+      const serial = c.req.param('serial');
+      const [latest] = await pumpHistory(db, serial);
+      const address = pumpAddress(c.get('reached').origin, serial);
+      return answerPdf(c, `label ${serial}`, await work.do('labelPdf', serial, latest?.seriesName ?? '', address));
+    })
     .get('/jobs/:id', only(...EVERYONE), async (c) => c.json(await readJob(db, c.req.param('id'))))
     .get('/jobs/:id/seal', only(...EVERYONE), async (c) => c.json({ seal: await signatureOf(db, c.req.param('id')) }))
     .post('/jobs/:id/entries', only(...BENCH), valid('json', SentEntries, 'entries'), async (c) => {

@@ -31,6 +31,10 @@ export const tasks = {
     const { recordPdf } = await import('../print/record');
     return recordPdf(job, seal, (hash) => new PhotoFiles(photos).read(hash), reader);
   },
+  labelPdf: async (serial: string, series: string, address: string): Promise<Uint8Array> => {
+    const { labelPdf } = await import('../print/label');
+    return labelPdf(serial, series, address);
+  },
   matPdf: async (workbook: Workbook, paper: (typeof PAPERS)[number], address: string): Promise<Uint8Array> => {
     const { matPdf } = await import('../print/mat');
     return matPdf(workbook, paper, address);

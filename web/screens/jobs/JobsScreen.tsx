@@ -1,5 +1,5 @@
 import { Button, Group, Progress, SegmentedControl, Select, TextInput, Title } from '@mantine/core';
-import { IconSearch } from '@tabler/icons-react';
+import { IconQrcode, IconSearch } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -14,6 +14,7 @@ import { MoreButton } from '../../parts/MoreButton';
 import { Tag } from '../../parts/Tag';
 import { useList } from '../../parts/useList';
 import styles from './Jobs.module.css';
+import { openScanPump } from './ScanPump';
 import { openStartJob } from './StartJob';
 
 type JobGroup = 'open' | 'finished';
@@ -47,6 +48,9 @@ export function JobsScreen() {
           <span style={{ flex: 1 }} />
           <Button component={Link} to="/parts" variant="default">
             {t('partsToGet.title')}
+          </Button>
+          <Button variant="default" leftSection={<IconQrcode size={18} aria-hidden />} onClick={openScanPump}>
+            {t('scan.short')}
           </Button>
           {mayWorkAtBench(person) && <Button onClick={() => openStartJob()}>{t('jobs.start')}</Button>}
         </Group>

@@ -1,4 +1,4 @@
-import { Group, Title } from '@mantine/core';
+import { Button, Group, Title } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -27,9 +27,20 @@ export function PumpScreen() {
     <>
       <TopBar path={<Crumbs to={[{ label: t('jobs.title'), href: '/jobs' }]} here={serial} />} />
       <Page>
-        <Title order={1} size={26}>
-          {t('pump.title', { serial })}
-        </Title>
+        <Group>
+          <Title order={1} size={26}>
+            {t('pump.title', { serial })}
+          </Title>
+          <span style={{ flex: 1 }} />
+          <Button
+            component="a"
+            href={`/api/pumps/${encodeURIComponent(serial)}/label.pdf`}
+            target="_blank"
+            variant="default"
+          >
+            {t('pump.label')}
+          </Button>
+        </Group>
         <p className="quiet">
           {latest
             ? t('pump.about', { count: jobs.length, series: latest.seriesName, customer: latest.customer })

@@ -1,9 +1,10 @@
 import i18next from 'i18next';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Region } from '#core/photo/grey';
 import { photoUrl } from '../../../ground/api';
 import { modals } from '../../../ground/overlays';
+import { hasCamera, useCamera } from '../../../parts/camera';
 import frame from '../Bench.module.css';
 import styles from './Photo.module.css';
 
@@ -14,44 +15,19 @@ interface CameraProps {
   readonly onTaken: (picture: Blob) => Promise<void>;
 }
 
-/** Browsers lend the camera on https and on this machine only; elsewhere the device's own camera app takes the photo. */
-export function hasCamera(): boolean {
-  return navigator.mediaDevices?.getUserMedia !== undefined;
-}
-
 /** The camera with the reference as a ghost to line up with; without a camera the file dialog has to do. */
 export function openCamera(props: CameraProps): void {
   if (!hasCamera()) return;
   modals.open({ title: i18next.t('bench.camera.title'), size: 'xl', children: <Camera {...props} /> });
 }
 
-const BACK = { video: { facingMode: 'environment', width: { ideal: 4096 }, height: { ideal: 3072 } }, audio: false };
 const QUALITY = 0.92;
 
 function Camera({ ghost, region, onTaken }: CameraProps) {
   const { t } = useTranslation();
-  const video = useRef<HTMLVideoElement>(null);
-  const [isReady, setReady] = useState(false);
-  const [isRefused, setRefused] = useState(false);
+  const { video, isReady, isRefused } = useCamera();
   const [withGhost, setWithGhost] = useState(true);
   const [aspect, setAspect] = useState(4 / 3);
-  useEffect(() => {
-    let stream: MediaStream | undefined;
-    let here = true;
-    navigator.mediaDevices.getUserMedia(BACK).then(
-      (opened) => {
-        stream = opened;
-        if (!here || !video.current) return stop(opened);
-        video.current.srcObject = opened;
-        setReady(true);
-      },
-      () => setRefused(true),
-    );
-    return () => {
-      here = false;
-      if (stream) stop(stream);
-    };
-  }, []);
   const take = async () => {
     const seen = video.current;
     if (!seen) return;
@@ -107,8 +83,4 @@ function Camera({ ghost, region, onTaken }: CameraProps) {
       </div>
     </div>
   );
-}
-
-function stop(stream: MediaStream): void {
-  for (const track of stream.getTracks()) track.stop();
 }
