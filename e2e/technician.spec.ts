@@ -21,7 +21,7 @@ const photo = async (colour: string, blur = 0) => {
 
 interface CodeDrawn {
   readonly _width: number;
-  readonly _canvas: readonly { x: number; y: number; w: number; h: number }[];
+  readonly _canvas: readonly { x: number; y: number; w: number; h: number; color: string }[];
 }
 
 /** A photo of a label with this code, a little askew and not in the middle, as the one that prints labels draws it. */
@@ -30,8 +30,10 @@ async function photoOfCode(text: string): Promise<{ name: string; mimeType: stri
     measure(node: { qr: string; fit: number }): CodeDrawn;
   };
   const { _canvas: cells, _width: width } = drawer.measure({ qr: text, fit: 420 });
-  const dark = cells.map(({ x, y, w, h }) => `<rect x="${x}" y="${y}" width="${w}" height="${h}"/>`).join('');
-  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200"><rect width="1600" height="1200" fill="#8a8f94"/><g transform="translate(620 330) rotate(9)"><rect x="-40" y="-40" width="${width + 80}" height="${width + 80}" fill="#f4f2ec"/>${dark}</g></svg>`;
+  const code = cells
+    .map(({ x, y, w, h, color }) => `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${color}"/>`)
+    .join('');
+  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200"><rect width="1600" height="1200" fill="#8a8f94"/><g transform="translate(620 330) rotate(9)"><rect x="-40" y="-40" width="${width + 80}" height="${width + 80}" fill="#f4f2ec"/>${code}</g></svg>`;
   return { name: 'label.jpg', mimeType: 'image/jpeg', buffer: await sharp(Buffer.from(drawn)).jpeg().toBuffer() };
 }
 
