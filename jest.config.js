@@ -26,6 +26,8 @@ export default {
       },
     ],
   },
+  // Dialogs and notices bring their styles along.
+  moduleNameMapper: { '\\.css$': '<rootDir>/web/testing/no-styles.ts' },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testTimeout: 60_000,
   // Most suites wait for a server of their own; every processor takes one.

@@ -12,6 +12,7 @@ async function measured(page: Page, title: string): Promise<void> {
   await page.goto(`/procedures/${procedure.id}`);
   await expect(page.getByLabel('Next step')).toBeVisible();
   await typeLines(page, ['measure plunger @each bore', 'test the pump']);
+  await provedByHand(page);
   await saved(page);
   const mm = (value: number) => ({ value, unit: 'mm' });
   const { procedure: open, series: of } = await (await page.request.get(`/api/procedures/${procedure.id}`)).json();
@@ -38,6 +39,16 @@ async function measured(page: Page, title: string): Promise<void> {
   await page.reload();
   await release(page);
   await startJob(page, title, 'ME-1');
+}
+
+/** The last step also asks for the turning by hand and the leak check, as the trainer sets it in the fields. */
+async function provedByHand(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'More fields' }).click();
+  await page.getByRole('button', { name: 'Check by hand' }).click();
+  await page.getByLabel('It is turned by hand').check();
+  await page.getByLabel('It is watched for leaks').check();
+  await page.getByLabel('Drops allowed in a minute').fill('2');
+  await page.getByLabel('Drops allowed in a minute').blur();
 }
 
 /** A stand-in for a device in a page of its own, paired with the bench. */
@@ -84,15 +95,35 @@ test('a calliper fills the sizes one after the other; what it cannot prove is sa
   await expect(page.getByText('Expected: 15 L/min.', { exact: false })).toBeVisible();
   await page.getByLabel('Flow, L/min').fill('11');
   await page.getByLabel('Speed, rpm').fill('1450');
-  await page.getByRole('button', { name: 'Enter' }).click();
+  await page.keyboard.press('Enter');
   await expect(page.getByText('too low')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Test run' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Test run/ })).toBeDisabled();
   const bench = await pair(page, 'test bench');
   await bench.getByRole('textbox', { name: 'Flow' }).fill('15');
   await bench.getByRole('button', { name: 'Start the pump' }).click();
   await expect(page.getByRole('button', { name: 'Keep these readings' })).toBeEnabled({ timeout: 40_000 });
   await page.getByRole('button', { name: 'Keep these readings' }).click();
   await expect(page.getByText('accepted')).toBeVisible();
+
+  // By hand: what is not good keeps the step open, and a pump goes on being watched through a reload.
+  await page.getByRole('button', { name: 'Rough' }).click();
+  await expect(page.getByText('Dirt or a damaged bearing. Do not run it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Turns freely' }).click();
+  await expect(page.getByRole('button', { name: 'Check by hand' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Start watching' }).click();
+  await page.getByRole('button', { name: 'A drop' }).click();
+  await expect(page.getByText(/watched, drops: 1$/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/watched, drops: 1$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop watching' }).click();
+  await expect(page.getByText('Watched too short to be sure.', { exact: false })).toBeVisible();
+  await page.getByLabel('Minutes watched').fill('5');
+  await page.getByLabel('Drops counted').fill('six');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'six' })).toBeVisible();
+  await page.getByLabel('Drops counted').fill('6');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('6 drops in 5 min, about 3.6 mL an hour')).toBeVisible();
   await stepDone(page);
 
   // Signed by hand, it is finished; the record says first what counts.
@@ -111,6 +142,8 @@ test('a calliper fills the sizes one after the other; what it cannot prove is sa
   const summary = page.getByRole('region', { name: 'Summary' });
   await expect(summary.getByText(/plunger, bore 2, diameter: .* out of its limits/)).toBeVisible();
   await expect(summary.getByText(/^Flow .* accepted$/)).toBeVisible();
+  await expect(summary.getByText('Turned by hand: turns freely')).toBeVisible();
+  await expect(summary.getByText('Leak check: 6 drops in 5 min, about 3.6 mL an hour')).toBeVisible();
   await expect(summary.getByText(/plunger, needed for|plunger$/).first()).toBeVisible();
   await expect(page.getByText('Customer: Ada Test', { exact: false })).toBeVisible();
 });

@@ -1,7 +1,9 @@
 import { askedAt } from '../bench/passes';
 import { type MeasuringPlace, placesOf } from '../judging/measure';
 import type { Step, Workbook } from '../model/procedure';
+import { PROOFS, type ProofName } from '../proving/proofs';
 import { sameSpot } from './job';
+import { latestProof } from './latest-proof';
 import { latestRun } from './latest-run';
 import type { StepRun } from './state';
 import { jointOfStep, spotsLeft, type TighteningSpot } from './tightening';
@@ -15,6 +17,7 @@ export type Demand =
   | { what: 'measure'; measurementId: string; positionId: string | null; place: MeasuringPlace }
   | { what: 'look'; lookId: string; positionId: string | null }
   | { what: 'run' }
+  | { what: 'proof'; proof: ProofName }
   /** A second person, when all else is there. */
   | { what: 'approval' }
   | { what: 'place'; positionId: string };
@@ -35,8 +38,14 @@ export function demandsOf(step: Step, run: StepRun, workbook: Workbook): Demand[
     if (!isAnswered(run, positionId)) demands.push({ what: 'answer', positionId });
   if (step.photo && run.photos.length === 0 && !run.overrides.photo) demands.push({ what: 'photo' });
   if (step.run && !run.overrides.run && !runPasses(step, run, workbook)) demands.push({ what: 'run' });
+  if (!run.overrides.proof) demands.push(...proofsLeft(step, run).map((proof) => ({ what: 'proof' as const, proof })));
   if (step.holdPoint && !run.approved) demands.push({ what: 'approval' });
   return demands;
+}
+
+/** What is asked and not proved yet, or came out bad. */
+function proofsLeft({ proofs = {} }: Step, { proved }: StepRun): ProofName[] {
+  return PROOFS.filter((name) => proofs[name] && latestProof(proved, name)?.verdict !== 'good');
 }
 
 /** Whether the latest run on the test bench does what is asked. */

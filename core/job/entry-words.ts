@@ -26,7 +26,7 @@ export type Signer = (typeof SIGNERS)[number];
 export const MOST_IN_SIGNATURE = 3000;
 
 /** What may be gone without, for a reason that the record shows. */
-export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look', 'run'] as const;
+export const OVERRIDABLE = ['torque', 'photo', 'measure', 'look', 'run', 'proof'] as const;
 export type Overridable = (typeof OVERRIDABLE)[number];
 
 /** The photo that an entry names, by its hash. */

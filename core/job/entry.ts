@@ -7,6 +7,7 @@ import { PhotoHash } from '../model/pictures/photo-hash';
 import { PictureMark } from '../model/pictures/picture';
 import { MEASURED_DIMENSIONS, SETTINGS } from '../model/procedure-words';
 import { PHOTO_FAULTS } from '../photo/judge-photo';
+import { FELT, STANDS } from '../proving/proofs';
 import { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
 import { ASIDE_REASONS, GAPS, MOST_IN_SIGNATURE, OVERRIDABLE, PROBLEM_PLACES, SIGNERS, WAITS_FOR } from './entry-words';
@@ -157,6 +158,23 @@ export const EntryContent = z.discriminatedUnion('kind', [
     /** Seconds between samples. */
     every: z.number().min(0.1).max(600).optional(),
     instrument: z.strictObject({ number: z.string().trim().min(1).max(60) }).optional(),
+  }),
+  /** How it turned by hand, where the oil stood, or how many drops came while it was watched. */
+  z.strictObject({
+    kind: z.literal('proved'),
+    stepId: Id,
+    proof: z.discriminatedUnion('what', [
+      z.strictObject({ what: z.literal('turning'), felt: z.enum(FELT) }),
+      z.strictObject({ what: z.literal('level'), stands: z.enum(STANDS) }),
+      z.strictObject({
+        what: z.literal('leak'),
+        seconds: z
+          .int()
+          .min(1)
+          .max(7 * 86_400),
+        drops: z.int().min(0).max(100_000),
+      }),
+    ]),
   }),
   /** One position of a step that is gone through one by one. */
   z.strictObject({ kind: z.literal('place-done'), stepId: Id, positionId: Id }),

@@ -359,3 +359,49 @@ test('a reading is judged by the figure of the method that was taken', () => {
   );
   expect(runOf(state, coverNuts).readings).toMatchObject([{ verdict: 'within' }]);
 });
+
+describe('what is proved by hand', () => {
+  const lines = withStep(typed(['test the pump', 'clean cover']), 0, {
+    proofs: { turning: { turns: 2 }, leak: { minutes: 5, drops: 1 } },
+  });
+  const [stepId = '', next = ''] = lines.procedure.steps.map(({ id }) => id);
+  const folded = (...contents: EntryContent[]) =>
+    foldJob(
+      lines,
+      'mara',
+      contents.map((content) => entry(content)),
+    );
+  const open = (...contents: EntryContent[]) =>
+    demandsOf(lines.procedure.steps[0]!, runOf(folded(...contents), stepId), lines);
+  const turned = (felt: 'free' | 'rough'): EntryContent => ({
+    ...{ kind: 'proved', stepId, proof: { what: 'turning', felt } },
+  });
+  const watched = (minutes: number, drops: number): EntryContent => ({
+    ...{ kind: 'proved', stepId, proof: { what: 'leak', seconds: minutes * 60, drops } },
+  });
+
+  test('keeps the step open until each is good; the latest counts, and none is lost', () => {
+    expect(open()).toEqual([
+      { what: 'proof', proof: 'turning' },
+      { what: 'proof', proof: 'leak' },
+    ]);
+    expect(open(turned('rough'), watched(5, 0))).toEqual([{ what: 'proof', proof: 'turning' }]);
+    expect(open(turned('free'), watched(2, 0))).toEqual([{ what: 'proof', proof: 'leak' }]);
+    expect(open(turned('rough'), watched(5, 9), turned('free'), watched(5, 5))).toEqual([]);
+    expect(open(turned('free'), watched(5, 5), turned('rough'))).toEqual([{ what: 'proof', proof: 'turning' }]);
+    const { proved } = runOf(folded(turned('rough'), watched(5, 9), turned('free')), stepId);
+    expect(proved.map(({ verdict }) => verdict)).toEqual(['bad', 'bad', 'good']);
+  });
+
+  test('may be gone without for a reason, and is refused where it is not asked', () => {
+    const skipped: EntryContent = { kind: 'overridden', stepId, what: 'proof', reason: 'no oil here' };
+    expect(refuseEntry(lines, folded(), 'mara', done(stepId))).toBe('demands-open');
+    expect(refuseEntry(lines, folded(), 'mara', skipped)).toBeUndefined();
+    expect(refuseEntry(lines, folded(skipped), 'mara', done(stepId))).toBeUndefined();
+    const level: EntryContent = { kind: 'proved', stepId, proof: { what: 'level', stands: 'at' } };
+    expect(refuseEntry(lines, folded(), 'mara', level)).toBe('nothing-to-measure');
+    expect(refuseEntry(lines, folded(), 'mara', turned('free'))).toBeUndefined();
+    const later: EntryContent = { ...turned('free'), stepId: next } as EntryContent;
+    expect(refuseEntry(lines, folded(skipped, done(stepId)), 'mara', later)).toBe('nothing-to-measure');
+  });
+});

@@ -3,6 +3,7 @@ import { judgeReading } from '../judging/measure';
 import { confirmationOf } from '../model/confirmation';
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import { methodTaken, stepBy } from '../model/setting';
+import { judgeProof } from '../proving/proofs';
 import { judgeTorque } from '../torque/judge';
 import type { Entry, EntryContent } from './entry';
 import type { JobState, JudgedMeasure, JudgedReading, SentBy, StepRun, TakenPhoto } from './state';
@@ -20,6 +21,7 @@ const UNTOUCHED: StepRun = {
   measured: [],
   gauged: [],
   tests: [],
+  proved: [],
   looked: [],
   placesDone: [],
   overrides: {},
@@ -183,6 +185,14 @@ export function applyEntry(workbook: Workbook, state: JobState, { at, by, id, co
         ...(instrument && { instrument: instrument.number }),
       };
       return note(stepId, ({ tests }) => ({ tests: [...tests, read] }));
+    }
+    case 'proved': {
+      const { stepId, proof } = content;
+      const verdict = judgeProof(proof, byItsMethod(stepId)?.proofs ?? {});
+      if (!verdict) return state;
+      return note(stepId, ({ proved }) => ({
+        proved: [...proved, { proof, verdict, at, by }],
+      }));
     }
     case 'looked': {
       const { kind: _kind, stepId, other, photo, ...rest } = content;

@@ -94,6 +94,8 @@ export function refuseEntry(
     }
     case 'run-read':
       return step.run ? undefined : 'nothing-to-measure';
+    case 'proved':
+      return step.proofs?.[content.proof.what] ? undefined : 'nothing-to-measure';
     case 'gauged': {
       const isAsked = step.measurements?.some(({ id }) => id === content.measurementId);
       return isAsked && stepPlaces(step, workbook).includes(content.positionId) ? undefined : 'nothing-to-measure';

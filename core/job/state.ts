@@ -3,6 +3,7 @@ import type { Consequence } from '../model/looks';
 import type { PictureMark } from '../model/pictures/picture';
 import type { Setting } from '../model/procedure-words';
 import type { PhotoFault } from '../photo/judge-photo';
+import type { Proof, ProofVerdict } from '../proving/proofs';
 import type { Sample } from '../proving/run';
 import type { Quantity } from '../quantity/schema';
 import type { TorqueVerdict } from '../torque/judge';
@@ -69,6 +70,14 @@ export interface RunRead {
   readonly samples: readonly Sample[];
   readonly every?: number;
   readonly instrument?: string;
+  readonly at: string;
+  readonly by: string;
+}
+
+/** Proved by hand, judged against the figures of the release. */
+export interface Proved {
+  readonly proof: Proof;
+  readonly verdict: ProofVerdict;
   readonly at: string;
   readonly by: string;
 }
@@ -147,6 +156,8 @@ export interface StepRun {
   readonly gauged: readonly Gauged[];
   /** Runs on the test bench, the latest last. */
   readonly tests: readonly RunRead[];
+  /** What was proved by hand, the latest last. */
+  readonly proved: readonly Proved[];
   /** The latest finding of each look at each position. */
   readonly looked: readonly Looked[];
   /** Positions done, of a step that is gone through one by one. */

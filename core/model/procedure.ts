@@ -95,6 +95,13 @@ export const TestRun = z.strictObject({
 });
 export type TestRun = z.infer<typeof TestRun>;
 
+/** What is proved by hand: how it turns, where the oil stands, whether it stays dry. */
+export const ProofsToDo = z.strictObject({
+  turning: z.strictObject({ turns: z.int().min(1).max(100) }).optional(),
+  level: z.strictObject({ mark: z.string().trim().min(1).max(120).optional() }).optional(),
+  leak: z.strictObject({ minutes: z.number().min(0.5).max(1440), drops: z.number().min(0).max(600) }).optional(),
+});
+
 /** A question whose answer picks what follows. */
 export const Decision = z.strictObject({
   question: Words,
@@ -178,6 +185,7 @@ export const Step = z.strictObject({
   holdPoint: z.strictObject({ checks: Words.optional() }).optional(),
   /** The pump is run on a test bench: at which speed and pressure, and how closely it has to do what is expected. */
   run: TestRun.optional(),
+  proofs: ProofsToDo.optional(),
   minutes: z.number().min(0).max(10_000).optional(),
   decision: Decision.optional(),
   /** All must hold. */

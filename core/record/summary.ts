@@ -2,8 +2,9 @@ import type { Entry } from '../job/entry';
 import { OVERRIDABLE } from '../job/entry-words';
 import { runOf } from '../job/job';
 import { keptReadings } from '../job/kept-readings';
+import { latestProof } from '../job/latest-proof';
 import { latestRun } from '../job/latest-run';
-import type { JobState } from '../job/state';
+import type { JobState, Proved } from '../job/state';
 import { isToDo, stepInJob } from '../job/to-do';
 import type { PointedTo } from '../judging/causes';
 import { componentById, placeNameOf, positionSetById } from '../model/lookup';
@@ -11,6 +12,7 @@ import type { Workbook } from '../model/procedure';
 import type { Component } from '../model/series';
 import type { TorqueFigure } from '../model/torque-figure';
 import { verbOf } from '../model/verbs';
+import { PROOFS } from '../proving/proofs';
 import type { RunJudged } from '../proving/run';
 import type { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
@@ -51,6 +53,8 @@ export interface JobSummary {
   readonly measured: readonly MeasuredPart[];
   readonly tightened: readonly Tightened[];
   readonly tests: readonly RunJudged[];
+  /** The latest of each kind in each step. */
+  readonly proved: readonly Proved[];
   readonly photos: number;
   readonly skipped: number;
   readonly problems: number;
@@ -69,6 +73,7 @@ export function summaryOf(
   const measured: MeasuredPart[] = [];
   const tightened: Tightened[] = [];
   const tests: RunJudged[] = [];
+  const proved: Proved[] = [];
   let [done, photos, skipped, problems] = [0, 0, 0, 0];
   for (const said of procedure.steps) {
     const run = runOf(state, said.id);
@@ -98,6 +103,7 @@ export function summaryOf(
     }
     const latest = latestRun(step, run, series);
     if (latest) tests.push(latest.judged);
+    proved.push(...PROOFS.flatMap((name) => latestProof(run.proved, name) ?? []));
   }
   return {
     done,
@@ -112,7 +118,7 @@ export function summaryOf(
     found: foundInJob(workbook, state),
     pointsTo: pointsTo(workbook, state),
     partsWanted: partsWanted(workbook, state),
-    ...{ measured, tightened, tests, photos, skipped, problems },
+    ...{ measured, tightened, tests, proved, photos, skipped, problems },
   };
 }
 

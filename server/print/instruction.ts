@@ -9,6 +9,7 @@ import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/b
 import { sayCaution } from '#core/language/en/cautions';
 import { sayDirection } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
+import { sayAsked } from '#core/language/en/proofs';
 import { listing, sayStep, sayTool } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
 import { benchMinutes, componentById } from '#core/model/lookup';
@@ -219,6 +220,7 @@ export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content
       lines.push({ text: `${sign}: ${means ? `${means} ` : ''}${WORDS.follows[follows]}`, margin: [10, 0, 0, 0] });
   }
   for (const measurement of step.measurements ?? []) say(WORDS.measure, measurementLine(measurement));
+  if (step.proofs) say(WORDS.proofs, sayAsked(step.proofs));
   for (const method of step.methods ?? []) {
     say(WORDS.methods, methodLine(method, workbook));
     lines.push(...method.cautions.map(cautionLine));

@@ -12,6 +12,7 @@ import { readBy } from '#core/job/wrenches';
 import { sayAside, sayReadBy } from '#core/language/en/devices';
 import { sayFound } from '#core/language/en/found';
 import { sayKeptPhoto } from '#core/language/en/photo';
+import { sayProof } from '#core/language/en/proofs';
 import { sayStep } from '#core/language/en/sentence';
 import { summarySections } from '#core/language/en/summary';
 import { confirmationOf } from '#core/model/confirmation';
@@ -250,6 +251,10 @@ export async function recordPdf(
         color: gap === 'none' ? INK.moss : INK.kaki,
       })),
       ...runLinesOf(step, run),
+      ...run.proved.map(({ proof, verdict }) => ({
+        text: sayProof(proof, verdict),
+        color: verdict === 'good' ? INK.moss : INK.kaki,
+      })),
     ];
     const method = step.methods?.find(({ id }) => id === run.doneMethodId);
     const methods: Content[] = method

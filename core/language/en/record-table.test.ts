@@ -48,6 +48,7 @@ test('what was confirmed, checked by a second person, gauged, seen besides and r
       looks: [{ id: 'l', at: 'the face', sound: 'smooth', faults: [] }],
       measurements: [{ id: 'm', what: 'diameter', points: [], directions: 1 as const, follows: 'renew' as const }],
     }),
+    ...(step.id === run && { proofs: { leak: { minutes: 5, drops: 0 } } }),
   }));
   const wide = { ...lines, procedure: { ...lines.procedure, steps } };
   const other = { sign: 'a crack', follows: 'renew' as const };
@@ -57,6 +58,7 @@ test('what was confirmed, checked by a second person, gauged, seen besides and r
     { kind: 'gauged', stepId: look, measurementId: 'm', positionId: null, gap: 'in-places' },
     { kind: 'step-done', stepId: look },
     { kind: 'run-read', stepId: run, samples: [{ flow: 15, speed: 1450 }], instrument: { number: 'TB-01' } },
+    { kind: 'proved', stepId: run, proof: { what: 'leak', seconds: 300, drops: 6 } },
   ];
   const table = recordTable(wide, foldJob(wide, 'p1', made.map(entry)), () => '');
   const columns = ['What', 'Detail', 'Value', 'Unit', 'Verdict', 'Note'] as const;
@@ -67,5 +69,6 @@ test('what was confirmed, checked by a second person, gauged, seen besides and r
     ['done', '', '', '', '', ''],
     ['test run', 'flow', '15', 'L/min', '', 'test bench TB-01'],
     ['test run', 'speed', '1450', 'rpm', '', 'test bench TB-01'],
+    ['proved by hand', 'Leak check', '6 drops in 5 min, about 3.6 mL an hour', '', 'bad', ''],
   ]);
 });

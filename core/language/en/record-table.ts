@@ -5,6 +5,7 @@ import { placeNameOf } from '../../model/lookup';
 import type { Step, Workbook } from '../../model/procedure';
 import { meanOf, RUN_UNITS, type RunValue } from '../../proving/run';
 import { sayKeptPhoto } from './photo';
+import { PROOF_NAMES, sayOutcome } from './proofs';
 import { sayStep } from './sentence';
 
 /** Columns of a record as a table, in their order. */
@@ -80,6 +81,16 @@ function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
         Note: instrument ? `test bench ${instrument}` : '',
       })),
     ),
+    ...run.proved.map(({ proof, verdict, by, at }) => ({
+      ...{
+        What: 'proved by hand',
+        Detail: PROOF_NAMES[proof.what],
+        Value: sayOutcome(proof),
+        Verdict: verdict,
+        by,
+        at,
+      },
+    })),
     ...run.looked.map(({ lookId, positionId, faultId, other, photo, by, at }) => {
       const look = step.looks?.find(({ id }) => id === lookId);
       const seen = other ?? look?.faults.find(({ id }) => id === faultId);

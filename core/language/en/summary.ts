@@ -5,6 +5,7 @@ import type { JobSummary } from '../../record/summary';
 import { sayPointedTo } from './causes';
 import { counted } from './counted';
 import { sayFound } from './found';
+import { sayProof } from './proofs';
 import { componentPhrase, listing } from './sentence';
 
 /** One thing a record says first, with its lines. */
@@ -31,7 +32,7 @@ export function summarySections(
   { nameOf, say, duration }: SummaryWords,
   reader: 'workshop' | 'customer',
 ): SummarySection[] {
-  const { done, toDo, time, people, checkedBy, renewed, found, measured, tightened, tests } = summary;
+  const { done, toDo, time, people, checkedBy, renewed, found, measured, tightened, tests, proved } = summary;
   const isWorkshop = reader === 'workshop';
   const paused = time.paused >= 1 ? `, ${duration(time.paused)} paused` : '';
   const sections: SummarySection[] = [
@@ -74,6 +75,7 @@ export function summarySections(
           `${component?.name ?? ''} to ${say(torque.figure, 3)}: ${within} of ${counted(count, 'reading', 'readings')} within`,
       ),
     },
+    { title: 'Proved by hand', lines: proved.map(({ proof, verdict }) => sayProof(proof, verdict)) },
     {
       title: 'Test run',
       lines: tests.flatMap(({ values, faults }) =>

@@ -47,6 +47,7 @@ export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProp
     count('look') > 0 && t('bench.needLooks', { count: count('look') }),
     count('photo') > 0 && t('bench.needPhoto'),
     count('run') > 0 && t('bench.needRun'),
+    count('proof') > 0 && t('bench.needProof'),
     count('answer') > 0 && t('bench.needAnswer'),
     asksConfirmation && !isConfirmed && t('bench.needConfirmation'),
     demands.some(({ what }) => what === 'approval') && placesLeft <= 1 && t('bench.needSecondPerson'),

@@ -42,7 +42,7 @@ function Running({ timer, now, bench }: { timer: Timer; now: number; bench: Benc
 }
 
 /** "12:05", "1:02:05". */
-function clockText(ms: number): string {
+export function clockText(ms: number): string {
   const seconds = Math.round(ms / 1000);
   const two = (value: number) => String(value).padStart(2, '0');
   const [hours, minutes] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60];
@@ -51,7 +51,7 @@ function clockText(ms: number): string {
 
 const SECOND_MS = 1000;
 
-function useSeconds(isRunning: boolean): number {
+export function useSeconds(isRunning: boolean): number {
   const [now, setNow] = useState(Date.now);
   useEffect(() => {
     if (!isRunning) return;

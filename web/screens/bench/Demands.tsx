@@ -27,6 +27,7 @@ import { MeasureDemand } from './measure/MeasureDemand';
 import type { ConnectedCalliper } from './measure/useCalliper';
 import { PhotoDemand } from './photo/PhotoDemand';
 import { Problems } from './problem/Problems';
+import { ProofDemand } from './proof/ProofDemand';
 import { RunDemand } from './run/RunDemand';
 import { ConfirmDemand } from './safety/Confirming';
 import { HoldPoint } from './safety/HoldPoint';
@@ -89,6 +90,8 @@ export function Demands({
           isConnected={connected.paired.some(({ isHere, device }) => isHere && device.kind === 'calliper')}
         />
       )}
+      {/* Turned by hand before it is run. */}
+      {step.proofs && <ProofDemand {...props} proofs={step.proofs} />}
       <RunDemand {...props} connected={connected} />
       {(step.photo || run.photos.length > 0) && <PhotoDemand {...props} />}
       <ConfirmDemand bench={bench} step={step} inHand={props.inHand} isConfirmed={isConfirmed} onConfirm={onConfirm} />

@@ -3,7 +3,7 @@ import { readingOf } from '#core/narration/reading';
 import { typed } from '#core/testing/workbook';
 import { marksIn } from './marks';
 
-const { series } = typed(['take off 6 cap bolts', 'take off pilot cap']);
+const { series } = typed(['take off 6 flange bolts', 'take off 4 drain bolts', 'take off pilot cap']);
 const read = (line: string): ReadProposal => ({
   proposal: { id: 'one', passageIds: ['p1'], line },
   parsed: readingOf(line, series, []),
@@ -24,7 +24,7 @@ test('parts that are named and words that are asked about are marked, and nothin
 });
 
 test('a line that was merged marks each of its passages; one that was rewritten marks nothing', () => {
-  const merged = read('Undo the cap bolts. Take off the pilot cap.');
+  const merged = read('Undo the flange bolts. Take off the pilot cap.');
   expect(marksIn('Take off the pilot cap.', merged).map(({ is }) => is)).toEqual(['plain', 'part', 'plain']);
   expect(marksIn('Lift it off.', merged)).toEqual([{ text: 'Lift it off.', is: 'plain', at: 0 }]);
 });

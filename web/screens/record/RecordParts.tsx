@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { latestRun } from '#core/job/latest-run';
 import type { StepRun } from '#core/job/state';
+import { sayProof } from '#core/language/en/proofs';
 import { confirmationOf } from '#core/model/confirmation';
 import type { Step } from '#core/model/procedure';
 import { meanOf } from '#core/proving/run';
@@ -139,6 +140,11 @@ export function Said({ step, run, job, name, placeName }: SaidProps) {
           )}
         </>
       )}
+      {run.proved.map(({ proof, verdict, at }) => (
+        <span key={at} className={verdict === 'good' ? styles.within : styles.out}>
+          {sayProof(proof, verdict)}
+        </span>
+      ))}
       {run.problems.map(({ entryId, photo }) => {
         const reply = job.replies.find((one) => one.entryId === entryId);
         return (

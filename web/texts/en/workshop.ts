@@ -76,6 +76,7 @@ export const workshopTexts = {
       'photo-marked': 'Photo marked',
       signed: 'Signature',
       'run-read': 'Test run',
+      proved: 'Check by hand',
       gauged: 'Gauged by a new ring',
       'went-back': 'Went back',
       'torque-read': 'Torque reading',

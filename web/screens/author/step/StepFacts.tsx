@@ -2,6 +2,7 @@ import { useTranslation } from 'react-i18next';
 import { aidNames, methodLine, poseLine } from '#core/language/en/branches';
 import { sayFacing } from '#core/language/en/directions';
 import { photoShows } from '#core/language/en/photo';
+import { sayAsked } from '#core/language/en/proofs';
 import { sayTool } from '#core/language/en/sentence';
 import type { Step, Workbook } from '#core/model/procedure';
 import { showDuration, showQuantity } from '../../../ground/format';
@@ -39,6 +40,7 @@ export function StepFacts({ step, workbook }: { step: Step; workbook: Workbook }
     ],
     [t('step.add.looks'), step.looks?.map(({ at, sound }) => `${at}: ${sound}`).join('; ')],
     [t('step.add.measurements'), step.measurements?.map(({ what, points }) => [what, ...points].join(', ')).join('; ')],
+    [t('step.proofs'), step.proofs && sayAsked(step.proofs)],
     [t('step.add.repeat'), step.oneByOne && t('repeat.oneByOne')],
     [t('step.photo'), step.photo && photoShows(step, series)],
     [t('step.minutes'), step.minutes === undefined ? undefined : showDuration(step.minutes)],

@@ -15,6 +15,7 @@ import { verbOf } from '#core/model/verbs';
 import { DraftText } from '../../../parts/DraftText';
 import { FacesFields } from '../../../parts/FacesFields';
 import { JointOfStep } from './JointOfStep';
+import { PROVED_BY, ProofFields } from './ProofFields';
 import { RunFields } from './RunFields';
 import {
   AidFields,
@@ -129,6 +130,12 @@ export const STEP_EXTRAS = {
     Fields: MeasurementFields,
   },
   run: { label: 'step.run', holds: ['run'], fits: ({ verb }) => verb === 'test', Fields: RunFields },
+  proofs: {
+    label: 'step.proofs',
+    holds: ['proofs'],
+    fits: ({ verb }) => PROVED_BY.includes(verb),
+    Fields: ProofFields,
+  },
   pictures: { label: 'step.add.pictures', holds: ['pictures'], list: true, Fields: PictureFields },
   clips: { label: 'step.add.clips', holds: ['clips'], list: true, Fields: ClipFields },
   repeat: {

@@ -1,0 +1,119 @@
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { demandsOf } from '#core/job/demands';
+import { latestProof } from '#core/job/latest-proof';
+import { sayOutcome } from '#core/language/en/proofs';
+import { FELT, type Proof, type ProofsAsked, STANDS } from '#core/proving/proofs';
+import frame from '../Bench.module.css';
+import { PassOver } from '../DemandParts';
+import type { DemandsProps } from '../Demands';
+import styles from './Proof.module.css';
+import { WatchLeak } from './WatchLeak';
+
+interface ProofDemandProps extends DemandsProps {
+  readonly proofs: ProofsAsked;
+}
+
+/** What is proved by hand: how it turns, where the oil stands, and whether it stays dry. */
+export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandProps) {
+  const { t } = useTranslation();
+  const { turning, level, leak } = proofs;
+  const [turned, stood, watched] = (['turning', 'level', 'leak'] as const).map((name) => latestProof(run.proved, name));
+  const felt = turned?.proof.what === 'turning' ? turned.proof.felt : undefined;
+  const stands = stood?.proof.what === 'level' ? stood.proof.stands : undefined;
+  const keep = (proof: Proof) => bench.enter({ kind: 'proved', stepId: step.id, proof });
+  const isOpen = demandsOf(step, run, bench.job.release.workbook).some((demand) => demand.what === 'proof');
+  return (
+    <>
+      {turning && (
+        <OneProof title={t('proof.turning.title')} todo={t('proof.turning.todo', { count: turning.turns })}>
+          <Choices
+            of={FELT}
+            chosen={felt}
+            label={(one) => t(`proof.turning.felt.${one}`)}
+            onChoose={inHand ? (one) => keep({ what: 'turning', felt: one }) : undefined}
+          />
+          {felt && felt !== 'free' && <Advice>{t(`proof.turning.advice.${felt}`)}</Advice>}
+        </OneProof>
+      )}
+      {level && (
+        <OneProof
+          title={t('proof.level.title')}
+          todo={level.mark ? t('proof.level.todoAt', { mark: level.mark }) : t('proof.level.todo')}
+        >
+          <Choices
+            of={STANDS}
+            chosen={stands}
+            label={(one) => t(`proof.level.stands.${one}`)}
+            onChoose={inHand ? (one) => keep({ what: 'level', stands: one }) : undefined}
+          />
+          {stands && stands !== 'at' && <Advice>{t(`proof.level.advice.${stands}`)}</Advice>}
+        </OneProof>
+      )}
+      {leak && (
+        <OneProof
+          title={t('proof.leak.title')}
+          todo={t(leak.drops > 0 ? 'proof.leak.todoDrops' : 'proof.leak.todo', {
+            count: leak.minutes,
+            drops: leak.drops,
+          })}
+        >
+          <p className="quiet">{t('proof.leak.caution')}</p>
+          {inHand && <WatchLeak id={`${bench.job.id} ${step.id}`} onWatched={keep} />}
+          {watched && (
+            <output className={watched.verdict === 'good' ? styles.good : styles.bad}>
+              {sayOutcome(watched.proof)}
+            </output>
+          )}
+          {watched?.verdict === 'bad' && <Advice>{t('proof.leak.bad')}</Advice>}
+          {watched?.verdict === 'too-short' && <Advice>{t('proof.leak.short')}</Advice>}
+        </OneProof>
+      )}
+      <PassOver bench={bench} stepId={step.id} run={run} what="proof" offered={inHand && isOpen} />
+    </>
+  );
+}
+
+function OneProof({ title, todo, children }: { title: string; todo: string; children: ReactNode }) {
+  return (
+    <section className={styles.proof} aria-label={title}>
+      <h2>{title}</h2>
+      <p>{todo}</p>
+      {children}
+    </section>
+  );
+}
+
+interface ChoicesProps<T extends string> {
+  readonly of: readonly T[];
+  readonly chosen: T | undefined;
+  readonly label: (one: T) => string;
+  readonly onChoose: ((one: T) => Promise<unknown>) | undefined;
+}
+
+function Choices<T extends string>({ of, chosen, label, onChoose }: ChoicesProps<T>) {
+  return (
+    <div className={styles.choices}>
+      {of.map((one) => (
+        <button
+          key={one}
+          type="button"
+          className={`${frame.medium} ${chosen === one ? frame.chosen : ''}`}
+          aria-pressed={chosen === one}
+          disabled={!onChoose}
+          onClick={() => void onChoose?.(one)}
+        >
+          {label(one)}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Advice({ children }: { children: string }) {
+  return (
+    <p className={styles.advice} role="status">
+      {children}
+    </p>
+  );
+}

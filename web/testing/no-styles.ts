@@ -1,0 +1,2 @@
+/* In place of every style sheet: unit tests draw nothing. */
+export default {};
