@@ -47,8 +47,8 @@ async function provedByHand(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Check by hand' }).click();
   await page.getByLabel('It is turned by hand').check();
   await page.getByLabel('It is watched for leaks').check();
-  await page.getByLabel('Drops allowed in a minute').fill('2');
-  await page.getByLabel('Drops allowed in a minute').blur();
+  await page.getByLabel('Most drops a minute').fill('2');
+  await page.getByLabel('Most drops a minute').blur();
 }
 
 /** A stand-in for a device in a page of its own, paired with the bench. */

@@ -72,6 +72,7 @@ export const benchTexts = {
     },
   },
   proof: {
+    again: 'Check again',
     turning: {
       title: 'Turn it by hand',
       on: 'It is turned by hand',
@@ -111,7 +112,7 @@ export const benchTexts = {
       title: 'Leak check',
       on: 'It is watched for leaks',
       minutes: 'Minutes to watch',
-      drops: 'Drops allowed in a minute',
+      drops: 'Most drops a minute',
       todo_one: 'Watch for one minute. It must stay dry.',
       todo_other: 'Watch for {{count}} minutes. It must stay dry.',
       todoDrops_one: 'Watch for one minute. At most {{drops}} drops in a minute are allowed.',
@@ -123,8 +124,10 @@ export const benchTexts = {
       watched: '{{time}} watched, drops: {{drops}}',
       typeMinutes: 'Minutes watched',
       typeDrops: 'Drops counted',
-      bad: 'It leaks more than it may. Find where, put it right and watch again.',
-      short: 'Watched too short to be sure. Watch again for the whole time.',
+      advice: {
+        bad: 'It leaks more than it may. Find where, put it right and watch again.',
+        'too-short': 'Watched too short to be sure. Watch again for the whole time.',
+      },
     },
   },
   partsToGet: {

@@ -1,7 +1,8 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { demandsOf } from '#core/job/demands';
 import { latestProof } from '#core/job/latest-proof';
+import type { Proved } from '#core/job/state';
 import { sayOutcome } from '#core/language/en/proofs';
 import { FELT, type Proof, type ProofsAsked, STANDS } from '#core/proving/proofs';
 import frame from '../Bench.module.css';
@@ -26,12 +27,17 @@ export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandPro
   return (
     <>
       {turning && (
-        <OneProof title={t('proof.turning.title')} todo={t('proof.turning.todo', { count: turning.turns })}>
+        <OneProof
+          title={t('proof.turning.title')}
+          todo={t('proof.turning.todo', { count: turning.turns })}
+          latest={turned}
+          inHand={inHand}
+        >
           <Choices
             of={FELT}
             chosen={felt}
             label={(one) => t(`proof.turning.felt.${one}`)}
-            onChoose={inHand ? (one) => keep({ what: 'turning', felt: one }) : undefined}
+            onChoose={(one) => keep({ what: 'turning', felt: one })}
           />
           {felt && felt !== 'free' && <Advice>{t(`proof.turning.advice.${felt}`)}</Advice>}
         </OneProof>
@@ -40,12 +46,14 @@ export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandPro
         <OneProof
           title={t('proof.level.title')}
           todo={level.mark ? t('proof.level.todoAt', { mark: level.mark }) : t('proof.level.todo')}
+          latest={stood}
+          inHand={inHand}
         >
           <Choices
             of={STANDS}
             chosen={stands}
             label={(one) => t(`proof.level.stands.${one}`)}
-            onChoose={inHand ? (one) => keep({ what: 'level', stands: one }) : undefined}
+            onChoose={(one) => keep({ what: 'level', stands: one })}
           />
           {stands && stands !== 'at' && <Advice>{t(`proof.level.advice.${stands}`)}</Advice>}
         </OneProof>
@@ -57,16 +65,14 @@ export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandPro
             count: leak.minutes,
             drops: leak.drops,
           })}
+          latest={watched}
+          inHand={inHand}
         >
           <p className="quiet">{t('proof.leak.caution')}</p>
-          {inHand && <WatchLeak id={`${bench.job.id} ${step.id}`} onWatched={keep} />}
-          {watched && (
-            <output className={watched.verdict === 'good' ? styles.good : styles.bad}>
-              {sayOutcome(watched.proof)}
-            </output>
+          {watched && watched.verdict !== 'good' && (
+            <Advice>{`${sayOutcome(watched.proof)}. ${t(`proof.leak.advice.${watched.verdict}`)}`}</Advice>
           )}
-          {watched?.verdict === 'bad' && <Advice>{t('proof.leak.bad')}</Advice>}
-          {watched?.verdict === 'too-short' && <Advice>{t('proof.leak.short')}</Advice>}
+          <WatchLeak id={`${bench.job.id} ${step.id}`} onWatched={keep} />
         </OneProof>
       )}
       <PassOver bench={bench} stepId={step.id} run={run} what="proof" offered={inHand && isOpen} />
@@ -74,12 +80,39 @@ export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandPro
   );
 }
 
-function OneProof({ title, todo, children }: { title: string; todo: string; children: ReactNode }) {
+interface OneProofProps {
+  readonly title: string;
+  readonly todo: string;
+  readonly latest: Proved | undefined;
+  readonly inHand: boolean;
+  /** How it is entered. */
+  readonly children: ReactNode;
+}
+
+/** Once it is good, one line with the way to do it again. */
+function OneProof({ title, todo, latest, inHand, children }: OneProofProps) {
+  const { t } = useTranslation();
+  const [again, setAgain] = useState<Proved>();
+  const isGood = latest?.verdict === 'good' && again !== latest;
   return (
     <section className={styles.proof} aria-label={title}>
-      <h2>{title}</h2>
-      <p>{todo}</p>
-      {children}
+      {isGood || !inHand ? (
+        <div className={styles.line}>
+          <h2>{title}</h2>
+          <output className={isGood ? styles.good : styles.bad}>{latest && sayOutcome(latest.proof)}</output>
+          {inHand && (
+            <button type="button" className={frame.medium} onClick={() => setAgain(latest)}>
+              {t('proof.again')}
+            </button>
+          )}
+        </div>
+      ) : (
+        <>
+          <h2>{title}</h2>
+          <p>{todo}</p>
+          {children}
+        </>
+      )}
     </section>
   );
 }
@@ -88,7 +121,7 @@ interface ChoicesProps<T extends string> {
   readonly of: readonly T[];
   readonly chosen: T | undefined;
   readonly label: (one: T) => string;
-  readonly onChoose: ((one: T) => Promise<unknown>) | undefined;
+  readonly onChoose: (one: T) => Promise<unknown>;
 }
 
 function Choices<T extends string>({ of, chosen, label, onChoose }: ChoicesProps<T>) {
@@ -100,8 +133,7 @@ function Choices<T extends string>({ of, chosen, label, onChoose }: ChoicesProps
           type="button"
           className={`${frame.medium} ${chosen === one ? frame.chosen : ''}`}
           aria-pressed={chosen === one}
-          disabled={!onChoose}
-          onClick={() => void onChoose?.(one)}
+          onClick={() => void onChoose(one)}
         >
           {label(one)}
         </button>
