@@ -3,6 +3,8 @@ import { type Found, foundIn } from '#core/job/found';
 import { foldJob, runOf } from '#core/job/job';
 import type { JudgedMeasure } from '#core/job/state';
 import { stepInJob } from '#core/job/to-do';
+import { instrumentOf } from '#core/judging/guard';
+import type { SizeInJob } from '#core/judging/wear-on-pump';
 import { componentById, placeNameOf } from '#core/model/lookup';
 import type { Queryable } from '../database/open';
 import * as table from '../database/schema';
@@ -19,13 +21,7 @@ export interface FoundOnPump extends Omit<Found, 'at' | 'by'> {
 }
 
 /** A length as it was measured on a pump. */
-export interface MeasuredOnPump
-  extends Pick<JudgedMeasure, 'positionId' | 'point' | 'direction' | 'reading' | 'verdict'> {
-  readonly componentId: string;
-  readonly part: string;
-  readonly place: string | undefined;
-  readonly what: string;
-}
+export interface MeasuredOnPump extends SizeInJob, Pick<JudgedMeasure, 'point' | 'direction' | 'verdict'> {}
 
 /** One job in the history of a pump. */
 export interface PumpJob {
@@ -70,10 +66,14 @@ export async function pumpHistory(db: Queryable, serial: string): Promise<PumpJo
       for (const { at: _at, by: _by, ...one } of foundIn(step, run, series))
         found.push({ ...one, part, place: placeNameOf(series, one.positionId) });
       for (const { measurementId, positionId, point, direction, reading, verdict } of run.measured) {
-        const what = step.measurements?.find(({ id }) => id === measurementId)?.what ?? '';
+        const asked = step.measurements?.find(({ id }) => id === measurementId);
+        if (!asked) continue;
+        const { what, nominal, least, most } = asked;
         measured.push({
           ...{ componentId, part, what, positionId, point, direction, reading, verdict },
           place: placeNameOf(series, positionId),
+          limits: { nominal, least, most },
+          error: instrumentOf(asked, series).error,
         });
       }
       if (step.verb === 'renew' && run.doneAt !== null) {

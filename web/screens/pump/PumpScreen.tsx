@@ -10,9 +10,10 @@ import { answer, api } from '../../ground/api';
 import { showDay, showNumber, showQuantity } from '../../ground/format';
 import { Tag } from '../../parts/Tag';
 import styles from './Pump.module.css';
+import { WearCharts } from './WearCharts';
 
 const fetchPump = (serial: string) => answer(api.pumps[':serial'].$get({ param: { serial } }));
-type PumpJob = Awaited<ReturnType<typeof fetchPump>>['jobs'][number];
+export type PumpJob = Awaited<ReturnType<typeof fetchPump>>['jobs'][number];
 
 /** Everything that was done to one pump, by its serial number. */
 export function PumpScreen() {
@@ -41,11 +42,12 @@ export function PumpScreen() {
             {t('pump.label')}
           </Button>
         </Group>
-        <p className="quiet">
+        <p className={`quiet ${styles.about}`}>
           {latest
             ? t('pump.about', { count: jobs.length, series: latest.seriesName, customer: latest.customer })
             : t('pump.none')}
         </p>
+        <WearCharts jobs={jobs} />
         <div className={styles.jobs}>
           {jobs.map((job) => (
             <PumpJobCard key={job.id} job={job} />

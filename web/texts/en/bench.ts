@@ -168,6 +168,12 @@ export const benchTexts = {
     plain: 'Nothing was found, renewed or measured.',
     renewed: 'Renewed: {{parts}}',
     sizes: '{{least}} to {{most}}',
+    wear: 'Wear over the hours',
+    estimate: 'Estimates from the sizes of earlier jobs that noted the hour meter.',
+    runningHours: 'Running hours',
+    limit: 'limit',
+    isNew: 'new',
+    chart: 'Sizes over the running hours: {{name}}',
   },
   fromBench: {
     title: 'From the bench',

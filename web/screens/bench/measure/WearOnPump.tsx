@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import type { JudgedMeasure } from '#core/job/state';
 import { instrumentOf } from '#core/judging/guard';
+import { limitOf, worstOf } from '#core/judging/wear-on-pump';
 import { wearRate } from '#core/judging/wear-rate';
 import type { Measurement } from '#core/model/procedure';
 import { convert } from '#core/quantity/quantity';
-import type { UnitSymbol } from '#core/quantity/units';
 import { answer, api } from '../../../ground/api';
 import { showDay, showNumber, showQuantity } from '../../../ground/format';
 import type { BenchJob } from '../../../sync/bench-job';
@@ -32,13 +32,13 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
     const here = one.measured.filter(
       (m) => m.componentId === componentId && m.what === measurement.what && m.positionId === place,
     );
-    const worst = unit && worstOf(here, measurement, unit);
+    const worst = unit && worstOf(sizes(here), measurement, unit);
     return one.id !== job.id && one.finishedAt && worst !== undefined
       ? [{ day: one.startedAt.slice(0, 10), number: one.number, hours: one.hours, value: worst }]
       : [];
   });
   if (!unit || earlier.length === 0) return null;
-  const now = worstOf(readings, measurement, unit);
+  const now = worstOf(sizes(readings), measurement, unit);
   const { error } = instrumentOf(measurement, job.release.workbook.series);
   const size = (quantity: Measurement['least']) => quantity && convert(quantity, unit).value;
   const points = [
@@ -48,7 +48,7 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
   const rate = wearRate(points, {
     isNew: size(measurement.nominal),
     error: error ? convert(error, unit).value : 0,
-    limit: size(measurement.least ?? measurement.most),
+    limit: size(limitOf(measurement)),
   });
   const sized = (value: number, digits = 5) => showQuantity({ value, unit }, digits);
   return (
@@ -74,15 +74,4 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
   );
 }
 
-/** The size furthest from new, which is the one that counts. */
-function worstOf(
-  measured: readonly Pick<JudgedMeasure, 'reading'>[],
-  { nominal, least }: Measurement,
-  unit: UnitSymbol,
-): number | undefined {
-  const values = measured.map(({ reading }) => convert(reading, unit).value);
-  if (values.length === 0) return undefined;
-  if (!nominal) return least ? Math.min(...values) : Math.max(...values);
-  const isNew = convert(nominal, unit).value;
-  return values.reduce((worst, value) => (Math.abs(value - isNew) > Math.abs(worst - isNew) ? value : worst));
-}
+const sizes = (measured: readonly Pick<JudgedMeasure, 'reading'>[]) => measured.map(({ reading }) => reading);
