@@ -331,6 +331,10 @@ test('the code on a pump opens its page; another code and a wrong photo are told
   await expect(dialog.getByRole('alert')).toContainText('This code is not the label of a pump');
   await picture.setInputFiles(await photoOfCode('http://another-server.local/pumps/50-0412'));
   await expect(page.getByRole('heading', { name: 'Pump 50-0412' })).toBeVisible();
+  // Its parts were measured at two readings of the hour meter.
+  const wear = page.getByRole('region', { name: 'Wear over the hours' });
+  await expect(wear.getByRole('img', { name: /^Sizes over the running hours: shaft spline/ })).toBeVisible();
+  await expect(wear.getByText(/hours are left, from/).first()).toBeVisible();
   const label = await page.request.get('/api/pumps/50-0412/label.pdf');
   const { numPages } = await getDocument({ data: new Uint8Array(await label.body()) }).promise;
   expect(numPages).toBe(1);
