@@ -43,7 +43,6 @@ async function measured(page: Page, title: string): Promise<void> {
 
 /** The last step also asks for the turning by hand and the leak check, as the trainer sets it in the fields. */
 async function provedByHand(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'More fields' }).click();
   await page.getByRole('button', { name: 'Check by hand' }).click();
   await page.getByLabel('It is turned by hand').check();
   await page.getByLabel('It is watched for leaks').check();

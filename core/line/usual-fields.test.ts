@@ -8,6 +8,8 @@ const { series, procedure } = typed([
   'inspect rotor',
   'wait',
   'take off cover',
+  'fill the gear oil',
+  'test the pump',
 ]);
 const of = (index: number) => usualFields(procedure.steps[index]!, series);
 
@@ -20,4 +22,5 @@ test('what is offered first is what such a part needs', () => {
   expect(of(0).likely.slice(0, 2)).toEqual(['faces', 'applied']);
   expect(of(1).likely[0]).toBe('detail');
   expect(of(5).likely[0]).toBe('caution');
+  expect([of(6).likely[0], of(7).likely[0]]).toEqual(['proofs', 'proofs']);
 });

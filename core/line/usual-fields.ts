@@ -14,6 +14,8 @@ export type UsualField =
   | 'photo'
   | 'looks'
   | 'measurements'
+  | 'proofs'
+  | 'run'
   | 'minutes'
   | 'pose'
   | 'pictures'
@@ -66,6 +68,12 @@ export function usualFields(step: Step, series: Series): Usual {
       return { needed: ['pose'], likely: ['detail', 'caution', 'pictures', 'why'] };
     case 'photo':
       return { needed: ['photo'], likely: ['detail', 'why', 'caution', 'pictures'] };
+    case 'test':
+      return { needed: [], likely: ['proofs', 'run', 'detail', 'caution', 'looks'] };
+    case 'fill':
+    case 'turn':
+      if (step.stage === 'prove') return { needed: [], likely: ['proofs', 'caution', 'detail', 'why', 'photo'] };
+      break;
     default:
   }
   if (effect === 'refits')
