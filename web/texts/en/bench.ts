@@ -398,6 +398,7 @@ export const benchTexts = {
       sheet: 'Sign with a finger',
       clear: 'Clear',
       keep: 'Keep the signature',
+      full: 'The sheet takes no more. Keep the signature, or clear it and sign again more simply.',
     },
     mark: {
       title: 'Mark the photo',

@@ -27,8 +27,10 @@ export function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer
     const share = (value: number, most: number) => Math.round(Math.min(1, Math.max(0, value)) * most);
     return [share((event.clientX - box.left) / box.width, 1000), share((event.clientY - box.top) / box.height, 300)];
   };
+  const hasRoom = (drawn: typeof strokes) => drawn.flat().length < MOST_IN_SIGNATURE;
+  const isFull = strokes.length >= MOST_STROKES || !hasRoom(strokes);
   const begin = (event: PointerEvent) => {
-    if (strokes.length >= MOST_STROKES || strokes.flat().length >= MOST_IN_SIGNATURE) return;
+    if (isFull) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     isDrawing.current = true;
     setStrokes([...strokes, at(event)]);
@@ -39,8 +41,8 @@ export function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer
     setStrokes((before) => {
       const last = before.at(-1) ?? [];
       const [lastX = 0, lastY = 0] = last.slice(-2);
-      const isFull = last.length >= 2 * MOST_POINTS || before.flat().length >= MOST_IN_SIGNATURE;
-      if (isFull || Math.hypot(x - lastX, y - lastY) < CLOSE) return before;
+      const takesMore = last.length < 2 * MOST_POINTS && hasRoom(before);
+      if (!takesMore || Math.hypot(x - lastX, y - lastY) < CLOSE) return before;
       return [...before.slice(0, -1), [...last, x, y]];
     });
   };
@@ -71,6 +73,7 @@ export function SignaturePad({ bench, as, first }: { bench: BenchJob; as: Signer
       >
         <DrawnSignature strokes={strokes} label={t('bench.signature.sheet')} />
       </div>
+      {isFull && <p role="status">{t('bench.signature.full')}</p>}
       <div className={styles.buttons}>
         <button type="button" className={frame.medium} disabled={strokes.length === 0} onClick={() => setStrokes([])}>
           {t('bench.signature.clear')}
