@@ -81,6 +81,7 @@ function TypedWatch({ onWatched }: Pick<WatchLeakProps, 'onWatched'>) {
       <label>
         {t('proof.leak.typeMinutes')}
         <input
+          className={frame.entry}
           inputMode="decimal"
           autoComplete="off"
           value={minutes}
@@ -90,6 +91,7 @@ function TypedWatch({ onWatched }: Pick<WatchLeakProps, 'onWatched'>) {
       <label>
         {t('proof.leak.typeDrops')}
         <input
+          className={frame.entry}
           inputMode="numeric"
           autoComplete="off"
           value={drops}

@@ -128,6 +128,7 @@ function TypedRun({ onRun }: { onRun: (sample: Sample) => Promise<unknown> }) {
         <label key={what}>
           {`${t(`run.${what}`)}, ${RUN_UNITS[what]}`}
           <input
+            className={frame.entry}
             inputMode="decimal"
             autoComplete="off"
             value={texts[what] ?? ''}
