@@ -107,7 +107,7 @@ test('a lost link loses no reading: late ones are asked about, also after a relo
   await expect(page.getByText('Type this code on the device:')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Pause' }).click();
-  await page.getByRole('button', { name: 'Continue' }).click();
+  await page.getByRole('button', { name: 'Continue', exact: true }).click();
   const wrench = await pair(page);
   await pull(wrench);
   await left(page, 11);

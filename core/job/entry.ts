@@ -7,7 +7,7 @@ import { PhotoHash } from '../model/pictures/photo-hash';
 import { PictureMark } from '../model/pictures/picture';
 import { MEASURED_DIMENSIONS, SETTINGS } from '../model/procedure-words';
 import { PHOTO_FAULTS } from '../photo/judge-photo';
-import { FELT, STANDS } from '../proving/proofs';
+import { FELT, LONGEST_WATCH_S, MOST_DROPS, STANDS } from '../proving/proofs';
 import { Quantity } from '../quantity/schema';
 import { unitOf } from '../quantity/units';
 import { ASIDE_REASONS, GAPS, MOST_IN_SIGNATURE, OVERRIDABLE, PROBLEM_PLACES, SIGNERS, WAITS_FOR } from './entry-words';
@@ -168,11 +168,8 @@ export const EntryContent = z.discriminatedUnion('kind', [
       z.strictObject({ what: z.literal('level'), stands: z.enum(STANDS) }),
       z.strictObject({
         what: z.literal('leak'),
-        seconds: z
-          .int()
-          .min(1)
-          .max(7 * 86_400),
-        drops: z.int().min(0).max(100_000),
+        seconds: z.int().min(1).max(LONGEST_WATCH_S),
+        drops: z.int().min(0).max(MOST_DROPS),
       }),
     ]),
   }),

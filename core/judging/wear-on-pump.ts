@@ -20,6 +20,12 @@ export interface SizeInJob {
   readonly error?: Quantity | undefined;
 }
 
+/** What a job measured, and what the hour meter showed then. */
+export interface JobSizes {
+  readonly hours: number | null;
+  readonly measured: readonly SizeInJob[];
+}
+
 /** One size of one part at one place over the hours of a pump. */
 export interface PlaceOverHours {
   readonly place: string | undefined;
@@ -64,9 +70,7 @@ export function limitOf({ least, most }: Limits): Quantity | undefined {
  *
  * @param jobs the oldest first
  */
-export function wearOnPump(
-  jobs: readonly { readonly hours: number | null; readonly measured: readonly SizeInJob[] }[],
-): PartOverHours[] {
+export function wearOnPump(jobs: readonly JobSizes[]): PartOverHours[] {
   const sizes = jobs.flatMap(({ hours, measured }) =>
     hours === null ? [] : measured.map((size) => ({ ...size, hours })),
   );

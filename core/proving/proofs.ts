@@ -25,33 +25,45 @@ export interface ProofsAsked {
 export type Proof =
   | { readonly what: 'turning'; readonly felt: Felt }
   | { readonly what: 'level'; readonly stands: Stands }
-  | { readonly what: 'leak'; readonly seconds: number; readonly drops: number };
+  | Leak;
+
+/** How many drops came while it was watched. */
+export interface Leak {
+  readonly what: 'leak';
+  readonly seconds: number;
+  readonly drops: number;
+}
 
 /** Watched too short, a pump that seems dry is not proved; one that leaks too much already is. */
 export type ProofVerdict = 'good' | 'bad' | 'too-short';
 
+/** A watch ends after a week, and no more drops than these are counted in it. */
+export const LONGEST_WATCH_S = 7 * 86_400;
+export const MOST_DROPS = 100_000;
+
 /** Judges what came out by what was asked; undefined where it was not asked. */
-export function judgeProof(proof: Proof, asked: ProofsAsked): ProofVerdict | undefined {
-  if (!asked[proof.what]) return undefined;
+export function judgeProof(proof: Proof, { turning, level, leak }: ProofsAsked): ProofVerdict | undefined {
   switch (proof.what) {
     case 'turning':
-      return proof.felt === 'free' ? 'good' : 'bad';
+      return turning && (proof.felt === 'free' ? 'good' : 'bad');
     case 'level':
-      return proof.stands === 'at' ? 'good' : 'bad';
-    case 'leak': {
-      const { minutes, drops } = asked.leak as NonNullable<ProofsAsked['leak']>;
-      const watched = Math.max(proof.seconds / SECONDS, minutes);
-      if (proof.drops > drops * watched) return 'bad';
-      return proof.seconds < minutes * SECONDS ? 'too-short' : 'good';
-    }
+      return level && (proof.stands === 'at' ? 'good' : 'bad');
+    case 'leak':
+      return leak && judgeLeak(proof, leak);
   }
 }
 
-const SECONDS = 60;
+function judgeLeak({ seconds, drops }: Leak, allowed: NonNullable<ProofsAsked['leak']>): ProofVerdict {
+  const watched = seconds / MINUTE_S;
+  if (drops > allowed.drops * Math.max(watched, allowed.minutes)) return 'bad';
+  return watched < allowed.minutes ? 'too-short' : 'good';
+}
+
+const MINUTE_S = 60;
 
 /** Drops in a minute, while it was watched. */
-export function dropsPerMinute({ seconds, drops }: Extract<Proof, { what: 'leak' }>): number {
-  return seconds > 0 ? (drops * SECONDS) / seconds : 0;
+export function dropsPerMinute({ seconds, drops }: Leak): number {
+  return seconds > 0 ? (drops * MINUTE_S) / seconds : 0;
 }
 
 /** Drops in a millilitre of water, about (common practice; the dropper of pharmacopoeias, from memory). */

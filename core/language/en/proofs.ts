@@ -1,6 +1,7 @@
 import {
   dropsPerMinute,
   type Felt,
+  type Leak,
   leakage,
   type Proof,
   type ProofName,
@@ -50,7 +51,7 @@ export function sayOutcome(proof: Proof): string {
   }
 }
 
-function sayLeak(proof: Extract<Proof, { what: 'leak' }>): string {
+function sayLeak(proof: Leak): string {
   const { seconds, drops } = proof;
   const time = seconds < 60 ? `${seconds} s` : `${rounded(seconds / 60)} min`;
   if (drops === 0) return `no drop in ${time}`;

@@ -69,6 +69,6 @@ test('what was confirmed, checked by a second person, gauged, seen besides and r
     ['done', '', '', '', '', ''],
     ['test run', 'flow', '15', 'L/min', '', 'test bench TB-01'],
     ['test run', 'speed', '1450', 'rpm', '', 'test bench TB-01'],
-    ['proved by hand', 'Leak check', '6 drops in 5 min, about 3.6 mL an hour', '', 'bad', ''],
+    ['checked by hand', 'Leak check', '6 drops in 5 min, about 3.6 mL an hour', '', 'bad', ''],
   ]);
 });

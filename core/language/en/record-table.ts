@@ -83,7 +83,7 @@ function linesOf(step: Step, run: StepRun, workbook: Workbook): Line[] {
     ),
     ...run.proved.map(({ proof, verdict, by, at }) => ({
       ...{
-        What: 'proved by hand',
+        What: 'checked by hand',
         Detail: PROOF_NAMES[proof.what],
         Value: sayOutcome(proof),
         Verdict: verdict,

@@ -75,7 +75,7 @@ export function summarySections(
           `${component?.name ?? ''} to ${say(torque.figure, 3)}: ${within} of ${counted(count, 'reading', 'readings')} within`,
       ),
     },
-    { title: 'Proved by hand', lines: proved.map(({ proof, verdict }) => sayProof(proof, verdict)) },
+    { title: 'Checked by hand', lines: proved.map(({ proof, verdict }) => sayProof(proof, verdict)) },
     {
       title: 'Test run',
       lines: tests.flatMap(({ values, faults }) =>

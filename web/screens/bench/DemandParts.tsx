@@ -49,6 +49,7 @@ export function UnitAndEnter({ dimension, unit, onUnit }: UnitAndEnterProps) {
   return (
     <>
       <select
+        className={frame.entry}
         aria-label={t('bench.unit')}
         value={unit}
         onChange={(event) => onUnit(event.currentTarget.value as UnitSymbol)}
@@ -61,6 +62,28 @@ export function UnitAndEnter({ dimension, unit, onUnit }: UnitAndEnterProps) {
         {t('bench.enter')}
       </button>
     </>
+  );
+}
+
+interface TypedFigureProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+}
+
+/** A figure that is read off and typed. */
+export function TypedFigure({ label, value, onChange }: TypedFigureProps) {
+  return (
+    <label>
+      {label}
+      <input
+        className={frame.entry}
+        inputMode="decimal"
+        autoComplete="off"
+        value={value}
+        onChange={(event) => onChange(event.currentTarget.value)}
+      />
+    </label>
   );
 }
 

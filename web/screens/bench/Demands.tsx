@@ -204,6 +204,7 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
       {inHand && (
         <div className={styles.reading}>
           <input
+            className={frame.entry}
             inputMode="decimal"
             autoComplete="off"
             aria-label={position ? t('bench.readingAt', { place: position }) : t('bench.reading')}

@@ -13,7 +13,7 @@ import styles from './Pump.module.css';
 import { WearCharts } from './WearCharts';
 
 const fetchPump = (serial: string) => answer(api.pumps[':serial'].$get({ param: { serial } }));
-export type PumpJob = Awaited<ReturnType<typeof fetchPump>>['jobs'][number];
+type PumpJob = Awaited<ReturnType<typeof fetchPump>>['jobs'][number];
 
 /** Everything that was done to one pump, by its serial number. */
 export function PumpScreen() {

@@ -1,13 +1,11 @@
 import { useTranslation } from 'react-i18next';
-import { type PartOverHours, wearOnPump } from '#core/judging/wear-on-pump';
-import type { WearRate } from '#core/judging/wear-rate';
+import { type JobSizes, type PartOverHours, wearOnPump } from '#core/judging/wear-on-pump';
 import { levelLine, NAMED_ONLY, TONES, useChart } from '../../drawings/useChart';
-import { showNumber, showQuantity } from '../../ground/format';
+import { WearText } from '../../parts/WearText';
 import styles from './Pump.module.css';
-import type { PumpJob } from './PumpScreen';
 
-/** How the parts of a pump wear over its running hours; nothing where no part was measured twice. */
-export function WearCharts({ jobs }: { jobs: readonly PumpJob[] }) {
+/** How the parts of a pump wear over its running hours, its latest job first; nothing where none was measured twice. */
+export function WearCharts({ jobs }: { jobs: readonly JobSizes[] }) {
   const { t } = useTranslation();
   const parts = wearOnPump(jobs.toReversed());
   if (parts.length === 0) return null;
@@ -44,7 +42,11 @@ function PartChart({ part }: { part: PartOverHours }) {
           pointRadius: 5,
           clip: false as const,
         })),
-        ...limits.map((limit) => ({ ...levelLine(from, to, limit, '#b03f12'), label: t('pump.limit') })),
+        // Two limits are one entry of the legend.
+        ...limits.map((limit, i) => ({
+          ...levelLine(from, to, limit, '#b03f12'),
+          label: i === 0 ? t('pump.limit') : '',
+        })),
         ...(isNew === undefined ? [] : [{ ...levelLine(from, to, isNew), label: t('pump.isNew') }]),
       ],
     },
@@ -65,25 +67,16 @@ function PartChart({ part }: { part: PartOverHours }) {
         <canvas ref={canvas} role="img" aria-label={t('pump.chart', { name })} />
       </div>
       <ul>
-        {places.map(({ place, rate }) => rate && <RateLine key={place ?? ''} place={place} rate={rate} unit={unit} />)}
+        {places.map(
+          ({ place, rate }) =>
+            rate && (
+              <li key={place ?? ''}>
+                {place && <b>{`${place}: `}</b>}
+                <WearText rate={rate} unit={unit} />
+              </li>
+            ),
+        )}
       </ul>
     </figure>
-  );
-}
-
-function RateLine({ place, rate, unit }: { place: string | undefined; rate: WearRate } & Pick<PartOverHours, 'unit'>) {
-  const { t } = useTranslation();
-  const per1000 = (value: number) => showQuantity({ value: 1000 * value, unit }, 2);
-  return (
-    <li>
-      {place && <b>{`${place}: `}</b>}
-      {t('measure.rate', { rate: per1000(Math.abs(rate.perHour)), spread: per1000(rate.spread) })}
-      {rate.left &&
-        ` ${t(rate.left.to === undefined ? 'measure.leftAtLeast' : 'measure.left', {
-          hours: showNumber(rate.left.hours, 2),
-          from: showNumber(rate.left.from, 2),
-          to: showNumber(rate.left.to ?? 0, 2),
-        })}`}
-    </li>
   );
 }

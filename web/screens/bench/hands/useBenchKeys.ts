@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 
 const CHOICES = '[data-choices] button:not(:disabled)';
-const READINGS = '[data-choices] input[inputmode="decimal"]';
+/** Not those that may be typed in place of a button. */
+const READINGS = '[data-choices] input[inputmode="decimal"]:not([data-instead] *)';
 
 /**
  * The bench by a keyboard or a pad of numbers: space says the step done, an arrow goes back, a number presses the choice

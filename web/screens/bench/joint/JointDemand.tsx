@@ -155,6 +155,7 @@ function ReadingEntry({ target, offersClick, onReading }: ReadingEntryProps) {
         <input
           // biome-ignore lint/a11y/noAutofocus: one fastener after the other is read without touching the screen
           autoFocus
+          className={frame.entry}
           inputMode="decimal"
           autoComplete="off"
           aria-label={t('bench.reading')}

@@ -7,7 +7,8 @@ import { wearRate } from '#core/judging/wear-rate';
 import type { Measurement } from '#core/model/procedure';
 import { convert } from '#core/quantity/quantity';
 import { answer, api } from '../../../ground/api';
-import { showDay, showNumber, showQuantity } from '../../../ground/format';
+import { showDay, showQuantity } from '../../../ground/format';
+import { WearText } from '../../../parts/WearText';
 import type { BenchJob } from '../../../sync/bench-job';
 
 interface WearOnPumpProps {
@@ -50,7 +51,7 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
     error: error ? convert(error, unit).value : 0,
     limit: size(limitOf(measurement)),
   });
-  const sized = (value: number, digits = 5) => showQuantity({ value, unit }, digits);
+  const sized = (value: number) => showQuantity({ value, unit }, 5);
   return (
     <div>
       <p className="quiet">
@@ -61,13 +62,7 @@ export function WearOnPump({ bench, componentId, measurement, place, readings }:
       </p>
       {rate && (
         <p>
-          {t('measure.rate', { rate: sized(1000 * Math.abs(rate.perHour), 2), spread: sized(1000 * rate.spread, 2) })}
-          {rate.left &&
-            ` ${t(rate.left.to === undefined ? 'measure.leftAtLeast' : 'measure.left', {
-              hours: showNumber(rate.left.hours, 2),
-              from: showNumber(rate.left.from, 2),
-              to: showNumber(rate.left.to ?? 0, 2),
-            })}`}
+          <WearText rate={rate} unit={unit} />
         </p>
       )}
     </div>

@@ -19,9 +19,11 @@ interface ProofDemandProps extends DemandsProps {
 export function ProofDemand({ bench, step, run, inHand, proofs }: ProofDemandProps) {
   const { t } = useTranslation();
   const { turning, level, leak } = proofs;
-  const [turned, stood, watched] = (['turning', 'level', 'leak'] as const).map((name) => latestProof(run.proved, name));
-  const felt = turned?.proof.what === 'turning' ? turned.proof.felt : undefined;
-  const stands = stood?.proof.what === 'level' ? stood.proof.stands : undefined;
+  const turned = latestProof(run.proved, 'turning');
+  const stood = latestProof(run.proved, 'level');
+  const watched = latestProof(run.proved, 'leak');
+  const felt = turned?.proof.felt;
+  const stands = stood?.proof.stands;
   const keep = (proof: Proof) => bench.enter({ kind: 'proved', stepId: step.id, proof });
   const isOpen = demandsOf(step, run, bench.job.release.workbook).some((demand) => demand.what === 'proof');
   return (

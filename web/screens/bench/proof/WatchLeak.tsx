@@ -1,11 +1,11 @@
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Proof } from '#core/proving/proofs';
+import { LONGEST_WATCH_S, MOST_DROPS, type Proof } from '#core/proving/proofs';
 import { readNumber } from '#core/quantity/quantity';
 import { setWatch, useWatches } from '../../../state/watches';
 import frame from '../Bench.module.css';
 import { clockText, useSeconds } from '../Clock';
-import { ReadingFault } from '../DemandParts';
+import { ReadingFault, TypedFigure } from '../DemandParts';
 import styles from './Proof.module.css';
 
 interface WatchLeakProps {
@@ -52,12 +52,9 @@ export function WatchLeak({ id, onWatched }: WatchLeakProps) {
   );
 }
 
-/** Longer than anybody watches; a watch that was forgotten ends there. */
-const MOST_MINUTES = 7 * 1440;
-const MOST_DROPS = 100_000;
-
+/** At least one; a watch that was forgotten ends where the longest does. */
 function wholeSeconds(ms: number): number {
-  return Math.min(MOST_MINUTES * 60, Math.max(1, Math.round(ms / 1000)));
+  return Math.min(LONGEST_WATCH_S, Math.max(1, Math.round(ms / 1000)));
 }
 
 function TypedWatch({ onWatched }: Pick<WatchLeakProps, 'onWatched'>) {
@@ -68,7 +65,7 @@ function TypedWatch({ onWatched }: Pick<WatchLeakProps, 'onWatched'>) {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const [time, count] = [readNumber(minutes), readNumber(drops)];
-    if (!(time > 0 && time <= MOST_MINUTES)) return setFault(t('bench.readingBad', { text: minutes }));
+    if (!(time > 0 && 60 * time <= LONGEST_WATCH_S)) return setFault(t('bench.readingBad', { text: minutes }));
     if (!(Number.isInteger(count) && count >= 0 && count <= MOST_DROPS))
       return setFault(t('bench.readingBad', { text: drops }));
     setFault('');
@@ -77,27 +74,9 @@ function TypedWatch({ onWatched }: Pick<WatchLeakProps, 'onWatched'>) {
     setDrops('');
   };
   return (
-    <form className={`${styles.watch} ${styles.wide}`} onSubmit={submit}>
-      <label>
-        {t('proof.leak.typeMinutes')}
-        <input
-          className={frame.entry}
-          inputMode="decimal"
-          autoComplete="off"
-          value={minutes}
-          onChange={(event) => setMinutes(event.currentTarget.value)}
-        />
-      </label>
-      <label>
-        {t('proof.leak.typeDrops')}
-        <input
-          className={frame.entry}
-          inputMode="numeric"
-          autoComplete="off"
-          value={drops}
-          onChange={(event) => setDrops(event.currentTarget.value)}
-        />
-      </label>
+    <form className={`${styles.watch} ${styles.wide}`} onSubmit={submit} data-instead>
+      <TypedFigure label={t('proof.leak.typeMinutes')} value={minutes} onChange={setMinutes} />
+      <TypedFigure label={t('proof.leak.typeDrops')} value={drops} onChange={setDrops} />
       <button type="submit" className={`${frame.medium} ${styles.wide}`}>
         {t('bench.enter')}
       </button>

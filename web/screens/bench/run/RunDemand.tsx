@@ -7,7 +7,7 @@ import { showNumber } from '../../../ground/format';
 import { useSaid } from '../../../state/reader';
 import type { DevicesState } from '../../../sync/devices';
 import frame from '../Bench.module.css';
-import { PassOver, ReadingFault } from '../DemandParts';
+import { PassOver, ReadingFault, TypedFigure } from '../DemandParts';
 import type { DemandsProps } from '../Demands';
 import styles from './Run.module.css';
 import { RunChart } from './RunChart';
@@ -125,16 +125,12 @@ function TypedRun({ onRun }: { onRun: (sample: Sample) => Promise<unknown> }) {
   return (
     <form className={styles.typed} onSubmit={submit}>
       {TYPED.map((what) => (
-        <label key={what}>
-          {`${t(`run.${what}`)}, ${RUN_UNITS[what]}`}
-          <input
-            className={frame.entry}
-            inputMode="decimal"
-            autoComplete="off"
-            value={texts[what] ?? ''}
-            onChange={(event) => setTexts({ ...texts, [what]: event.currentTarget.value })}
-          />
-        </label>
+        <TypedFigure
+          key={what}
+          label={`${t(`run.${what}`)}, ${RUN_UNITS[what]}`}
+          value={texts[what] ?? ''}
+          onChange={(text) => setTexts({ ...texts, [what]: text })}
+        />
       ))}
       <button type="submit" className={frame.medium}>
         {t('bench.enter')}
