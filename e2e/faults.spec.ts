@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import type { OpenJob } from '../server/store/jobs';
 import { PORT, WORKSHOPS } from './ports';
-import { confirmed, expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 const LINES = [
   'isolate the drive',
@@ -19,7 +19,8 @@ const LINES = [
 
 /** One step as a technician does it, whatever it asks for. */
 async function doStep(page: Page): Promise<void> {
-  await confirmed(page).catch(() => undefined);
+  // What the step asks for is shown together with its number.
+  await expect(page.getByText(/^\d+ of \d+$/).first()).toBeVisible();
   const reading = page.getByLabel('Reading', { exact: true });
   if (await reading.isVisible()) {
     await reading.fill('45');
