@@ -144,6 +144,8 @@ test.describe('a server of its own', () => {
       await doStep(page);
     }
     await expect(page.getByText(/Offline, \d saved on this device/)).toBeVisible();
+    // It stands on the screen when it is kept.
+    await expect(page.getByText('5 of 6')).toBeVisible();
     await page.reload();
     await expect(page.getByText('5 of 6')).toBeVisible();
     await startServer();
@@ -202,6 +204,7 @@ test.describe('an update of the app', () => {
       await doStep(page);
     }
     await expect(page.getByText(/Offline, \d saved on this device/)).toBeVisible();
+    await expect(page.getByText('4 of 6')).toBeVisible();
     await note.click();
     await expect(page.getByRole('dialog', { name: 'A new version of the app is ready' })).toBeVisible();
     await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Load it now' }).click()]);

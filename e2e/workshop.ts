@@ -116,7 +116,7 @@ export async function startJob(page: Page, title: string, workOrder: string): Pr
   await page.getByRole('button', { name: 'Start a job' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Instruction').click();
-  await page.getByRole('option', { name: new RegExp(title) }).click();
+  await page.getByRole('option', { name: new RegExp(`: ${title}, `) }).click();
   await dialog.getByLabel('Work order').fill(workOrder);
   await dialog.getByLabel('Pump serial number').fill('50-0999');
   await dialog.getByLabel('Customer').fill('Glasshouse Number Four');

@@ -2,7 +2,7 @@ import { openFakeBrowser } from '../testing/browser';
 
 openFakeBrowser();
 const { ApiFault } = await import('../ground/api');
-const { addLane, connectionState, sync } = await import('./engine');
+const { addLane, connectionState, inTurn, sync } = await import('./engine');
 
 const fault = (status: number) => new ApiFault({ code: 'any', what: 'any', todo: 'any' }, status);
 const sent: string[] = [];
@@ -61,4 +61,58 @@ test('asked while it runs it goes round once more, and only once', async () => {
   await Promise.all([sync(), sync(), sync()]);
   stop();
   expect(sent).toEqual(['only', 'only']);
+});
+
+test('asked at the very end of its round it goes round all the same', async () => {
+  const stop = lane('only');
+  const first = sync();
+  await first.then(() => sync());
+  stop();
+  expect(sent).toEqual(['only', 'only']);
+});
+
+describe('in turn', () => {
+  let turn: Promise<unknown> = Promise.resolve();
+  /** One after the other, as a browser does; a turn that is waited for too long is given up. */
+  const request = (_name: string, { signal }: { signal: AbortSignal }, work: () => Promise<void>) => {
+    const before = turn;
+    const patience = new Promise((_, give) => signal.addEventListener('abort', () => give(signal.reason)));
+    turn = Promise.race([before, patience]).then(work);
+    return turn;
+  };
+  const { timeout } = AbortSignal;
+  beforeEach(() => {
+    turn = Promise.resolve();
+    Object.assign(navigator, { locks: { request } });
+  });
+  afterEach(() => {
+    delete (navigator as { locks?: unknown }).locks;
+    AbortSignal.timeout = timeout;
+  });
+  const work = (name: string) => async () => {
+    await Promise.resolve();
+    sent.push(name);
+  };
+
+  test('what another sender began comes first, and what was added meanwhile is sent behind it', async () => {
+    await Promise.all([inTurn('entries', work('in the background')), inTurn('entries', work('here'))]);
+    expect(sent).toEqual(['in the background', 'here']);
+  });
+
+  test('a sender that never ends is not waited for', async () => {
+    AbortSignal.timeout = () => timeout.call(AbortSignal, 5);
+    void inTurn('entries', () => new Promise(() => undefined));
+    await inTurn('entries', work('here'));
+    expect(sent).toEqual(['here']);
+  });
+
+  test('what goes wrong in its turn is told, and is not done twice', async () => {
+    let times = 0;
+    const broken = async () => {
+      times += 1;
+      throw new TypeError('odd');
+    };
+    await expect(inTurn('entries', broken)).rejects.toThrow('odd');
+    expect(times).toBe(1);
+  });
 });

@@ -39,9 +39,7 @@ export function addLane(lane: Lane): () => void {
  */
 export function sync(): Promise<void> {
   again = running !== undefined;
-  running ??= rounds().finally(() => {
-    running = undefined;
-  });
+  running ??= rounds();
   return running;
 }
 
@@ -54,6 +52,8 @@ async function rounds(): Promise<void> {
     failures = connection === 'ok' ? 0 : failures + 1;
     if (connection === 'unreachable') void askForBackground();
   } while (again && failures === 0);
+  // From here on nobody could ask this one to go round once more.
+  running = undefined;
   const retry = Math.min(FIRST_RETRY_MS * 2 ** (failures - 1), LONGEST_RETRY_MS);
   timer = setTimeout(() => void sync(), failures === 0 ? IDLE_MS : retry);
 }
@@ -130,6 +130,27 @@ export async function alone(name: string, work: () => Promise<void>): Promise<vo
   if (!hasLocks()) return work();
   await navigator.locks.request(`fukusa ${name}`, { ifAvailable: true }, async (lock) => {
     if (lock) await work();
+  });
+}
+
+/** Longer than any sender takes that gets somewhere. */
+const LONGEST_TURN_MS = 10_000;
+
+/**
+ * Does something after whoever does the same in another tab or in the background: it may have looked before the last
+ * was added. For what does no harm done twice: one that never ends its turn is not waited for.
+ */
+export async function inTurn(name: string, work: () => Promise<void>): Promise<void> {
+  if (!hasLocks()) return work();
+  const signal = AbortSignal.timeout(LONGEST_TURN_MS);
+  let started = false;
+  const begin = () => {
+    started = true;
+    return work();
+  };
+  await navigator.locks.request(`fukusa ${name}`, { signal }, begin).catch((error: unknown) => {
+    if (started) throw error;
+    return work();
   });
 }
 

@@ -4,7 +4,7 @@ import type { TakenEntries } from '../../server/store/entries';
 import type { OpenJob } from '../../server/store/jobs';
 import { ApiFault, answer, api, isServerFault, sendPhoto } from '../ground/api';
 import { device, type OutboxEntry } from '../ground/device';
-import { addLane, alone, isForLater, sync } from './engine';
+import { addLane, inTurn, isForLater, sync } from './engine';
 import { signedEntry, signing } from './keys';
 import { scaledPicture } from './pictures';
 
@@ -127,7 +127,7 @@ async function askToKeep(): Promise<void> {
 }
 
 /** Sends all entries that wait, of every job and every maker. */
-export const entriesLane = { name: 'entries', send: () => alone('entries', sendEntries) };
+export const entriesLane = { name: 'entries', send: () => inTurn('entries', sendEntries) };
 
 export function sendEntriesWhileOpen(): () => void {
   return addLane(entriesLane);
