@@ -241,7 +241,7 @@ test('every field of a step can be filled in, and the cloth follows the step in 
 
 test('a stale tab is told, sees both versions, and loses nothing', async ({ page, context }) => {
   await signIn(page, 'Ines Harrowgate');
-  await newProcedure(page, 'Two tabs');
+  const { code } = await newProcedure(page, 'Two tabs');
   await typeLines(page, ['take off cover', 'draw rotor @each shaft']);
   await saved(page);
   const other = await context.newPage();
@@ -275,8 +275,8 @@ test('a stale tab is told, sees both versions, and loses nothing', async ({ page
   await page.getByRole('button', { name: 'Keep both (mine as a copy)' }).click();
   await expect(page.getByText('is on the shelf as "Two tabs (copy)"')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('said there');
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Two tabs (copy)' }).first().click();
+  await page.getByRole('link', { name: `Testwick ${code}` }).click();
+  await page.getByRole('link', { name: 'Two tabs (copy)' }).click();
   await page.getByRole('button', { name: /Step 1, Take off cover/ }).click();
   await expect(page.getByRole('textbox', { name: 'Why' })).toHaveValue('said here');
 });

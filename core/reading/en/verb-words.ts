@@ -179,7 +179,8 @@ const OPENED_AS_VALVE =
 const BLEEDS =
   /\b(bleed(?:er)?|vent|relief|air release)\b.*\b(valves?|cocks?|taps?|screws?|plugs?|ports?)\b|\bvents?$/i;
 const DRAINS = /\bdrain\b.*\b(valves?|cocks?|taps?|plugs?|screws?)\b/i;
-const SUPPLY = /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b/i;
+const SUPPLY =
+  /\b(power|supply|mains|battery|electric\w*|drive|motor|current)\b|^(?:the )?(?:compressed )?(?:air|water|steam)(?: feed| pressure)?(?=$|,| and\b| at\b| to\b| from\b| then\b| before\b)/i;
 
 /** What some words do depends on what they are said of. */
 function byObject(verb: Verb, phrase: string, rest: string): Verb {

@@ -1,9 +1,9 @@
 import { verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { measureAt } from './figures';
-import { partsEndingIn } from './known-names';
+import { namesAt, partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
-import { isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { isJoint, isStuff, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { objectsAt } from './objects';
 import { keep, type Place, toJoint } from './place';
 import { type OpenAct, partOf, toolOf } from './reading';
@@ -12,11 +12,24 @@ import { isPartOrShort } from './short-names';
 import { toolAt } from './tools';
 import { partsOf } from './words';
 
+/** A tool of the series in which a part is held, heated or washed. */
+function isInTool({ sentence, act }: Place, start: number): boolean {
+  if (verbOf(act.verb).effect !== 'stays') return false;
+  return namesAt(sentence.names, sentence.words, start + 1).some(
+    ({ kind, length }) => kind === 'tool' && isJoint(sentence.words[start + 1 + length]),
+  );
+}
+
 export function withWhat(place: Place): number | undefined {
   const { sentence, at, act, told } = place;
-  const joint = /^(?:together with|along with|with|using|use|by using|by means of|by|via|and|into)\b/.exec(told)?.[0];
+  const joint =
+    /^(?:together with|along with|with|using|use|by using|by means of|by|via|and|into|in(?= (?:the|a)\b))\b/.exec(
+      told,
+    )?.[0];
   if (joint === undefined || (joint === 'and' && act.tools.length === 0)) return undefined;
   const start = at + joint.split(' ').length;
+  // "Held in the soft-jaw vice", where the series has that tool.
+  if (joint === 'in' && !isInTool(place, start)) return undefined;
   if (joint === 'into' && (act.verb !== 'drain' || toolAt(sentence, start) === undefined)) return undefined;
   if (/^(?:by|use)$/.test(joint) && toolAt(sentence, start) === undefined) return undefined;
   if (act.verb === 'align' || act.verb === 'compare') return keep(place, at, toJoint(sentence, at));
@@ -231,6 +244,8 @@ export function putOn(place: Place): number | undefined {
   const low = sentence.lows[at] ?? '';
   if (!/^(?:on|onto|to|into|around|in|over|round|at|of|inside|along|between|under|behind|through)$/.test(low))
     return undefined;
+  // "Grease the bearing through the nipple" greases no nipple.
+  if (low === 'through' && act.parts.length > 0) return undefined;
   const found = nounPhraseAt(sentence, at + 1);
   if (!found) return undefined;
   const { phrase } = found;

@@ -1,7 +1,7 @@
 import { doer, fetched, helped } from './doer';
 import { type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
-import { bare, bareBehind } from './noted';
+import { bare, bareBehind, bareListed } from './noted';
 import { STATE } from './noun-phrase';
 import { objectsAt } from './objects';
 import { ALSO_NOUN, verbAt } from './operations';
@@ -37,6 +37,7 @@ function isName(words: readonly Word[], names: NameIndex): boolean {
 
 function asOrder(piece: Piece): Word[] {
   if (piece.words.length < 2) return piece.words;
+  leaveOutOne(piece);
   nameOwned(piece);
   partDoer(piece);
   partMeans(piece);
@@ -58,6 +59,21 @@ function asOrder(piece: Piece): Word[] {
   );
 }
 
+/** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
+function leaveOutOne(piece: Piece): void {
+  // "Take them all out but two" leaves some.
+  if (/ (?:but|except) /.test(piece.lows(0))) return;
+  for (let at = piece.words.length - 1; at > 0; at -= 1) {
+    const said = piece.lows(at - 1);
+    if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at, 1);
+    else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at - 1, 2);
+    // "Replace any that are bent".
+    else if (/^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /.test(said))
+      piece.words[at - 1] = piece.as(at - 1, 'them');
+    else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at, 1);
+  }
+}
+
 function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (at >= piece.words.length) return;
   if (isStart && helped(piece, at)) return;
@@ -69,6 +85,8 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
   )
     return;
   if (inverted(piece, at) || ((isStart || piece.manner === 'bare') && bare(piece, at)) || bareBehind(piece, at)) return;
+  if (!isStart && piece.manner === 'bare' && bareListed(piece, at)) return;
+  if (isStart && verbLast(piece, at)) return;
   if (isStart || piece.manner === 'order' || piece.manner === 'done') saidOfThing(piece, at);
 }
 
@@ -133,8 +151,47 @@ function heading(piece: Piece, at: number): boolean {
   return true;
 }
 
+/** "Now comes the rotor off". */
+function comesLast(piece: Piece, at: number): boolean {
+  if (!/^(?:comes?|goes|go)$/.test(piece.low(at))) return false;
+  const things = objectsAt(piece.sentence(), at + 1);
+  const way = /^(?:out|off|in|on|back)$/.exec(piece.low(things.end))?.[0];
+  if (way === undefined || things.phrases.length === 0) return false;
+  piece.words[at] = piece.as(at, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+  return true;
+}
+
+/** "Bearings with the puller take down", "cover to demount": as languages say it that put the verb last. */
+function verbLast(piece: Piece, at: number): boolean {
+  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const named = namesAt(piece.names, piece.words, first).filter(({ kind }) => kind === 'part');
+  if (named.length === 0) return false;
+  const behindName = first + Math.max(...named.map(({ length }) => length));
+  for (let end = behindName; end < piece.words.length && !/^[,.;:]$/.test(piece.low(end)); end += 1) {
+    if (SAID_BEFORE_VERB.test(piece.low(end))) return false;
+    const verb = verbAt(piece.lowsFrom(end), 0);
+    if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end)) continue;
+    let behind = end + verb.length;
+    if (piece.isWay(behind)) behind += 1;
+    const isTo = end === behindName + 1 && piece.low(behindName) === 'to';
+    // A noun as well, unless something makes it a verb.
+    if (ALSO_NOUN.test(piece.low(end)) && !isTo && behind === end + 1) continue;
+    if (!isTo && !/^[,.;]?$/.test(piece.low(behind))) return false;
+    const said = piece.words.splice(end, behind - end);
+    if (isTo) piece.words.splice(behindName, 1);
+    piece.words.splice(at, 0, ...said);
+    return true;
+  }
+  return false;
+}
+
+/** With one of these before it, a verb is no order. */
+const SAID_BEFORE_VERB =
+  /^(?:is|are|was|were|be|gets?|becomes?|stays?|feels?|looks?|runs?|has|have|had|can|could|may|might|must|should|will|would|do|does|did|don't|doesn't|not|never|you|we|i|they|it|that|which|who|before|after|until|when|while|if|so|as|and|or|because|for)$/;
+
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
+  if (comesLast(piece, at)) return true;
   const way = /^(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at))?.[1];
   const things = way ? objectsAt(piece.sentence(), at + 2) : undefined;
   if (!way || !things || things.phrases.length === 0) return false;

@@ -103,7 +103,8 @@ function isKnownNext(sentence: Sentence, at: number): boolean {
 
 /** "Drain it and flush with water": what could be a noun is a verb where no part is called so. */
 function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string): boolean {
-  if (!/^(?:with|using|until|for)$/.test(next)) return false;
+  if (/^(?:start|run)$/.test(lows[at] ?? '') && next === 'at') return true;
+  if (!/^(?:with|using|until|for|smooth|clean|off|away|if|where|as)$/.test(next)) return false;
   const noun = singular(lows[at] ?? '');
   const isCalled = [...names.values()].some((list) => list.some(({ parts }) => parts.at(-1) === noun));
   return !isCalled && !isFeature([noun]) && words[at]?.quoted === undefined;
@@ -165,7 +166,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       (verb.is === 'verb' && verb.verb === 'release-pressure') ||
       /^run (?:for|at)\b/.test(sentence.lows.slice(at).join(' ')) ||
       isKnownNext(sentence, behind) ||
-      next.low === 'the' ||
+      /^(?:the|both)$/.test(next.low) ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
     );
   if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named || isNounOfNone(sentence, at, next.low);

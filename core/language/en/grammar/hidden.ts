@@ -3,7 +3,7 @@ import { measureAt } from './figures';
 import { lastWordsOf, type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
-import { verbAt, WAY_WORDS } from './operations';
+import { movedBy, verbAt, WAY_WORDS } from './operations';
 import type { Doubt, SaidAct, SaidNote } from './said';
 import { Sentence } from './sentence';
 import { STATES } from './told-words';
@@ -101,13 +101,12 @@ export function hidesDone(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
   const be = lows.findIndex((low) => /^(?:is|are|was|were)$/.test(low));
   if (be < 0 || SAID_OF.test(lows[0] ?? '')) return false;
-  const done = lows
-    .slice(be + 1, be + 4)
-    .map((low) => baseOf(low, 'past'))
-    .find((base) => base !== undefined);
-  const verb = done === undefined ? undefined : verbAt([done], 0);
+  const at = lows.findIndex((low, i) => i > be && i < be + 4 && baseOf(low, 'past') !== undefined);
+  const verb = at < 0 ? undefined : verbAt([baseOf(lows[at] ?? '', 'past') ?? ''], 0);
   const moves =
-    verb?.is === 'movement' ? verb.movement.alone !== undefined : verb !== undefined && MOVES.test(verb.verb);
+    verb?.is === 'movement'
+      ? movedBy(verb.movement, WAY_WORDS[lows[at + 1] ?? '']) !== undefined
+      : verb !== undefined && MOVES.test(verb.verb);
   const isNamed = lows.slice(0, be).some((low) => /^(?:ones?|it|they|these|those|both|all)$/.test(low));
   const isOfPart = isNamed || words.slice(0, be).some((_, at) => partAt(names, sentence, at) !== undefined);
   // "Is pressed" says how it is, "is pressed in" what is done.

@@ -167,10 +167,14 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'another part behind a comma: "rotor back on, new locking washer"',
     read: ({ reading, sentence, at, act }) => {
-      if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      if (!/^[,:]$/.test(sentence.lows[at - 1] ?? '') || !MOVES_PARTS.includes(verbOf(act.verb).effect))
+        return undefined;
       const more = nounPhraseAt(sentence, at);
       // "The cover, four screws": which screws is asked where they are named.
       const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';
+      // "The cover: eight screws"; but "on the shaft: inner plate, ring" may be all there is on it.
+      if (sentence.lows[at - 1] === ':' && !(isCounted && lexicon.FASTENS.test(more?.phrase.name ?? '')))
+        return undefined;
       if (
         !more ||
         (more.phrase.known?.kind !== 'part' && !isCounted) ||

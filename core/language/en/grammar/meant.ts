@@ -20,7 +20,7 @@ export const LOCKS = /^(?:(?:own|personal|safety|red) )*(?:pad)?locks?$|\btags?$
 export const POWERED =
   /\b(?:power|supply|mains|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater|water|air|steam)\b/;
 export const FASTENER =
-  /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union|retainer|gland|cartridge|valve)s?$/;
+  /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union|retainer|gland|cartridge|valve|clamp)s?$/;
 /** What holds a part while it is worked on: putting it there puts nothing back into the pump. */
 const HOLDERS =
   /^(?:in|into|on|onto|from|between) (?:\w+ ){0,3}?(?:hoist|crane|slings?|chains?|vice|vise|jaws|clamp|chuck|fixture|jack|trolley|stand)\b/;

@@ -9,8 +9,9 @@ import * as lexicon from './lexicon';
 import { FASTENER } from './meant';
 import { isJoint, nounPhraseAt } from './noun-phrase';
 import { type Construction, keep } from './place';
-import { blankAct, type OpenAct, type Reading } from './reading';
+import { blankAct, type OpenAct, partOf, type Reading } from './reading';
 import type { Sentence } from './sentence';
+import { isPartOrShort } from './short-names';
 import { isThousands } from './words';
 
 /** Figures, amounts, times and lengths that are told along; the most particular first. */
@@ -51,10 +52,11 @@ export const MEASURES_SAID: readonly Construction[] = [
       const isUpTo = sentence.lows[at] === 'up' && sentence.lows[at + 1] === 'to';
       const from = isUpTo ? at + 2 : /^(?:to|at|=|of|with|by)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
       const said = torqueAt(sentence, from);
-      const tightened = said && fastenersFitted(act);
-      if (said && tightened) {
-        reading.acts.push({ ...tightened, figure: said.figure });
-        return said.end;
+      const tightened = said && (fastenersNamed(reading, sentence, said.end) ?? fastenersFitted(act));
+      if (said && tightened && verbOf(act.verb).effect !== 'takes') {
+        const { end = said.end, ...rest } = tightened;
+        reading.acts.push({ ...rest, figure: said.figure });
+        return end;
       }
       if (said) {
         // "To 120, then to 240 N·m": the last one holds, the others are said along.
@@ -169,7 +171,7 @@ export const MEASURES_SAID: readonly Construction[] = [
 ];
 
 /** "Cover on, six screws, crosswise, 10 N·m": fitted with its screws, and the screws are tightened. */
-function fastenersFitted(act: OpenAct): OpenAct | undefined {
+function fastenersFitted(act: OpenAct): (OpenAct & { end?: number }) | undefined {
   const held = act.parts.filter(({ name }) => lexicon.FASTENS.test(name));
   const fasteners = held.length > 0 ? held : act.parts.filter(({ name }) => FASTENER.test(name.toLowerCase()));
   const isPutOn = /^(?:apply-compound|lubricate)$/.test(act.verb);
@@ -177,6 +179,14 @@ function fastenersFitted(act: OpenAct): OpenAct | undefined {
   const tightened = { ...blankAct('torque'), parts: fasteners, how: act.how.filter((how) => TIGHTENS.test(how)) };
   act.how = act.how.filter((how) => !TIGHTENS.test(how));
   return tightened;
+}
+
+/** "6 N·m on the screws": of which. */
+function fastenersNamed(reading: Reading, sentence: Sentence, at: number): (OpenAct & { end: number }) | undefined {
+  const named = /^(?:on|for)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1) : undefined;
+  if (!named || !lexicon.FASTENS.test(named.phrase.words.at(-1) ?? '')) return undefined;
+  if (!isPartOrShort(named.phrase, reading.series) || !isJoint(sentence.words[named.end])) return undefined;
+  return { ...blankAct('torque'), parts: [partOf(named.phrase)], end: named.end };
 }
 
 const TIGHTENS = /\b(?:cross|star|diagonal|even|alternat|opposite|stages?|pass(?:es)?|steps|pattern|sequence|order)/i;

@@ -85,7 +85,8 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
 }
 
-const NO_NAME = /\bkits?$|^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+const NO_NAME =
+  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit)$| (?:left|right|up|down)$|^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {

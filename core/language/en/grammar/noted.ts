@@ -90,6 +90,23 @@ function orderBare(piece: Piece, at: number, end: number, way: string): void {
   piece.words.splice(at, end - at, verb, ...piece.words.slice(at, end));
   piece.readTo = end + 1;
   piece.manner = 'bare';
+  piece.wayAt = end + 1;
+  piece.wayEnd = end + 1 + way.split(' ').length;
+}
+
+/** "Impeller on, lock washer, nut to 80": what stands in such a list by itself goes with what stands before it. */
+export function bareListed(piece: Piece, at: number): boolean {
+  if (piece.wayAt === 0 || piece.wayEnd !== at - 1 || piece.low(at - 1) !== ',') return false;
+  if (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at)) return false;
+  const thing = nounPhraseAt(piece.sentence(), at);
+  if (thing?.phrase.known?.kind !== 'part' || lexicon.FASTENS.test(thing.phrase.name)) return false;
+  if (piece.low(thing.end) !== ',' || piece.words[thing.end + 1] === undefined) return false;
+  const listed = piece.words.splice(at - 1, thing.end - at + 1);
+  piece.words.splice(piece.wayAt, 0, ...listed);
+  piece.wayAt += listed.length;
+  piece.wayEnd += listed.length;
+  piece.readTo = piece.wayEnd;
+  return true;
 }
 
 /** "New shaft seal, new hose". */

@@ -363,7 +363,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
 
 /** A verb that says what the part does: "check that the spacer *moves* freely". */
 export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|touch(?:es)?|rubs?|binds?|sticks?|meets?|catches|drags|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
     low,
   );
 }
@@ -426,5 +426,5 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
     return true;
   // "Plate a" ends with its letter.
   if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
-  return at === start && /ly$/.test(low) && isManner(low);
+  return at === start && /ly$|^smooth$/.test(low) && isManner(low);
 }

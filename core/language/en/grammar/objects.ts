@@ -150,7 +150,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       // One that was put in, as in "and cleaned", is whatever was named.
       const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
       const named = (isIt ? reading.meantByIt(phrase.from) : reading.meant()) ?? [];
-      const meant = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
+      const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
+      // "Cover on, eight bolts, start them by hand": the bolts.
+      const bolts = act.verb === 'start-by-hand' ? all.filter(({ name }) => lexicon.FASTENS.test(name)) : [];
+      const meant = bolts.length > 0 ? bolts : all;
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
@@ -170,7 +173,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.tools.push(toolOf(phrase));
     } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {
       act.about = phrase.feature ? `${phrase.feature} ${phrase.name}` : phrase.name;
-    } else if (isAnyPart(phrase) && effect === 'stays') {
+    } else if (isAnyPart(phrase) && effect === 'stays' && act.verb !== 'hold') {
       act.about = phrase.every ? `all ${pluralName(singularName(phrase.name))}` : phrase.name;
     } else if (isAnyPart(phrase)) {
       reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
@@ -194,7 +197,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
 
 /** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */
 function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
-  if (verb !== 'torque') return parts;
+  if (verb !== 'torque' && verb !== 'start-by-hand') return parts;
   const fasteners = parts.filter(({ name }) => lexicon.FASTENS.test(name));
   return fasteners.length > 0 ? fasteners : parts.filter(({ name }) => !TAKES_NO_TORQUE.test(name));
 }

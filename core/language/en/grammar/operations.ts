@@ -134,13 +134,20 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
-    words: 'tap knock drift punch hammer bump jack squeeze shove chisel smack whack thump',
+    words: 'tap knock drift punch hammer bump jack squeeze shove chisel smack whack thump beat',
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
     words: 'screw thread',
     alone: 'start-by-hand',
-    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand', back: 'fit' },
+    ways: {
+      out: 'take-off',
+      in: 'start-by-hand',
+      on: 'start-by-hand',
+      down: 'start-by-hand',
+      back: 'fit',
+      together: 'join',
+    },
   },
   {
     words: 'run start',

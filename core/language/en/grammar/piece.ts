@@ -15,6 +15,9 @@ export class Piece {
   manner: Manner = 'order';
   /** Up to here it is an order already. */
   readTo = 0;
+  /** Where the way of what was noted last stands. */
+  wayAt = 0;
+  wayEnd = 0;
   readonly words: Word[];
 
   constructor(

@@ -69,7 +69,7 @@ export function plainVerb(
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
   // "Restore the setting" switches nothing on.
-  if (phrase === 'restore' && SETTING.test(objectText)) return undefined;
+  if (phrase === 'restore' && SETTING.test(objectText)) return / you \w/.test(told) ? undefined : { verb: 'adjust' };
   // "Stop the rotor with a bar" holds it.
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;

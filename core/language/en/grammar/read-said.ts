@@ -8,7 +8,7 @@ import { hiddenIn, hidesDone } from './hidden';
 import { namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
-import { beginsFacing, nounPhraseAt } from './noun-phrase';
+import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { type Opened, openingOf, skipFillers } from './opening';
 import { ALSO_NOUN, verbAt, WAY_WORDS } from './operations';
 import { readAct } from './read-act';
@@ -224,6 +224,9 @@ function isStatement(sentence: Sentence, at: number, told: string): boolean {
   const [whole, bareVerb] = STATEMENT.exec(told) ?? [];
   if (whole === undefined || bareVerb === undefined) return whole !== undefined;
   const verb = at + whole.split(' ').length - 1;
+  // "The seal faces" are parts, and nothing that faces.
+  const named = nounPhraseAt(sentence, at);
+  if (named?.phrase.known?.kind === 'part' && verb < named.end) return false;
   const subject = sentence.lows[verb - 1] ?? '';
   // One thing "ends", several "end".
   return bareVerb.endsWith('s') || isPlural(subject) || /^(?:you|they|we|not)$/.test(subject);
@@ -276,19 +279,33 @@ function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: 
   const from = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[named.end] ?? '')
     ? named.end + 1
     : named.end;
-  if (!torqueAt(sentence, from)) return false;
+  if (!torqueAt(sentence, from) && !isTightenedSo(sentence, named.phrase, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };
   reading.acts.push(act);
   trailing(reading, sentence, from, act);
   return true;
 }
 
+/** "Cover nuts crosswise, in three passes, 45 N·m": a fastener, how, and its figure. */
+function isTightenedSo(sentence: Sentence, { words }: NounPhrase, from: number): boolean {
+  if (!lexicon.FASTENS.test(words.at(-1) ?? '')) return false;
+  const figure = sentence.lows.findIndex((_, at) => at > from && torqueAt(sentence, at) !== undefined);
+  if (figure < 0) return false;
+  return sentence.lows.slice(from, figure).every((low, i) => {
+    const at = from + i;
+    return WAY_WORDS[low] === undefined && verbAt(sentence.lows, at)?.is !== 'movement' && !STATES_WHAT_IS.test(low);
+  });
+}
+
+/** Words of a statement: "the nuts are the ones with 45 N·m". */
+const STATES_WHAT_IS = /^(?:is|are|was|were|has|have|had|which|that|who|you|i|we|they|if|when|don't|not|never)$/;
+
 /** "Then the plunger": done as the one before. */
 function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolean {
   const named = nounPhraseAt(sentence, at);
   const last = reading.acts.at(-1);
   if (named?.phrase.known?.kind !== 'part') return false;
-  const goesOn = sentence.lows[named.end] === 'with' || beginsFacing(sentence, named.end);
+  const goesOn = /^(?:with|,)$/.test(sentence.lows[named.end] ?? '') || beginsFacing(sentence, named.end);
   if (named.end < sentence.words.length && !goesOn) return false;
   if (!last || last.parts.length === 0) return false;
   const { verb, positionIds, positionSetId } = last;

@@ -44,7 +44,8 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(piece.low(stop)))) return;
   const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
   // How it is, or what was done long ago, is nothing to do; what is then done is.
-  const isState = STATES.test(piece.low(verb)) || /^(?:was|were)$/.test(piece.low(stop));
+  const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));
+  const isState = (STATES.test(piece.low(verb)) && !isMovedOut) || /^(?:was|were)$/.test(piece.low(stop));
   if (!isOrder && !isThen && isState) return;
   const manners = between.filter(({ low }) => lexicon.isManner(low));
   const thing = piece.words.slice(at, stop);

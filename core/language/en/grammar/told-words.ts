@@ -12,7 +12,7 @@ export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
   /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|by hand\b|hand\b|finger\b|$))/;
-export const BARE_WAY = /^(back on|back in|back off|off|out|away|into|onto|in|on|back)(?: |$)/;
+export const BARE_WAY = /^(back on|back in|back off|back over|off|out|away|into|onto|over|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching)$/;
 export const OPENINGS = /^(?:before|after|when|once|as|while|with|now|on|at|using|by)$/;

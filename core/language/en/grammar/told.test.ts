@@ -124,7 +124,7 @@ test.each([
 });
 
 test.each([
-  ['a remark in which something is taken off', 'make sure you get the cover O-ring out'],
+  ['a remark in which something is taken off', 'make sure the cover O-ring is taken out'],
   ['a remark with a torque in it', 'these get 45 N·m'],
   ['a heading that is a verb as well', 'seal: rotating half off by hand'],
   ['a ball rolled over a surface', 'roll the rotor over a flat surface'],

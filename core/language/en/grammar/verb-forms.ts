@@ -19,6 +19,7 @@ const IRREGULAR: Readonly<Record<string, readonly string[]>> = {
   split: ['split'],
   undo: ['undid', 'undone'],
   do: ['did', 'done'],
+  beat: ['beat', 'beaten'],
   bend: ['bent'],
   grind: ['ground'],
   slide: ['slid'],

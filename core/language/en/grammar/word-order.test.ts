@@ -1,0 +1,113 @@
+import { parseLine } from '../../../line/parse-line';
+import { typed } from '../../../testing/workbook';
+
+/* Lines that leave the verb out, or put it last: what is named, the way, and the figure say what is done. */
+
+const { series } = typed([
+  'take off 8 cover nuts /socket, 17 mm',
+  'take off front cover',
+  'take off 4 air valve screws',
+  'take off air valve',
+  'draw rotor @each shaft',
+  'take off lock washer',
+  'take off impeller nut',
+  'take off impeller',
+  'draw bearings /puller /soft-jaw vice',
+  'fit front cover +silicone grease',
+]);
+const read = (line: string) => parseLine(line, series);
+const steps = (line: string) => {
+  const { steps: made, faults, doubts } = read(line);
+  expect([line, faults, doubts]).toEqual([line, [], []]);
+  return made.map(({ verb, parts, about, torque, tools, detail }) =>
+    [
+      verb,
+      parts.map(({ name, count }) => (count ? `${count} ${name}` : name)).join(', ') || (about ?? ''),
+      torque ? `${torque.figure.value} ${torque.figure.unit}` : '',
+      tools.map(({ name }) => name).join(', '),
+      detail ?? '',
+    ].join(' | '),
+  );
+};
+
+test.each<[string, string, readonly string[]]>([
+  ['a fastener with its figure is tightened', 'cover nuts evenly, 31 N·m', ['torque | cover nut | 31 N·m |  | evenly']],
+  [
+    'its passes stand behind a colon',
+    'cover nuts: 3 passes, 10, 20 then 45 N·m, crosswise',
+    ['torque | cover nut | 45 N·m |  | 3 passes, 10, 20 then 45 N·m, crosswise'],
+  ],
+  [
+    'what stands in a list goes with what is before it',
+    'impeller on, lock washer, impeller nut to 80 N·m',
+    ['fit | impeller, lock washer, impeller nut |  |  | ', 'torque | impeller nut | 80 N·m |  | '],
+  ],
+  ['the verb last', 'bearings with the puller take down', ['take-off | bearing |  | puller | ']],
+  ['the verb last, with its way', 'impeller straight pull out', ['draw | impeller |  |  | straight']],
+  ['to be done', 'bearings to pull with the puller', ['draw | bearing |  | puller | ']],
+  ['it comes, and its way behind it', 'now comes the impeller off', ['take-off | impeller |  |  | ']],
+  ['a state with a way is done', 'the bearings are pressed out', ['draw | bearing |  |  | ']],
+  ['beaten out', 'the bearings are beaten out', ['draw | bearing |  |  | ']],
+  ['told where one is', "here I'm removing the cover nuts", ['take-off | cover nut |  |  | ']],
+  ['a reminder to do it', 'make sure you get the lock washer off', ['take-off | lock washer |  |  | ']],
+  [
+    'the other one',
+    'hold one impeller and unscrew the other one',
+    ['hold | 1 impeller |  |  | ', 'take-off | impeller |  |  | the other'],
+  ],
+  [
+    'fasteners counted behind a colon',
+    'remove the air valve: four air valve screws',
+    ['take-off | air valve, 4 air valve screw |  |  | '],
+  ],
+  [
+    'held in a tool of the series',
+    'clamp the impeller in the soft-jaw vice',
+    ['hold | impeller |  | soft-jaw vice | '],
+  ],
+  [
+    'a figure of the fasteners and not of what they hold',
+    'put the front cover back, 45 N·m on the cover nuts',
+    ['fit | front cover |  |  | ', 'torque | cover nut | 45 N·m |  | '],
+  ],
+  [
+    'greased through a fitting',
+    'grease the bearings through the fitting',
+    ['lubricate | bearing |  |  | through the fitting'],
+  ],
+  [
+    'smooth is how',
+    'check the rotor for burrs and file smooth',
+    ['inspect | rotor |  |  | ', 'dress | rotor |  |  | smooth'],
+  ],
+  [
+    'of all that was fitted the fasteners are started',
+    'front cover on, eight cover nuts, start them all by hand',
+    ['fit | front cover, 8 cover nut |  |  | ', 'start-by-hand | 8 cover nut |  |  | by hand'],
+  ],
+  [
+    'air is let in',
+    'connect the air and start at 1 bar',
+    ['restore | the air |  |  | ', 'test | start |  |  | at 1 bar'],
+  ],
+  ['how it turns is looked at', 'feel whether the rotors touch anywhere', ['inspect | rotor |  |  | touch anywhere']],
+])('word order: %s', (_what, line, expected) => {
+  expect(steps(line)).toEqual(expected);
+});
+
+test('only those that show something are renewed', () => {
+  const [step] = read('the bearings must be quiet; replace any that are rough').steps;
+  expect(step).toMatchObject({ verb: 'inspect', parts: [{ name: 'bearing' }], renewIf: ['rough'] });
+});
+
+test.each<[string, string]>([
+  ['a place is no part', 'mark the rotors left and right'],
+  ['all but some', 'cover nuts hold the front cover, take them all out but two'],
+  [
+    'several things on a shaft, in whatever order',
+    'impeller on the shaft: lock washer, bearing (square side out), impeller nut',
+  ],
+])('asked: %s', (_what, line) => {
+  const { faults, doubts } = read(line);
+  expect(faults.length + doubts.length).toBeGreaterThan(0);
+});
