@@ -246,6 +246,11 @@ export function putOn(place: Place): number | undefined {
     return undefined;
   // "Grease the bearing through the nipple" greases no nipple.
   if (low === 'through' && act.parts.length > 0) return undefined;
+  // "The O-ring of the stationary ring" is one thing, which the series does not know.
+  if (low === 'of' && act.parts.length > 0) {
+    reading.doubt('unread', sentence, at, toJoint(sentence, at));
+    return toJoint(sentence, at);
+  }
   const found = nounPhraseAt(sentence, at + 1);
   if (!found) return undefined;
   const { phrase } = found;

@@ -38,6 +38,7 @@ function isName(words: readonly Word[], names: NameIndex): boolean {
 function asOrder(piece: Piece): Word[] {
   if (piece.words.length < 2) return piece.words;
   leaveOutOne(piece);
+  partWhile(piece);
   nameOwned(piece);
   partDoer(piece);
   partMeans(piece);
@@ -58,6 +59,25 @@ function asOrder(piece: Piece): Word[] {
       ),
   );
 }
+
+/** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
+function partWhile(piece: Piece): void {
+  const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  if (first?.is !== 'verb' || !/^(?:hold|compress|lock-out)$/.test(first.verb)) return;
+  const at = piece.words.findIndex(({ low }, i) => i > 1 && low === 'while');
+  if (at < 0) return;
+  const behind = /^(?:you|we|i)$/.test(piece.low(at + 1)) ? at + 2 : at + 1;
+  const isDoing = behind === at + 1;
+  const low = isDoing ? baseOf(piece.low(behind), 'ing') : piece.low(behind);
+  const meanwhile = low === undefined ? undefined : verbAt([low, ...piece.lowsFrom(behind + 1)], 0);
+  if (low === undefined || !meanwhile || (meanwhile.is === 'verb' && !CHANGES.test(meanwhile.verb))) return;
+  const things = objectsAt(piece.sentence(), behind + meanwhile.length);
+  const isIt = things.phrases.some(({ pronoun }) => pronoun);
+  if (things.phrases.length === 0 || isIt) return;
+  piece.words.splice(at, behind - at + 1, piece.as(at, 'and'), piece.as(behind, low));
+}
+
+const CHANGES = /^(?:take-off|draw|pry|loosen|torque|start-by-hand|fit|cut|pin)$/;
 
 /** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
 function leaveOutOne(piece: Piece): void {

@@ -39,7 +39,7 @@ export function clausesOf(sentence: Sentence): Sentence[] {
       continue;
     }
     const joined = joinersAt(sentence, at);
-    if (joined === 0 || at === start) continue;
+    if (joined === 0 || at === start || isOneVerb(sentence, start, at)) continue;
     if (isConditionNext(sentence, at, joined)) {
       cut(at, at + joined);
       continue;
@@ -56,6 +56,13 @@ export function clausesOf(sentence: Sentence): Sentence[] {
   }
   cut(sentence.words.length, sentence.words.length);
   return clauses;
+}
+
+/** "Lock and tag": the joint is within the verb. */
+function isOneVerb({ lows }: Sentence, start: number, joint: number): boolean {
+  let from = start;
+  while (from < joint && FILLERS.has(lows[from] ?? '')) from += 1;
+  return from + (verbAt(lows, from)?.length ?? 0) > joint;
 }
 
 /** "..., and if they are cracked you need new ones": whether that is to be done is asked. */
@@ -128,7 +135,8 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     !(
       verbAt(sentence.lows, at) &&
       (isNounOfNone(sentence, at, sentence.lows[at + 1] ?? '') ||
-        (NAMED_NEXT.test(sentence.lows[at + 1] ?? '') && sentence.lows[at - 2] !== 'clean'))
+        (NAMED_NEXT.test(sentence.lows[at + 1] ?? '') && sentence.lows[at - 2] !== 'clean') ||
+        (/^(?:open|shut)$/.test(sentence.lows[at] ?? '') && isKnownNext(sentence, at + 1)))
     )
   )
     at += 1;
@@ -164,7 +172,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (afterComma)
     return (
       (verb.is === 'verb' && verb.verb === 'release-pressure') ||
-      /^run (?:for|at)\b/.test(sentence.lows.slice(at).join(' ')) ||
+      /^(?:(?:run|start) (?:for|at)|(?:drain|pump) (?:into|in))\b/.test(sentence.lows.slice(at).join(' ')) ||
       isKnownNext(sentence, behind) ||
       /^(?:the|both)$/.test(next.low) ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))

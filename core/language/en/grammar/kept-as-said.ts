@@ -129,7 +129,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'a remark: "keep it square"',
     read: (place) =>
       lexicon.REMARK_OPENING.test(place.told) ||
-      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|max|maximum|min|minimum|tag|supported|held|guided|it |they |you )/.test(
+      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|max|maximum|min|minimum|tag|supported|held|guided|especially|particularly|mainly|including|it |they |you )/.test(
         place.told,
       ) ||
       saysWhatItDoes(place.sentence.lows[place.at] ?? '')

@@ -33,7 +33,8 @@ export function isSubstance(words: readonly string[]): boolean {
 }
 
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
-const FEATURES = set(`bore thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
+const FEATURES =
+  set(`bore tip thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
   leg end step space cavity void tab pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline dia id od tightness rim flank tooth
   setting alignment adjustment play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
@@ -77,13 +78,15 @@ const MANNERS =
 /** A word that says how: most end in "-ly". */
 export function isManner(word: string): boolean {
   return (
-    MANNERS.has(word) || (/..ly$/.test(word) && !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly)$/.test(word))
+    MANNERS.has(word) ||
+    (/..ly$/.test(word) &&
+      !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly|especially|particularly|mainly)$/.test(word))
   );
 }
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:once more|star(?= |$)|(?:one|two|three|four|\d|single) pass(?:es)?|in (?:the )?(?:sequence|order) \d+ (?:to|-|–) \d+|in the same (?:way|manner)|nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:(?:full|complete|whole|more) )?(?:turns?|times|degrees|passes|steps|stages)|all the way (?:round|around)|all the way|all round|all around|the same number of turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top(?: of (?:each other|one another|each|them|it|that))?|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:once more|star(?= |$)|(?:one|two|three|four|\d|single) pass(?:es)?|in (?:the )?(?:sequence|order) \d+ (?:to|-|–) \d+|in the same (?:way|manner)|nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:(?:full|complete|whole|more) )?(?:turns?|times|degrees|passes|steps|stages)|all the way (?:round|around)|all the way|all round|all around|(?:the )?same (?:number of )?turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top(?: of (?:each other|one another|each|them|it|that))?|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
 
 /** What fasteners do: "the screws *securing* the cover". */
 export const SECURES =
@@ -91,7 +94,7 @@ export const SECURES =
 
 /** What opens a caution that stands as a sentence. */
 export const CAUTION_OPENING =
-  /^(?:(?:be|being) (?:very )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|pay attention\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|avoiding|guarding against|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|(?:wash|rinse|scrub) (?:your |the )?(?:hands?|eyes|skin|face)\b|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+  /^(?:(?:be|being) (?:(?:very|really|extra|especially|quite|always) )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|pay attention\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|avoiding|guarding against|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|(?:wash|rinse|scrub) (?:your |the )?(?:hands?|eyes|skin|face)\b|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
 export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */

@@ -29,6 +29,15 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (isElse || isOdd(name, parts)) return asked('odd-name', []);
   const longer = partsEndingIn(series, parts).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
+  // "Left chamber" where there is a liquid chamber at the left side.
+  const atPlace = partsEndingIn(series, parts.slice(1)).filter((other) =>
+    isAtPlace(series, other.name, parts[0] ?? ''),
+  );
+  if (parts.length > 1 && atPlace.length > 0)
+    return asked(
+      'which-part',
+      atPlace.map((other) => other.name),
+    );
   // "Seal" where there is a seal assembly.
   const assemblies = known.filter(
     (other) => WHOLES.test(other.parts.at(-1) ?? '') && other.parts.slice(0, -1).join(' ') === key,
@@ -59,6 +68,14 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   return undefined;
 }
 
+/** Whether a part is at a place that is called so: "left", of a left and a right side. */
+function isAtPlace({ components, positionSets }: Series, name: string, called: string): boolean {
+  const set = components.find((part) => part.name === name)?.positionSetId;
+  return positionSets.some(
+    ({ id, positions }) => id === set && positions.some((place) => partsOf(place.name)[0] === called),
+  );
+}
+
 /** What a thing does is no part of its name. */
 const DOES =
   /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
@@ -86,7 +103,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
 }
 
 const NO_NAME =
-  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit)$| (?:left|right|up|down)$|^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit)$| (?:left|right|up|down)$|^(?:first|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {

@@ -3,7 +3,7 @@ import { stuffAt } from './applied';
 import { namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
-import { objectsAt } from './objects';
+import { type Objects, objectsAt } from './objects';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Piece } from './piece';
 import { BARE, BARE_WAY } from './told-words';
@@ -26,6 +26,7 @@ function bareKnown(piece: Piece, at: number): boolean {
   const verb = verbAt(piece.lowsFrom(at), 0);
   if (verb && !piece.knows(at)) return false;
   const things = objectsAt(piece.sentence(), at);
+  if (wayLast(piece, at, things)) return true;
   const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
   // "Motor off": taken off, or switched off.
   if (
@@ -51,6 +52,23 @@ function bareKnown(piece: Piece, at: number): boolean {
   orderBare(piece, at, things.end, way);
   return true;
 }
+
+/** "Cover nuts, 17 mm, off": between what it is and its way stands its tool. */
+function wayLast(piece: Piece, at: number, things: Objects): boolean {
+  const [, between = '', way] = WAY_LAST.exec(piece.lows(things.end)) ?? [];
+  const isKnown = things.phrases.length > 0 && things.phrases.every(({ known }) => known?.kind === 'part');
+  if (way === undefined || !isKnown) return false;
+  const last = things.end + between.trim().split(' ').length;
+  const word = piece.words[last + 1];
+  if (!word || word.low !== way) return false;
+  piece.words.splice(last, 2);
+  piece.words.splice(things.end, 0, word);
+  orderBare(piece, at, things.end, way);
+  return true;
+}
+
+const WAY_LAST =
+  /^((?:x ?\d+ )?(?:, )?[\d./]+ ?(?:mm|inch|in)(?: (?:hex key|hex|socket|spanner|wrench|key|allen key|allen|ring spanner))?) , (off|out)(?= ?[,.;]| and | then |$)/;
 
 /** "Put the strainer in, the strainer cover on, and ...": the verb is not said again. */
 export function bareBehind(piece: Piece, at: number): boolean {

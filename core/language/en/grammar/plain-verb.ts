@@ -151,6 +151,9 @@ export function plainVerb(
     const what = object?.pronoun ? (reading.acts.at(-1)?.about ?? object.name) : (object?.name ?? '');
     return { verb: 'test', about: `try to start ${what}`.trim(), aboutEnd: at };
   }
+  // "Use silicone grease on the O-rings only".
+  if (phrase === 'use' && object && lexicon.isSubstance(object.words) && sentence.lows[at] === 'on')
+    return { verb: 'apply-compound' };
   if (phrase === 'use' || (phrase === 'swap' && SWAPPED.test(told))) return undefined;
   if (phrase === 'attach' && object && lexicon.isToolName(object.words) && object.known?.kind !== 'part')
     return { verb: 'hold' };
@@ -164,6 +167,9 @@ export function plainVerb(
     const isOnPart = (reading.acts.at(-1)?.parts.length ?? 0) > 0 && !RUNNING_SIGNS.test(told);
     return { verb: isOnPart ? 'inspect' : 'test' };
   }
+  // "Check noise and leaks".
+  if (verb === 'inspect' && phrase === 'check' && object && !object.known && SHOWN_RUNNING.test(objectText))
+    return { verb: 'test' };
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
@@ -249,6 +255,9 @@ const POURED_IN = /^pour (?:\w+ ){1,4}(?:in|into|through|down)(?=$| (?:at|the|un
 /** What shows only under pressure or while it runs. */
 const RUNNING_SIGNS =
   /\b(?:leaks?|leaking|leakage|drips?|dripping|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
+const SHOWN_RUNNING = new RegExp(
+  `^(?:the )?(?:${RUNNING_SIGNS.source}|temp(?:erature)?s?|pressures?|amps|flow|current)(?:$| and )`,
+);
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
 
 const CLOSED =

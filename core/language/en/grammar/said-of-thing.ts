@@ -22,7 +22,8 @@ export function saidOfThing(piece: Piece, at: number): void {
   const isThen = piece.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
   if (isThen && verbAt([piece.low(stop)], 0)) return;
   piece.words.splice(at + things.end, stop - at - things.end);
-  saidOf(piece, at, at + things.end, thing.known?.kind === 'part');
+  const isCounted = things.phrases.some(({ known }) => known?.kind === 'part') && thing.fromCount !== undefined;
+  saidOf(piece, at, at + things.end, thing.known?.kind === 'part' || isCounted);
 }
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
@@ -67,8 +68,19 @@ function fronted(piece: Piece, at: number, stop: number): void {
 
 function topic(piece: Piece, at: number, stop: number): void {
   const verb = verbAt(piece.lowsFrom(stop + 1), 0);
-  if (!verb || objectsAt(piece.sentence(), stop + 1 + verb.length).phrases.length > 0) return;
+  if (!verb) return;
   const thing = piece.words.slice(at, stop);
+  const things = objectsAt(piece.sentence(), stop + 1 + verb.length);
+  // "Vanes: check tips".
+  const [only, other] = things.phrases;
+  if (only && !other && !only.known && lexicon.isFeature(only.words)) {
+    const of = ['of', 'the'].map((low) => piece.as(things.end - 1, low, true));
+    piece.words.splice(things.end, 0, ...of.map((word) => ({ ...word, from: only.to, to: only.to })), ...thing);
+    piece.words.splice(at, stop + 1 - at);
+    piece.manner = 'topic';
+    return;
+  }
+  if (only) return;
   const said = piece.words.slice(stop + 1, stop + 1 + verb.length);
   piece.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
   piece.manner = 'topic';
@@ -123,6 +135,7 @@ function endsThing(piece: Piece, at: number): boolean {
   const isNoun =
     /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||
     piece.words[at - 1]?.value !== undefined;
-  if (isNoun && /^(?:of|is|are|was|were|must|should|can|has|have)$/.test(piece.low(at + 1))) return false;
+  if (isNoun && /^(?:of|is|are|was|were|must|should|can|has|have|and|come|comes)$/.test(piece.low(at + 1)))
+    return false;
   return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
 }

@@ -80,7 +80,6 @@ test('a part with a number is the one at the place of that number', () => {
 
 test.each<[string, string, string]>([
   ['pushed through from one side, it may come out or go in', 'push the rotor through from the left', 'sense'],
-  ['a part and a way that stands alone at the end', '8 cover nuts, 17 mm, out', 'no-verb'],
   ['what is done next within a remark', 'count how many turns it is, then back it off', 'no-verb'],
   ['what is thrown away within a remark', 'inspect the rotor, anything worn chuck it', 'unread'],
   ['an end of another part', 'fit the front cover, washer dished side in', 'facing'],

@@ -6,7 +6,7 @@ import { partsOf, singular } from './words';
 
 /** Names that workshops have for the same tool. Common practice. */
 const SAME_TOOL: readonly (readonly string[])[] = [
-  ['hex key', 'allen key', 'hexagon key', 'allen wrench', 'hex wrench', 'hexagonal key', 'key', 'allen'],
+  ['hex key', 'allen key', 'hexagon key', 'allen wrench', 'hex wrench', 'hexagonal key', 'key', 'allen', 'hex'],
   ['open-end wrench', 'open-end spanner', 'open-ended spanner', 'open-ended wrench', 'open spanner'],
   ['ring spanner', 'box wrench', 'box-end wrench', 'ring wrench', 'box spanner'],
   ['combination wrench', 'combination spanner'],

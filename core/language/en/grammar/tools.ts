@@ -33,7 +33,7 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   const found = nounPhraseAt(sentence, isSuitable ? at + 1 : at);
   if (!found) return undefined;
   const { phrase } = found;
-  const isSizedKey = size !== undefined && /^(?:key|allen)$/.test(phrase.words.join(' '));
+  const isSizedKey = size !== undefined && /^(?:key|allen|hex)$/.test(phrase.words.join(' '));
   if (phrase.known?.kind !== 'tool' && !lexicon.isToolName(phrase.words) && !isSuitable && !isSizedKey)
     return undefined;
   if (phrase.known && phrase.known.kind !== 'tool') return undefined;

@@ -50,6 +50,20 @@ test.each<[string, string, readonly string[]]>([
   ['beaten out', 'the bearings are beaten out', ['draw | bearing |  |  | ']],
   ['told where one is', "here I'm removing the cover nuts", ['take-off | cover nut |  |  | ']],
   ['a reminder to do it', 'make sure you get the lock washer off', ['take-off | lock washer |  |  | ']],
+  ['between what it is and its way its tool', '8 cover nuts, 17 mm, out', ['take-off | 8 cover nut |  | socket | ']],
+  ['so many times', 'cover nuts x8, 17 mm, off', ['take-off | 8 cover nut |  | socket | ']],
+  [
+    'nuts counted, and what they hold',
+    'eight cover nuts and the front cover comes off',
+    ['take-off | 8 cover nut, front cover |  |  | '],
+  ],
+  ['a topic, and what of it', 'bearings: check the tips', ['inspect | bearing |  |  | the tips']],
+  [
+    'what is done while something is held',
+    'hold the impeller with the strap wrench while you undo the impeller nut',
+    ['hold | impeller |  | strap wrench | ', 'take-off | impeller nut |  |  | '],
+  ],
+  ['one verb of two words', 'kill the power, lock + tag', ['isolate | the power |  |  | ', 'lock-out |  |  |  | ']],
   [
     'the other one',
     'hold one impeller and unscrew the other one',

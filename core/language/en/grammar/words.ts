@@ -69,7 +69,9 @@ export function wordsOf(text: string): readonly Word[] {
       return { low: said.toLowerCase(), parts: partsOf(said.slice(1, -1)), quoted: true, ...at };
     const typed = said.toLowerCase().replaceAll('’', "'");
     // "50 N" is a force, "knobs n cover" two things.
-    const low = said === 'N' ? 'n' : (SHORT[typed] ?? typed);
+    const isAnd =
+      said === '+' && /\p{L}{2,}\s+$/u.test(text.slice(0, at.from)) && /^\s+\p{L}{2,}/u.test(text.slice(at.to));
+    const low = isAnd ? 'and' : said === 'N' ? 'n' : (SHORT[typed] ?? typed);
     return {
       low,
       parts: partsOf(low),
@@ -79,6 +81,7 @@ export function wordsOf(text: string): readonly Word[] {
     };
   });
   abbreviated(single);
+  timesBehind(single);
   withoutAbbreviationDots(single);
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
@@ -124,6 +127,18 @@ function abbreviated(words: Word[]): void {
     const isWithout = next?.low === 'o' && next.from === slash.to;
     const low = isWithout ? 'without' : 'with';
     words.splice(at, isWithout ? 3 : 2, { ...word, to: (isWithout ? next : slash).to, low, parts: [low], as: low });
+  }
+}
+
+/** "Cover bolts x6" are "cover bolts (6)"; "M8 x 30" is a size. */
+function timesBehind(words: Word[]): void {
+  for (let at = 1; at + 1 < words.length; at += 1) {
+    const [before, times, count] = [words[at - 1] as Word, words[at] as Word, words[at + 1] as Word];
+    const isCount =
+      count.value !== undefined && Number.isInteger(count.value) && /^(?:|[,.;:])$/.test(words[at + 2]?.low ?? '');
+    if (!/^[x×]$/.test(times.low) || !isCount || !isPlural(before.low)) continue;
+    const bracket = (low: string, place: number): Word => ({ low, parts: [low], from: place, to: place, as: low });
+    words.splice(at, 2, bracket('(', times.from), count, bracket(')', count.to));
   }
 }
 
