@@ -20,7 +20,7 @@ import { endsSentence, singular } from './words';
 const NAMED_NEXT =
   /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
-  /^(?:before|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping)$/;
+  /^(?:before|prior|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping)$/;
 /** What is noted or kept beside what is done: "..., and note which way the lips look". */
 const REMARKS =
   /^(?:note (?:that|which|how|where)|make (?:sure|certain)|remember|leave (?:the|it|them|one|two)|keep (?:the|it|them)|save (?:the|it|them)|be (?:very )?careful|take care|do not|don't|never)\b/;
@@ -143,6 +143,8 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (!afterComma && REMARKS.test(sentence.lows.slice(at).join(' '))) return true;
   const verb = verbAt(sentence.lows, at);
   if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
+  // Put in where a note left it out.
+  if (sentence.words[at]?.from === sentence.words[at]?.to) return true;
   // What opened with "before you" or "with the rod in" belongs to what follows its comma.
   let first = start;
   while (FILLERS.has(sentence.lows[first] ?? '') && sentence.lows[first] !== 'to') first += 1;
@@ -150,7 +152,9 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     return false;
   let behind = at + verb.length;
   // "Take out the filter" is done to the filter.
-  if (verb.is === 'movement' && /^(?:out|off|away|up|down|back|apart)$/.test(sentence.lows[behind] ?? '')) behind += 1;
+  const isWay = /^(?:out|off|away|up|down|back|apart)$/.test(sentence.lows[behind] ?? '');
+  const isWayIn = /^in (?:the|both|all)$/.test(sentence.lows.slice(behind, behind + 2).join(' '));
+  if (verb.is === 'movement' && (isWay || (afterComma && isWayIn))) behind += 1;
   const next = sentence.words[behind];
   if (!next || (verb.length > 1 && /^[.;]$/.test(next.low)))
     return verb.length > 1 || !ALSO_NOUN.test(sentence.lows[at] ?? '');

@@ -131,6 +131,8 @@ function hidesWay(sentence: Sentence): boolean {
 /** "In the oven, then straight on the shaft". */
 function hidesNext(sentence: Sentence): boolean {
   const { lows, names } = sentence;
+  // "Then make the pump empty": an order that was not understood.
+  if (lows[0] === 'then' && lows.length > 2 && !MORE_OF_IT.test(lows[1] ?? '')) return true;
   const then = SAID_OF.test(lows[0] ?? '') ? -1 : lows.indexOf('then');
   const next = then + (/^(?:the|a|an)$/.test(lows[then + 1] ?? '') ? 2 : 1);
   if (then >= 0 && partAt(names, sentence, next)) return true;
@@ -140,6 +142,9 @@ function hidesNext(sentence: Sentence): boolean {
   );
 }
 
+/** "Then a quarter turn more", "then go round once more": goes on with what was said. */
+const MORE_OF_IT =
+  /^(?:a|an|the|one|half|another|back|go|come|again|once|to|by|on|with|in|only|slowly|fully|evenly|\d.*)$/;
 const GOES = /^(?:on|onto|in|into|off|out|from)$/;
 
 function hidesTorque(sentence: Sentence): boolean {

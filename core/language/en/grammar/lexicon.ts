@@ -25,7 +25,8 @@ export function isToolName(words: readonly string[]): boolean {
 
 const SUBSTANCES = set(`grease oil sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
   threadlocker tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
-  alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue`);
+  alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue
+  wine beer milk juice product liquid fluid medium slurry`);
 const SUBSTANCE_PAIRS = /^(?:liquid gasket|gasket (?:compound|maker|paste)|pipe dope|soapy water|petroleum jelly)$/;
 
 export function isSubstance(words: readonly string[]): boolean {
@@ -80,13 +81,15 @@ export function isManner(word: string): boolean {
   return (
     MANNERS.has(word) ||
     (/..ly$/.test(word) &&
-      !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly|especially|particularly|mainly)$/.test(word))
+      !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly|especially|particularly|mainly|apply|reapply|reply|rely)$/.test(
+        word,
+      ))
   );
 }
 
 /** Runs of words that say how, from their beginning. */
 export const MANNER_PHRASE =
-  /^(?:once more|star(?= |$)|(?:one|two|three|four|\d|single) pass(?:es)?|in (?:the )?(?:sequence|order) \d+ (?:to|-|–) \d+|in the same (?:way|manner)|nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:(?:full|complete|whole|more) )?(?:turns?|times|degrees|passes|steps|stages)|all the way (?:round|around)|all the way|all round|all around|(?:the )?same (?:number of )?turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top(?: of (?:each other|one another|each|them|it|that))?|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
+  /^(?:once more|star(?= |$)|(?:one|two|three|four|\d|single) pass(?:es)?|in (?:the )?(?:sequence|order) \d+ (?:to|-|–) \d+|in the same (?:way|manner)|nice and \w+|by hand|by eye|by feel|hand tight|finger tight|just enough(?: to \w+)?|enough to \w+|opposite (?:pairs?|sides?|corners?|nuts?|bolts?|screws?)|one (?:by|at a|after) (?:one|time|another)|one after the other|a (?:bit|little|turn|half turn|quarter turn)(?: at a time)?|half a turn|(?:one|a) (?:full|complete|whole) (?:turn|revolution)|one turn|a (?:half|quarter)(?: turn)?|(?:\d+|two|three|four|several|a few) (?:(?:full|complete|whole|more) )?(?:turns?|times|degrees|passes|steps|stages)|(?:over|along) (?:its|the|their) (?:whole|full|entire) \w+|all the way (?:round|around)|all the way|all round|all around|(?:the )?same (?:number of )?turns|(\w+) by \1|a \w+(?: turn)? at a time|one \w+ at a time|side by side|opposite (?:each|one) (?:other|another)|end for end|the (?:same|right|other) way (?:round|up|around)|(?:same|right) way (?:round|up)|\w+ at a time|upside down|side to side|in turn|in pairs|at once|at the same time|with care|into (?:place|position)|on top(?: of (?:each other|one another|each|them|it|that))?|on edge|from behind|at the same time|each$|as well|too\b|in (?:place|position)|as far as (?:(?:it|they)(?:'ll| will)? go(?:es)?|you can|possible|(?:the|its|that) \w+)|as far as|a couple of (?:times|turns)|each (?:in turn|time)|halfway|half way|in (?:a |the |that |this )?\w* ?(?:pattern|order|sequence|line)|in (?:two|three|four|several|\d) (?:passes|steps|stages|rounds|goes))\b/;
 
 /** What fasteners do: "the screws *securing* the cover". */
 export const SECURES =
@@ -94,7 +97,7 @@ export const SECURES =
 
 /** What opens a caution that stands as a sentence. */
 export const CAUTION_OPENING =
-  /^(?:(?:be|being) (?:(?:very|really|extra|especially|quite|always) )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|pay attention\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not)\b|beware|do not|don't|dont|never|avoid|avoiding|guarding against|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|(?:wash|rinse|scrub) (?:your |the )?(?:hands?|eyes|skin|face)\b|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
+  /^(?:(?:be|being) (?:(?:very|really|extra|especially|quite|always) )?(?:careful|gentle|patient|aware|prepared|ready)|go easy\b|pay attention\b|(?:take|taking) (?:great |good )?care|careful(?=,| not| with| when| here|$)|watch(?: out)?\b(?!(?: \w+){0,4} for (?:\w+ )?(?:leaks?|bubbles?|drips?|smoke|movement))|mind (?:the|your|that|not|it|it's|they|they're)(?= |$)|beware|do not|don't|dont|never|avoid|avoiding|guarding against|make sure (?:not|you do not|you don't|never)|wear (?:your|a|an|the|eye|ear|face|safety|protective|rubber|leather|cut|hearing|heat|gloves|goggles|glasses|mask)\b|put on (?:your |the |safety |protective )?(?:gloves|goggles|glasses|safety|protect|eye|face|hearing|apron)|keep (?:your )?(?:hands|fingers|clear|away)|(?:wash|rinse|scrub) (?:your |the )?(?:hands?|eyes|skin|face)\b|stay clear|stand clear|no (?:impact|torque|air|power|screwdriver|grease|oil|sealant)\b|not too)/;
 export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */

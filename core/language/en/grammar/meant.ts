@@ -18,7 +18,7 @@ export interface Meant {
 export const BY_HAND = /\b(?:finger|hand)[- ]tight\b|\bby hand\b/;
 export const LOCKS = /^(?:(?:own|personal|safety|red) )*(?:pad)?locks?$|\btags?$|^lock-?outs?\b/;
 export const POWERED =
-  /\b(?:power|supply|mains|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater|water|air|steam)\b/;
+  /\b(?:power|supply|mains|electric(?:s|ity|al)?|motor|pump|drive|unit|machine|current|battery|breaker|fan|heater|water|air|steam)\b/;
 export const FASTENER =
   /\b(?:nut|bolt|screw|cap|plug|fitting|stud|nipple|adapter|union|retainer|gland|cartridge|valve|clamp)s?$/;
 /** What holds a part while it is worked on: putting it there puts nothing back into the pump. */

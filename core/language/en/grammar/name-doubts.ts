@@ -85,7 +85,7 @@ const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 function isOdd(name: string, parts: readonly string[]): boolean {
   if (parts.length > 5 || NO_NAME.test(name)) return true;
   if (/[^\p{L}\p{M}\d\s'’.-]/u.test(name)) return true;
-  if (/^\d|\s\d+$/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
+  if (/^\d|\s\d+(?:$|\s)/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
   const words = name.toLowerCase().split(/\s+/);
   if (
     words

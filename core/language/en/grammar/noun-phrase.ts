@@ -3,6 +3,7 @@ import { type KnownName, namesAt } from './known-names';
 import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from './lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from './operations';
 import type { Sentence } from './sentence';
+import { baseOf } from './verb-forms';
 import { isPlural, partsOf, type Word } from './words';
 
 /** Something named in a sentence: how many of it, under which name, and what it is known as. */
@@ -421,6 +422,12 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
   // "Check the pump holds pressure".
   const isMachine = /^(?:pump|motor|machine|unit|engine|gearbox|shaft)$/.test(before);
   if (at > start && isMachine && /s$/.test(low) && saysWhatItDoes(low)) return true;
+  // "Check that the rotor turns freely".
+  if (at > start && saysWhatItDoes(low) && /^(?:that|whether|if|until)$/.test(sentence.lows[start - 2] ?? ''))
+    return true;
+  // "Screw it on the rotor turning it left".
+  const goesOn = /^(?:it|them|the|a|your|its|from|until|by|with|left|right)$/.test(sentence.lows[at + 1] ?? '');
+  if (at > start && goesOn && baseOf(low, 'ing') !== undefined) return true;
   // "Check the level drops": what a level does.
   if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
     return true;

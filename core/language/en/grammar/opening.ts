@@ -26,7 +26,9 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   const use = /^use$/.test(low);
   if (
     !use &&
-    !/^(?:using|with|by|before|after|while|when|whenever|once|as|until|on|in|at|for|from|working|if|where)$/.test(low)
+    !/^(?:using|with|by|before|prior|after|while|when|whenever|once|as|until|on|in|at|for|from|working|if|where)$/.test(
+      low,
+    )
   )
     return undefined;
   if (use && !/\bto\b/.test(sentence.lows.slice(at).join(' '))) return undefined;
@@ -49,7 +51,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     const tool = toolAt(inside, 1);
     if (!tool || tool.end < inside.words.length) return undefined;
     open.tools.push(tool.tool);
-  } else if (/^(?:before|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)) {
+  } else if (/^(?:before|prior|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)) {
     open.how.push(piece.text(0, piece.words.length));
   } else if (/^(?:with|by)$/.test(low) && !toolAt(inside, 1)) open.how.push(piece.text(0, piece.words.length));
   else trailing(reading, inside, 0, open);

@@ -48,8 +48,8 @@ export function readAct(
   }
   // "Remove carefully the drive screw".
   while (
-    /..ly$|^twice$/.test(sentence.lows[at] ?? '') &&
-    lexicon.isManner(sentence.lows[at] ?? '') &&
+    /..ly$|^(?:twice|always|also)$/.test(sentence.lows[at] ?? '') &&
+    (lexicon.isManner(sentence.lows[at] ?? '') || /^al/.test(sentence.lows[at] ?? '')) &&
     nounPhraseAt(sentence, at + 1)
   ) {
     act.how.push(sentence.text(at, at + 1));
@@ -294,6 +294,8 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
   const isNamedNext = /^(?:the|a|an)$/.test(sentence.lows[at + 1] ?? '');
   if (
     (beginsFacing(sentence, at + 1) && !isNamedNext) ||
+    lexicon.CAUTION_OPENING.test(sentence.lows.slice(at + 1).join(' ')) ||
+    lexicon.REMARK_OPENING.test(sentence.lows.slice(at + 1).join(' ')) ||
     lexicon.MANNER_PHRASE.test(sentence.lows.slice(at + 1).join(' '))
   )
     return false;

@@ -5,6 +5,7 @@ import { nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
 import type { Piece } from './piece';
 import { DOER, JOINED, MEANS, OPENINGS } from './told-words';
+import { baseOf } from './verb-forms';
 import { isPlural, partsOf, type Word } from './words';
 
 /* Pieces of a sentence that are named in full, or put where they are read. */
@@ -57,8 +58,32 @@ function isOfAnother(
   return owners.length > 0 && !owners.some(isOwner);
 }
 
-/** "Drain the oil by removing the plug": the plug comes first. */
+/** "After you have removed the plug" is "after removing the plug". */
+function afterDone(piece: Piece): void {
+  const after = piece.words.findIndex(
+    ({ low }, i) => i > 1 && low === 'after' && /^(?:(?:you|we) have|you've|we've|having) /.test(piece.lows(i + 1)),
+  );
+  if (after < 0) return;
+  const verb = after + (/^(?:you|we)$/.test(piece.low(after + 1)) ? 3 : 2);
+  const base = baseOf(piece.low(verb), 'past');
+  const doing = MEANS_OF[base ?? ''];
+  if (doing) piece.words.splice(after + 1, verb - after, piece.as(verb, doing));
+}
+
+const MEANS_OF: Readonly<Record<string, string>> = {
+  remove: 'removing',
+  unscrew: 'unscrewing',
+  undo: 'undoing',
+  unbolt: 'unbolting',
+  loosen: 'loosening',
+  slacken: 'slackening',
+  detach: 'detaching',
+  disconnect: 'disconnecting',
+};
+
+/** "Drain the oil by removing the plug", "... after you have removed it": the plug comes first. */
 export function partMeans(piece: Piece): void {
+  afterDone(piece);
   const by = piece.words.findIndex(({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.test(piece.low(i + 1)));
   if (by < 0 || !verbAt(piece.lowsFrom(piece.skipFillers(0)), 0)) return;
   const named = nounPhraseAt(piece.sentence(), by + 2);

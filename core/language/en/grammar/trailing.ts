@@ -74,7 +74,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const names = sentence.words
         .slice(at, close)
         .some((_, i) => namesAt(sentence.names, sentence.words, at + i).length > 0);
-      if (!isRemark || names || verbAt(sentence.lows, at + 1)) return undefined;
+      const isTold = /\b(?:is|are|has|have)\b/.test(sentence.lows.slice(at, close).join(' '));
+      if (!isRemark || (names && !isTold) || verbAt(sentence.lows, at + 1)) return undefined;
       act.how.push(sentence.text(at + 1, close));
       return close + 1;
     },
@@ -290,6 +291,12 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 const SAYS_MORE =
   /^(?:always|fit|replace|renew|use|max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
+/** "For wear replace them": said without a stop between. */
+function isOrderAgain({ lows }: Sentence, at: number): boolean {
+  const isAllowed = /^(?:can|could|may|might|must|should|to|you|we|not|never)$/.test(lows[at - 1] ?? '');
+  return !isAllowed && verbAt(lows, at) !== undefined && /^(?:it|them|any)$/.test(lows[at + 1] ?? '');
+}
+
 /** Up to what is looked at: "for scratches *on the faces*". */
 function toPlace(sentence: Sentence, at: number): number {
   const end = sentence.lows.findIndex((low, i) => i > at && /^(?:on|in|at|of)$/.test(low));
@@ -302,7 +309,8 @@ function toHelp(sentence: Sentence, at: number): number {
   while (
     end < sentence.words.length &&
     !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '') &&
-    !(sentence.lows[end] === ',' && SAYS_MORE.test(sentence.lows[end + 1] ?? ''))
+    !(sentence.lows[end] === ',' && SAYS_MORE.test(sentence.lows[end + 1] ?? '')) &&
+    !isOrderAgain(sentence, end)
   )
     end += 1;
   return end;

@@ -82,7 +82,7 @@ export function verbMeant(
   if (/^(?:pull|draw)$/.test(phrase) && ways.some((way) => way === 'up' || way === 'down') && FASTENER.test(objectText))
     return { verb: 'torque' };
   // "Start at 1 bar": the pump.
-  if (phrase === 'start' && ways.length === 0 && objects.length === 0 && /^(?:at|in)$/.test(sentence.lows[at] ?? ''))
+  if (phrase === 'start' && ways.length === 0 && objects.length === 0 && /^(?:at|in|)$/.test(sentence.lows[at] ?? ''))
     return { verb: 'test', about: 'start', aboutEnd: at };
   if (phrase === 'start' && ways.length === 0) return { verb: 'start-by-hand' };
   if (phrase === 'wind' && ways.includes('in') && FASTENER.test(objectText)) return { verb: 'start-by-hand' };
