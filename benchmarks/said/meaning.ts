@@ -142,7 +142,7 @@ function stepDiffers(expected: Expected, step: Step, { series }: Workbook): stri
       .join('; '),
     values('put').map(bag).join('; '),
   );
-  say('minutes', String(step.minutes ?? ''), values('min').join(''));
+  say('minutes', String(step.minutes ?? step.proofs?.leak?.minutes ?? ''), values('min').join(''));
   say('photo', plain(step.photo?.mustShow ?? ''), plain(values('photo').join('')));
   return wrong;
 }

@@ -10,6 +10,7 @@ import { readDirection } from '../reading/en/direction-words';
 import { poseSaid } from '../reading/en/pose-words';
 import { findTool, splitTool } from './behind-signs';
 import type { ParsedLine, ParsedNote, ParsedStep } from './parse-line';
+import { proofsSaid } from './proofs-said';
 import { groupEdits } from './tightening-said';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
@@ -44,7 +45,7 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
   for (const said of line.steps) {
     const naming = new NamingEdits(current, newId);
     const place = placeAfter(current.procedure, said.verb, at);
-    const step: Step = { ...newStep(newId(), said.verb, place.stage), ...stepFields(said, naming, newId) };
+    const step = withProofs({ ...newStep(newId(), said.verb, place.stage), ...stepFields(said, naming, newId) });
     const made: Edit[] = [
       ...naming.edits,
       ...place.restaged.map((stepId): Edit => ({ kind: 'change', stepId, fields: { stage: place.stage } })),
@@ -58,6 +59,11 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
     at += 1;
   }
   return { workbook: current, edits, stepId: stepIds.at(-1) ?? '', index: after + 1, stepIds, elsewhere };
+}
+
+/** "Turn the shaft by hand two full turns": the check by hand that its words ask for. */
+function withProofs({ minutes, ...step }: Step): Step {
+  return { ...step, ...proofsSaid({ ...step, ...(minutes !== undefined && { minutes }) }) };
 }
 
 /** "Crosswise in three passes": how the joint is tightened goes on the torque sheet. */

@@ -166,10 +166,12 @@ export function readAct(
       trailing(reading, sentence, poured.end, act);
     } else if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
       const about = pronounText(reading, act);
-      if (about === 'it' && NEEDS_NAME.includes(act.verb))
+      // "Turn it over by hand": the pump, where nothing else was named.
+      const isPump = about === 'it' && act.verb === 'turn' && TURNS_IT.test(told);
+      if (about === 'it' && !isPump && NEEDS_NAME.includes(act.verb))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
       if (RUNS_IT.test(told)) act.about = about === 'it' ? 'run the pump' : sentence.text(start, objects.end);
-      else act.about = about;
+      else act.about = isPump ? 'the pump' : about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
       const about = sentence.text(objects.from, objects.end);
@@ -248,6 +250,7 @@ function amountFrom({ lows }: Sentence, at: number): number {
 const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;
 const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out|apart|yet|fully))*\b/;
 
+const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
 const RUNS_IT = /^run (?:it|them)\b/;
 
 function lengthOf(text: string): number {

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Doubt } from '#core/language/en/grammar/said';
+import { sayAsked } from '#core/language/en/proofs';
 import { sayStep } from '#core/language/en/sentence';
 import type { LineReading } from '#core/line/read-line';
 import type { Step } from '#core/model/procedure';
@@ -63,6 +64,7 @@ export function Beside({ step, series }: { step: Step; series: Series }) {
     ),
     looks.length > 0 && t('line.looksFor', { signs: looks.join(', ') }),
     step.minutes !== undefined && t('line.minutes', { count: step.minutes }),
+    step.proofs && t('line.proofs', { asked: sayAsked(step.proofs) }),
     ...step.cautions.map(({ signal, text }) => `${signal}: ${text ?? ''}`),
     step.why && t('line.why', { why: step.why }),
     step.photo?.mustShow && t('line.photo', { shows: step.photo.mustShow }),
