@@ -197,7 +197,7 @@ class Seeder {
       let clock = start;
       const made: [number, EntryContent][] = [];
       for (const step of workbook.procedure.steps) {
-        clock += (step.minutes ?? 2) * MINUTE;
+        clock += (step.minutes ?? step.proofs?.leak?.minutes ?? 2) * MINUTE;
         for (const [n, content] of (await this.carryOut(workbook, step, by, hours)).entries()) {
           const isRead = content.kind === 'torque-read';
           made.push([clock, isRead ? sentBy(wrench, content, `${jobId}-${step.id}-${n}`, i) : content]);
@@ -219,7 +219,7 @@ class Seeder {
     });
     let clock = start;
     for (const step of workbook.procedure.steps) {
-      clock += (step.minutes ?? 2) * MINUTE;
+      clock += (step.minutes ?? step.proofs?.leak?.minutes ?? 2) * MINUTE;
       const extra: EntryContent[] = [];
       if (step.verb === 'inspect' && step.photo) {
         extra.push({
@@ -253,7 +253,7 @@ class Seeder {
     });
     let clock = start;
     for (const step of workbook.procedure.steps.slice(0, 17)) {
-      clock += (step.minutes ?? 2) * MINUTE;
+      clock += (step.minutes ?? step.proofs?.leak?.minutes ?? 2) * MINUTE;
       const content: EntryContent[] =
         step.photo && step.verb === 'drain'
           ? [
@@ -297,6 +297,12 @@ class Seeder {
       ),
     ]);
     if (step.run) found.push({ kind: 'run-read', stepId: step.id, ...ranWell(step.run, workbook.series) });
+    if (step.proofs?.leak)
+      found.push({
+        kind: 'proved',
+        stepId: step.id,
+        proof: { what: 'leak', seconds: 60 * step.proofs.leak.minutes, drops: 0 },
+      });
     if (!step.photo) return [...readings, ...found];
     const photo = this.photos.get(step.id) ?? (await this.keepPhoto(await drawPhoto(workbook, step), by));
     this.photos.set(step.id, photo);

@@ -1,5 +1,7 @@
 import type { Entry, EntryContent } from '../job/entry';
 import { foldJob } from '../job/job';
+import { summarySections } from '../language/en/summary';
+import { sayQuantity } from '../quantity/quantity';
 import { typed, withComponent, withStep } from '../testing/workbook';
 import { photoPairs } from './photo-pairs';
 import { summaryOf } from './summary';
@@ -80,6 +82,20 @@ test('a job on one page: done, renewed, found, measured, tightened, who and how 
     ['shaft 2', false],
   ]);
   expect(summary.tightened).toMatchObject([{ count: 1, within: 0 }]);
+});
+
+test.each([
+  [31.978, 31.98, '31.978 mm to 31.980 mm'],
+  [31.98, 31.98, '31.98 mm'],
+  [32, 1000.5, '32.0 mm to 1000.5 mm'],
+])('sizes of one part are said with as many decimals: %d and %d', (smallest, largest, said) => {
+  const { summary } = whole();
+  const [first] = summary.measured;
+  if (!first) throw new Error('nothing measured');
+  const words = { nameOf: String, say: sayQuantity, duration: String };
+  const sized = { ...summary, measured: [{ ...first, smallest: mm(smallest), largest: mm(largest) }] };
+  const section = summarySections(sized, words, 'workshop').find(({ title }) => title === 'Measured');
+  expect(section?.lines).toEqual([`shaft, shaft 1, diameter: ${said}, within its limits`]);
 });
 
 test('the photo of a part that comes off stands beside the last one of it back in its place', () => {

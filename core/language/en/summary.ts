@@ -26,6 +26,20 @@ export interface SummaryWords {
 
 const FOLLOWS = { reuse: 'used again', renew: 'to be renewed', refer: 'referred' };
 
+/** "31.978 mm" and "31.98 mm" as "31.978 mm" and "31.980 mm". */
+function alikeInDecimals(said: readonly string[]): string[] {
+  const decimals = said.map((text) => DECIMALS.exec(text)?.[2]?.length ?? 0);
+  const most = Math.max(...decimals);
+  return said.map((text, i) =>
+    text.replace(DECIMALS, (_, whole: string, part = '') => {
+      const zeros = '0'.repeat(most - (decimals[i] ?? 0));
+      return most > 0 ? `${whole}.${part}${zeros}` : whole;
+    }),
+  );
+}
+
+const DECIMALS = /^([\d,]+)(?:\.(\d+))?/;
+
 /** What the first page of a record says. For the customer without names, skipped checks and what the office has to get. */
 export function summarySections(
   summary: JobSummary,
@@ -64,8 +78,8 @@ export function summarySections(
     {
       title: 'Measured',
       lines: measured.map(({ what, component, place, smallest, largest, isWithin }) => {
-        const sizes = smallest.value === largest.value ? say(smallest, 6) : `${say(smallest, 6)} to ${say(largest, 6)}`;
-        return `${[component?.name, place, what].filter(Boolean).join(', ')}: ${sizes}, ${isWithin ? 'within its limits' : 'out of its limits'}`;
+        const sizes = alikeInDecimals([...new Set([smallest, largest].map((size) => say(size, 6)))]);
+        return `${[component?.name, place, what].filter(Boolean).join(', ')}: ${sizes.join(' to ')}, ${isWithin ? 'within its limits' : 'out of its limits'}`;
       }),
     },
     {
