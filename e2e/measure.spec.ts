@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, post, release, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
+import { expect, newProcedure, post, release, saved, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 /** A series with a plunger that is measured, and a pump that is run on the test bench. */
 async function measured(page: Page, title: string): Promise<void> {
@@ -147,4 +147,43 @@ test('a calliper fills the sizes one after the other; what it cannot prove is sa
   await expect(summary.getByText('Leak check: 6 drops in 5 min, about 3.6 mL an hour')).toBeVisible();
   await expect(summary.getByText(/plunger, needed for|plunger$/).first()).toBeVisible();
   await expect(page.getByText('Customer: Ada Test', { exact: false })).toBeVisible();
+});
+
+test('a spring is measured by its free length and its force, which its gauge proves to one in a hundred', async ({
+  page,
+}) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Spring measured');
+  await typeLines(page, ['measure "valve spring" /calliper /spring tester']);
+  for (const [what, least, tool] of [
+    ['free length', '61.5 mm', 'calliper'],
+    ['force at 40 mm', '200 N', 'spring tester'],
+  ] as const) {
+    await page.getByRole('textbox', { name: 'What to measure' }).last().fill(what);
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Least').last().fill(least);
+    await page.keyboard.press('Enter');
+    await page.getByRole('combobox', { name: 'Measured with' }).or(page.getByLabel('Measured with')).last().click();
+    await page.getByRole('option', { name: tool }).click();
+  }
+  await release(page);
+  await startJob(page, 'Spring measured', 'ME-2');
+  await expect(page.getByRole('button', { name: '2 readings needed' })).toBeDisabled();
+  await expect(page.getByText('At least 200 N.')).toBeVisible();
+  await expect(page.getByText('Within 1.9 N of a limit it proves nothing.')).toBeVisible();
+  // A new ring tells a length, and no force.
+  await expect(page.getByText('No instrument at hand: use a new ring')).toHaveCount(1);
+  await page.getByLabel('free length', { exact: true }).last().fill('62');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('force at 40 mm', { exact: true }).last().fill('201');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Too close to the limit for this instrument/)).toBeVisible();
+  await page.getByLabel('force at 40 mm', { exact: true }).last().fill('188');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('under the limit')).toBeVisible();
+  await stepDone(page);
+  await page.getByRole('button', { name: 'Finish and seal the record' }).click();
+  const summary = page.getByRole('region', { name: 'Summary' });
+  await expect(summary.getByText(/valve spring, free length: 62 mm, within its limits/)).toBeVisible();
+  await expect(summary.getByText(/valve spring, force at 40 mm: 188 N, out of its limits/)).toBeVisible();
 });

@@ -205,7 +205,7 @@ test('every field of a step can be filled in, and the cloth follows the step in 
     await page.keyboard.press('Tab');
   };
   await fill('Torque figure with unit', '218 pounds');
-  await expect(page.getByText('that is not a unit of torque')).toBeVisible();
+  await expect(page.getByText('that is a unit of something else; use N·m')).toBeVisible();
   await fill('Torque figure with unit', '218 in-lb');
   await expect(page.locator('p').filter({ hasText: 'Torque the four bolts to 218 lbf·in' })).toBeVisible();
   await fill('Which end', 'stamped side');

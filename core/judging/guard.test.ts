@@ -1,5 +1,6 @@
 import type { Measurement } from '../model/procedure';
-import { guardBand, largestError, prove } from './guard';
+import { typed } from '../testing/workbook';
+import { guardBand, instrumentOf, largestError, prove } from './guard';
 
 const mm = (value: number) => ({ value, unit: 'mm' as const });
 const PLUNGER: Measurement = {
@@ -47,4 +48,22 @@ test('what the tool says of itself counts before what is usual for its kind', ()
   expect(largestError({ name: 'digital calliper' })).toEqual(mm(0.03));
   expect(largestError({ name: 'calliper', accuracy: mm(0.02) })).toEqual(mm(0.02));
   expect(largestError({ name: 'tapered pin' })).toBeUndefined();
+});
+
+/** ISO 7500-1, class 1: 1 % of the force that is shown. */
+test('a spring is judged with the share by which its gauge may be off', () => {
+  const newton = (value: number) => ({ value, unit: 'N' as const });
+  const { series } = typed(['measure spring /spring tester /calliper']);
+  const toolId = (name: string) => series.tools.find((tool) => tool.name === name)?.id ?? '';
+  const force: Measurement = {
+    ...{ id: 'force', what: 'force at 40 mm', least: newton(200), toolId: toolId('spring tester') },
+    ...{ points: [], directions: 1 as const, follows: 'renew' as const },
+  };
+  const { error } = instrumentOf(force, series);
+  expect(error).toEqual(newton(2));
+  expect([203, 201, 199, 197].map((value) => prove(newton(value), force, error))).toEqual([
+    ...['conforms', 'uncertain', 'uncertain', 'fails'],
+  ]);
+  expect(prove({ value: 203 / 4.448_221_615, unit: 'lbf' }, force, error)).toBe('conforms');
+  expect(instrumentOf({ ...force, toolId: toolId('calliper') }, series).error).toBeUndefined();
 });

@@ -20,9 +20,21 @@ const USUAL_ERROR_MM: readonly { readonly words: RegExp; readonly error: number 
   { words: /\b(rule|tape measure)\b/i, error: 0.5 },
 ];
 
-/** The largest error that an instrument may have, to either side; undefined where nobody knows. */
-export function largestError(tool: Pick<Tool, 'name' | 'accuracy'>): Quantity | undefined {
+/** What measures forces is off by a share of what it shows: 1 % in class 1 of ISO 7500-1, from memory. */
+const FORCE_GAUGES = /\b(?:force gauge|force meter|spring tester|spring scale|spring balance|load cell|dynamometer)\b/i;
+const FORCE_ERROR = 0.01;
+
+const MEASURES = /gauge|meter|calliper|caliper|rule\b|tester|scale\b|balance|load cell|indicator/i;
+
+/** A tool that sizes or forces are read from. */
+export function isInstrument({ kind, name }: Pick<Tool, 'kind' | 'name'>): boolean {
+  return kind === 'measuring' || MEASURES.test(name);
+}
+
+/** The largest error that an instrument may have, to either side, near a limit; undefined where nobody knows. */
+export function largestError(tool: Pick<Tool, 'name' | 'accuracy'>, limit?: Quantity): Quantity | undefined {
   if (tool.accuracy) return tool.accuracy;
+  if (FORCE_GAUGES.test(tool.name)) return limit && { value: FORCE_ERROR * limit.value, unit: limit.unit };
   const usual = USUAL_ERROR_MM.find(({ words }) => words.test(tool.name));
   return usual && { value: usual.error, unit: 'mm' };
 }
@@ -55,8 +67,11 @@ export function prove(reading: Quantity, measurement: Measurement, error: Quanti
 }
 
 /** What a measurement is taken with, and how far off that may be. */
-export function instrumentOf({ toolId }: Measurement, { tools }: Series): { tool?: Tool; error?: Quantity } {
-  const tool = tools.find(({ id }) => id === toolId);
-  const error = tool && largestError(tool);
-  return { ...(tool && { tool }), ...(error && { error }) };
+export function instrumentOf(measurement: Measurement, { tools }: Series): { tool?: Tool; error?: Quantity } {
+  const tool = tools.find(({ id }) => id === measurement.toolId);
+  const limit = measurement.most ?? measurement.least ?? measurement.nominal;
+  const error = tool && largestError(tool, limit);
+  // A calliper that was chosen for a force says nothing of it.
+  const isOfIt = error && limit && unitOf(error.unit).dimension === unitOf(limit.unit).dimension;
+  return { ...(tool && { tool }), ...(isOfIt && { error }) };
 }

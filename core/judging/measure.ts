@@ -1,7 +1,8 @@
 import type { Measurement } from '../model/procedure';
-import { convert } from '../quantity/quantity';
+import { MEASURED_DIMENSIONS } from '../model/procedure-words';
+import { convert, type QuantityReading, readQuantity } from '../quantity/quantity';
 import type { Quantity } from '../quantity/schema';
-import { type UnitSymbol, unitOf } from '../quantity/units';
+import { type Dimension, type UnitSymbol, unitOf } from '../quantity/units';
 
 /** One place to measure: a point along the part, and the first direction or the one across it. */
 export interface MeasuringPlace {
@@ -20,6 +21,18 @@ export function placesOf({ points, directions }: Measurement): MeasuringPlace[] 
   return along.flatMap((point) =>
     (directions === 2 ? [1, 2] : [1]).map((direction) => ({ point, direction }) as MeasuringPlace),
   );
+}
+
+/** In what a limit may be given: in a length or a force, or in the same as the other limits. */
+export function dimensionsOf(others: Pick<Measurement, 'nominal' | 'least' | 'most'>): readonly Dimension[] {
+  const other = others.nominal ?? others.least ?? others.most;
+  return other ? [unitOf(other.unit).dimension] : MEASURED_DIMENSIONS;
+}
+
+/** Reads a limit of a measurement, beside its other limits. */
+export function readLimit(typed: string, others: Pick<Measurement, 'nominal' | 'least' | 'most'>): QuantityReading {
+  const readings = dimensionsOf(others).map((dimension) => readQuantity(typed, dimension));
+  return readings.find(({ ok }) => ok) ?? readings[0] ?? { ok: false, fault: 'no-number' };
 }
 
 /** A reading in any unit of what the limits are in, both included. */

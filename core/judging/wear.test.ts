@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { signsFor } from '../language/en/wear-signs';
 import type { Measurement } from '../model/procedure';
 import { convert } from '../quantity/quantity';
-import { judgeReading, type Measured, placesOf, summarise } from './measure';
+import { judgeReading, type Measured, placesOf, readLimit, summarise } from './measure';
 
 const mm = (value: number) => ({ value, unit: 'mm' as const });
 const PLUNGER: Measurement = {
@@ -95,4 +95,18 @@ test('the signs offered for a seat begin with those seen on seats', () => {
   expect(signsFor('valve-seat')[0]).toMatchObject({ sign: 'pitting', means: expect.stringMatching(/^Cavitation/) });
   expect(signsFor('o-ring').map(({ sign }) => sign)).toContain('extruded edge');
   expect(signsFor('o-ring').map(({ sign }) => sign)).not.toContain('pitting');
+});
+
+test('a limit is a length or a force, and the others are of the same', () => {
+  const read = (typed: string, others: Parameters<typeof readLimit>[1] = {}) => {
+    const reading = readLimit(typed, others);
+    return reading.ok ? reading.quantity : reading.fault;
+  };
+  expect([read('61.5 mm'), read('200 N'), read('45 lbf')]).toEqual([
+    mm(61.5),
+    { value: 200, unit: 'N' },
+    { value: 45, unit: 'lbf' },
+  ]);
+  expect([read('61.5'), read('3 bar'), read('wide')]).toEqual(['no-unit', 'other-dimension', 'no-number']);
+  expect([read('200 N', { least: mm(61) }), read('62 mm', { least: mm(61) })]).toEqual(['other-dimension', mm(62)]);
 });

@@ -30,6 +30,11 @@ const US: Readonly<Record<Dimension, readonly UnitSymbol[]>> = {
   speed: ['rpm'],
   power: ['hp'],
 };
+/** The units in which people usually give a quantity of a dimension. */
+export function commonUnits(dimension: Dimension): readonly UnitSymbol[] {
+  return [...new Set([...METRIC[dimension], ...US[dimension]])];
+}
+
 /** Below this a torque is told in inch pounds: the wrench for it has that scale. Common practice. */
 const FOOT_POUNDS_FROM = 20;
 

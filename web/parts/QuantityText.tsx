@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import type { Quantity } from '#core/quantity/schema';
 import type { Dimension } from '#core/quantity/units';
 import { DraftText } from './DraftText';
+import { sayQuantityFault } from './quantity-fault';
 
 interface QuantityTextProps {
   readonly label: string;
@@ -16,7 +16,6 @@ interface QuantityTextProps {
 
 /** A figure with its unit, above zero, as people type it; what cannot be read stays, with what is wrong with it. */
 export function QuantityText({ label, dimension, value, placeholder, onQuantity }: QuantityTextProps) {
-  const { t } = useTranslation();
   const [fault, setFault] = useState('');
   return (
     <DraftText
@@ -27,7 +26,7 @@ export function QuantityText({ label, dimension, value, placeholder, onQuantity 
       onCommit={(text) => {
         const reading = readQuantity(text, dimension);
         const isRight = reading.ok && reading.quantity.value > 0;
-        setFault(text === '' || isRight ? '' : t(`quantity.${reading.ok ? 'negative' : reading.fault}`));
+        setFault(text === '' || isRight ? '' : sayQuantityFault(reading.ok ? 'negative' : reading.fault, dimension));
         if (text === '') onQuantity(undefined);
         else if (isRight) onQuantity(reading.quantity);
       }}

@@ -2,6 +2,7 @@ import i18next from 'i18next';
 import { VERB_SAYS } from '#core/language/en/verbs';
 import type { LineFault } from '#core/line/parse-line';
 import type { Series } from '#core/model/series';
+import { sayQuantityFault } from './quantity-fault';
 
 /** What is wrong with a line, and what to type instead. */
 export function sayFault(fault: LineFault, { positionSets }: Series): string {
@@ -19,7 +20,7 @@ export function sayFault(fault: LineFault, { positionSets }: Series): string {
             known: positionSets.flatMap((set) => [`each ${set.name}`, ...set.positions.map((p) => p.name)]).join(', '),
           });
     case 'bad-torque':
-      return t('line.fault.torque', { text: fault.text, reason: t(`quantity.${fault.reason}`) });
+      return t('line.fault.torque', { text: fault.text, reason: sayQuantityFault(fault.reason, 'torque') });
     case 'bad-faces':
       return t('line.fault.faces', { text: fault.text });
     case 'bad-minutes':

@@ -53,10 +53,10 @@ export const tradeTexts = {
   renewal: { always: 'always renewed', judge: 'judged', keep: 'kept' },
   quantity: {
     'no-number': 'there is no number in it',
-    'no-unit': 'say the unit as well, for example 45 N·m',
-    'unknown-unit': 'that unit is not known; use N·m, lbf·ft, lbf·in or kgf·m',
-    'other-dimension': 'that is not a unit of torque; use N·m, lbf·ft, lbf·in or kgf·m',
-    negative: 'a torque must be above zero',
+    'no-unit': 'say the unit as well: {{units}}',
+    'unknown-unit': 'that unit is not known; use {{units}}',
+    'other-dimension': 'that is a unit of something else; use {{units}}',
+    negative: 'it must be above zero',
   },
   consequence: {
     reuse: 'reuse',

@@ -8,6 +8,7 @@ import { DEFAULT_TOLERANCE_PERCENT } from '#core/model/torque-figure';
 import { readQuantity, sayQuantity } from '#core/quantity/quantity';
 import { changesFriction } from '#core/supplies/consumable-kinds';
 import { DraftText } from '../../../parts/DraftText';
+import { sayQuantityFault } from '../../../parts/quantity-fault';
 import { Remove } from '../../../parts/Remove';
 import styles from './Step.module.css';
 
@@ -64,7 +65,7 @@ export function TorqueFields({ step, change }: { step: Step; change: Change }) {
           setFault(
             text === '' || (reading.ok && reading.quantity.value > 0)
               ? ''
-              : t(`quantity.${reading.ok ? 'negative' : reading.fault}`),
+              : sayQuantityFault(reading.ok ? 'negative' : reading.fault, 'torque'),
           );
         }}
       />
@@ -115,7 +116,7 @@ export function TorqueThreadFields({ step, series, change }: { step: Step; serie
         error={fault || undefined}
         onCommit={(text) => {
           const reading = readQuantity(text, 'torque');
-          setFault(text === '' || reading.ok ? '' : t(`quantity.${reading.fault}`));
+          setFault(text === '' || reading.ok ? '' : sayQuantityFault(reading.fault, 'torque'));
           if (text === '') change({ torque: { ...bare, ...thread } });
           else if (reading.ok) change({ torque: { ...bare, ...thread, also: reading.quantity } });
         }}

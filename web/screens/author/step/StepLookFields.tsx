@@ -2,13 +2,16 @@ import { Select, TagsInput } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { isInstrument } from '#core/judging/guard';
+import { dimensionsOf, readLimit } from '#core/judging/measure';
 import { componentById, toolLabel } from '#core/model/lookup';
 import type { Measurement, Step } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
-import { readQuantity, sayQuantity } from '#core/quantity/quantity';
+import { sayQuantity } from '#core/quantity/quantity';
 import { DraftText } from '../../../parts/DraftText';
 import { ConsequenceSelect, LookList } from '../../../parts/LookList';
 import lookStyles from '../../../parts/LookList.module.css';
+import { sayQuantityFault } from '../../../parts/quantity-fault';
 import { Remove } from '../../../parts/Remove';
 import styles from './Step.module.css';
 import { emptyIsNone } from './StepFieldKinds';
@@ -69,15 +72,16 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
     const { [key]: _old, ...rest } = measurement;
     return rest as Measurement;
   };
-  const length = (key: 'nominal' | 'least' | 'most', text: string) => {
-    const reading = readQuantity(text, 'length');
-    setFaults({ ...faults, [key]: text === '' || reading.ok ? '' : t(`quantity.${reading.fault}`) });
+  const size = (key: 'nominal' | 'least' | 'most', text: string) => {
+    const reading = readLimit(text, without(key));
+    setFaults({
+      ...faults,
+      [key]: text === '' || reading.ok ? '' : sayQuantityFault(reading.fault, ...dimensionsOf(without(key))),
+    });
     if (text === '') onChange(without(key));
     else if (reading.ok) onChange({ ...measurement, [key]: reading.quantity });
   };
-  const gauges = series.tools.filter(
-    ({ kind, name }) => kind === 'measuring' || /gauge|meter|calliper|rule/i.test(name),
-  );
+  const gauges = series.tools.filter(isInstrument);
   return (
     <div className={lookStyles.item}>
       <div className={lookStyles.look}>
@@ -97,7 +101,7 @@ function OneMeasurement({ measurement, series, onChange, onRemove }: OneMeasurem
             placeholder={t(`measure.${key}Hint`)}
             value={measurement[key] ? sayQuantity(measurement[key], 6) : ''}
             error={faults[key] || undefined}
-            onCommit={(text) => length(key, text)}
+            onCommit={(text) => size(key, text)}
           />
         ))}
       </div>
