@@ -178,6 +178,7 @@ test('a spring is measured by its free length and its force, which its gauge pro
   await page.getByLabel('force at 40 mm', { exact: true }).last().fill('201');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Too close to the limit for this instrument/)).toBeVisible();
+  await expect(page.getByText('too close to tell')).toBeVisible();
   await page.getByLabel('force at 40 mm', { exact: true }).last().fill('188');
   await page.keyboard.press('Enter');
   await expect(page.getByText('under the limit')).toBeVisible();

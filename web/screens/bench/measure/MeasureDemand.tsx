@@ -92,6 +92,22 @@ function Instrument({ bench, measurement }: { bench: BenchJob; measurement: Meas
   );
 }
 
+/** How a reading looks, by what it tells. */
+const TOLD = {
+  within: styles.within,
+  unjudged: styles.within,
+  near: styles.near,
+  under: styles.out,
+  over: styles.out,
+} as const;
+const ENTERED = {
+  within: styles.entered,
+  unjudged: styles.entered,
+  near: styles.enteredNear,
+  under: styles.enteredOut,
+  over: styles.enteredOut,
+} as const;
+
 function readingsOf(run: StepRun, measurement: Measurement, place: string | null): JudgedMeasure[] {
   return run.measured.filter((one) => one.measurementId === measurement.id && one.positionId === place);
 }
@@ -131,7 +147,9 @@ function MeasuredPart({
   };
   const out = readings.some(isOut);
   const { error } = instrumentOf(measurement, bench.job.release.workbook.series);
-  const isNear = !out && readings.some(({ reading }) => prove(reading, measurement, error) === 'uncertain');
+  const verdictOf = (one: JudgedMeasure) =>
+    !isOut(one) && prove(one.reading, measurement, error) === 'uncertain' ? 'near' : one.verdict;
+  const isNear = !out && readings.some((one) => verdictOf(one) === 'near');
   const gauged = run.gauged.find((one) => one.measurementId === measurement.id && one.positionId === place);
   const label = (spot: MeasuringPlace) =>
     [placeName(place), spot.point, measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : undefined]
@@ -173,6 +191,7 @@ function MeasuredPart({
             .filter((spot) => spot.point === point)
             .map((spot) => {
               const reading = at(spot);
+              const tells = reading && verdictOf(reading);
               const way = measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : '';
               return (
                 <div key={spotKey(spot)} className={styles.spot}>
@@ -181,7 +200,7 @@ function MeasuredPart({
                       inputMode="decimal"
                       autoComplete="off"
                       aria-label={label(spot)}
-                      className={reading && (isOut(reading) ? styles.enteredOut : styles.entered)}
+                      className={tells && ENTERED[tells]}
                       placeholder={way}
                       value={texts[spotKey(spot)] ?? entered(spot)}
                       onFocus={() =>
@@ -190,15 +209,11 @@ function MeasuredPart({
                       onChange={(event) => setTexts({ ...texts, [spotKey(spot)]: event.currentTarget.value })}
                     />
                   )}
-                  {reading && (
-                    <output
-                      className={
-                        reading.verdict === 'within' || reading.verdict === 'unjudged' ? styles.within : styles.out
-                      }
-                    >
+                  {reading && tells && (
+                    <output className={TOLD[tells]}>
                       {inHand && reading.reading.unit === unit
-                        ? t(`measure.verdict.${reading.verdict}`)
-                        : `${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${reading.verdict}`)}`}
+                        ? t(`measure.verdict.${tells}`)
+                        : `${showNumber(reading.reading.value, 6)} ${reading.reading.unit}, ${t(`measure.verdict.${tells}`)}`}
                     </output>
                   )}
                 </div>
