@@ -193,6 +193,9 @@ test.describe('an update of the app', () => {
     await doStep(page);
     await expect(page.getByText('2 of 6')).toBeVisible();
     await expect(page.getByText('Sending')).toBeHidden();
+    const other = await page.context().newPage();
+    await other.goto(url);
+    await expect(other.getByRole('heading', { name: 'Shelf' })).toBeVisible();
     await appendFile(join(copy, 'web', 'sw.js'), '\n// The next version.\n');
     await Promise.all(['sw.js.gz', 'sw.js.br'].map((name) => rm(join(copy, 'web', name), { force: true })));
     await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
@@ -219,5 +222,10 @@ test.describe('an update of the app', () => {
     await expect(page.getByText(/Offline/)).toBeHidden({ timeout: 70_000 });
     await finish(page);
     expect(await kindsTold(page)).toEqual(UNDISTURBED);
+    // What another tab had open goes on, and is loaded with the new version when somebody says so.
+    await other.getByRole('button', { name: 'New version' }).click();
+    await Promise.all([other.waitForEvent('load'), other.getByRole('button', { name: 'Load it now' }).click()]);
+    await expect(other.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+    await expect(other.getByRole('button', { name: 'New version' })).toBeHidden();
   });
 });
