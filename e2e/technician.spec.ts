@@ -64,7 +64,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await expect(page.getByRole('heading', { name: 'Isolate the drive' })).toBeVisible();
   await expect(page.getByText('DANGERLock the switch and keep the key')).toBeVisible();
   // Nothing is opened before the isolation is confirmed by name.
-  await expect(page.getByRole('button', { name: 'Confirm by name' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Confirmation by name needed' })).toBeDisabled();
   await page.getByRole('button', { name: 'Mara Oduya: I did this and checked it' }).click();
   await expect(page.getByRole('button', { name: 'Confirmed by Mara Oduya' })).toBeVisible();
   await done.click();
@@ -135,7 +135,7 @@ test('a technician carries it out, with a photo, a wrong torque, a reload, a han
   await tablet.getByRole('button', { name: 'Take over this job' }).click();
   // The locks protect who has put them on: who takes over checks them first.
   await expect(tablet.getByText('Check the locks first')).toBeVisible();
-  await expect(tablet.getByRole('button', { name: 'Check the locks' })).toBeDisabled();
+  await expect(tablet.getByRole('button', { name: 'Check of the locks needed' })).toBeDisabled();
   await tablet.getByRole('button', { name: 'Tobias Quell: I checked all of them' }).click();
   await stepDone(tablet);
   await tablet.getByLabel('Reading', { exact: true }).fill('60');

@@ -6,6 +6,7 @@ import { type Demand, placeInHand } from '#core/job/demands';
 import { runOf } from '#core/job/job';
 import type { JobState } from '#core/job/state';
 import { isToDo, stepInJob } from '#core/job/to-do';
+import { capital } from '#core/language/en/counted';
 import { componentPhrase, listing } from '#core/language/en/sentence';
 import { confirmationOf } from '#core/model/confirmation';
 import { componentById, placeNameOf } from '#core/model/lookup';
@@ -92,7 +93,7 @@ export function BenchFoot({ bench, inHand, demands, isConfirmed }: BenchFootProp
         onClick={done}
       >
         {missing.length > 0
-          ? listing(missing)
+          ? t('bench.needed', { what: capital(listing(missing)) })
           : placesLeft > 1
             ? t('bench.placeDone', { place: placeNameOf(workbook.series, place ?? null) ?? '' })
             : t('bench.done')}

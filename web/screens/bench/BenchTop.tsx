@@ -24,8 +24,10 @@ export function BenchTop({ bench, step }: { bench: BenchJob; step: Step | undefi
   const running = state.phase === 'running' && state.holder === person.id;
   return (
     <header className={styles.top}>
-      <Link to="/jobs">{t('jobs.title')}</Link>
-      <b>{t('jobs.number', { number: job.number })}</b>
+      <span className={styles.where}>
+        <Link to="/jobs">{t('jobs.title')}</Link>
+        <b>{t('jobs.number', { number: job.number })}</b>
+      </span>
       <span className={styles.about}>
         {t('bench.about', {
           series: `${series.name} ${series.code}`,

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { stateAfter } from '#core/bench/state';
 import { isToDo, questionKeys } from '#core/job/to-do';
+import { capital } from '#core/language/en/counted';
 import type { Workbook } from '#core/model/procedure';
 import { SETTINGS, type Setting } from '#core/model/procedure-words';
 import { methodIn, stepIn } from '#core/model/setting';
@@ -153,7 +154,7 @@ function Walk({ workbook }: { workbook: Workbook }) {
           aria-label={t('bench.progress', { done: Math.max(0, at), steps: steps.length })}
         />
         <button type="button" className={styles.next} disabled={at >= steps.length || unanswered} onClick={forward}>
-          {unanswered ? t('bench.needAnswer') : t('walk.next')}
+          {unanswered ? t('bench.needed', { what: capital(t('bench.needAnswer')) }) : t('walk.next')}
         </button>
       </footer>
     </div>
