@@ -60,6 +60,16 @@ function asOrder(piece: Piece): Word[] {
   );
 }
 
+const IT_IS =
+  /^(?:it's|that's|they're|it is|that is|they are|there's|there are) (?:(?:just|only|held by|fixed with) )?\S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?= |$)/;
+
+/** Behind "it's just". */
+function numberBehind(piece: Piece, at: number): number {
+  let number = at + 1;
+  while (/^(?:is|are|just|only|held|by|fixed|with)$/.test(piece.low(number))) number += 1;
+  return number;
+}
+
 /** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
 function partWhile(piece: Piece): void {
   const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
@@ -86,7 +96,17 @@ function leaveOutOne(piece: Piece): void {
   for (let at = piece.words.length - 1; at > 0; at -= 1) {
     const said = piece.lows(at - 1);
     if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at, 1);
+    // "Look if there is water in it".
+    else if (/^(?:if|whether) there (?:is|are) (?:any )?/.test(said) && /^(?:look|check|see)$/.test(piece.low(at - 2)))
+      piece.words.splice(at - 1, piece.low(at + 2) === 'any' ? 4 : 3, piece.as(at - 1, 'for'));
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at - 1, 2);
+    // "Take the cover off, it's just two screws".
+    else if (
+      piece.low(at - 1) === ',' &&
+      IT_IS.test(piece.lows(at)) &&
+      piece.words[numberBehind(piece, at)]?.value !== undefined
+    )
+      piece.words.splice(at, numberBehind(piece, at) - at);
     // "Replace any that are bent".
     else if (/^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /.test(said))
       piece.words[at - 1] = piece.as(at - 1, 'them');

@@ -1,9 +1,10 @@
+import { verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { measureAt } from './figures';
 import { lastWordsOf, type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
-import { movedBy, verbAt, WAY_WORDS } from './operations';
+import { ALSO_NOUN, movedBy, verbAt, WAY_WORDS } from './operations';
 import type { Doubt, SaidAct, SaidNote } from './said';
 import { Sentence } from './sentence';
 import { STATES } from './told-words';
@@ -19,15 +20,20 @@ const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|whe
  */
 export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote, names: NameIndex): Doubt | undefined {
   const noted = note.how.find(
-    (text) => !lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names)),
+    (text) =>
+      (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names))) ||
+      hidesOrder(sentenceOf(text, names)),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
-  for (const { how, why, about, figure } of acts) {
+  for (const { verb, how, why, about, figure } of acts) {
+    const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
+      beside.find((text) => hidesOrder(sentenceOf(text, names))) ??
       why.find((text) => hidesDone(sentenceOf(text, names))) ??
       how.find((text) => {
         const said = sentenceOf(text, names);
         return (
+          (/^(?:takes|refits)$/.test(verbOf(verb).effect) && countsFasteners(said)) ||
           hidesMove(said) ||
           isBareOrder(said) ||
           hidesNext(said) ||
@@ -87,6 +93,35 @@ function hidesMove(sentence: Sentence): boolean {
     );
   });
 }
+
+/** "It sits on a taper so screw the puller in", "..., start, check the amps": something else to do. */
+function hidesOrder({ lows }: Sentence): boolean {
+  if (SAID_OF.test(lows[0] ?? '')) return false;
+  return lows.some((low, i) => {
+    if (
+      !/^(?:,|;|so|and)$/.test(lows[i - 1] ?? '') ||
+      lexicon.isManner(low) ||
+      BESIDE_WORK.test(lows.slice(i).join(' '))
+    )
+      return false;
+    const verb = verbAt(lows, i);
+    if (!verb || (verb.is === 'verb' && verb.verb === 'attend')) return false;
+    const next = lows[i + verb.length] ?? '';
+    return !ALSO_NOUN.test(low) || ORDERED.test(next) || (STARTS.test(low) && /^(?:|,|and)$/.test(next));
+  });
+}
+
+/** "Cover off, two screws each side": they come off as well. */
+function countsFasteners({ words, lows }: Sentence): boolean {
+  const [first] = words;
+  return first?.value !== undefined && lows.slice(1, 4).some((low) => /^(?:bolts|screws|nuts|studs)$/.test(low));
+}
+
+/** What is done along with something and moves nothing. */
+const BESIDE_WORK = /^(?:blow|let|use|catch|count|write|twist (?:it|them) as|(?:push|press|pull) on) ?/;
+const STARTS = /^(?:start|run)$/;
+/** Behind a word that is a noun as well, what makes it a verb. */
+const ORDERED = /^(?:it|them|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
 
 /** "..., two turns, refit": an order of one word. */
 function isBareOrder({ lows }: Sentence): boolean {

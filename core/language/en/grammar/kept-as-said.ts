@@ -245,7 +245,7 @@ function forEach(part: SaidPart, owners: readonly SaidPart[]): SaidPart {
 
 /** What stands behind fasteners that are named along: nothing more, or how they are tightened. */
 function goesOnTightening(behind: string): boolean {
-  return /^(?:|,|and|at|to|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight)$/.test(
+  return /^(?:|,|and|at|to|with|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight)$/.test(
     behind,
   );
 }

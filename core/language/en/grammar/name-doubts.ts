@@ -30,10 +30,14 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   const longer = partsEndingIn(series, parts).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
   // "Left chamber" where there is a liquid chamber at the left side.
-  const atPlace = partsEndingIn(series, parts.slice(1)).filter((other) =>
-    isAtPlace(series, other.name, parts[0] ?? ''),
+  const atPlace = [1, 2].flatMap((words) =>
+    parts.length > words
+      ? partsEndingIn(series, parts.slice(words)).filter((other) =>
+          isAtPlace(series, other.name, parts.slice(0, words)),
+        )
+      : [],
   );
-  if (parts.length > 1 && atPlace.length > 0)
+  if (atPlace.length > 0)
     return asked(
       'which-part',
       atPlace.map((other) => other.name),
@@ -69,10 +73,10 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
 }
 
 /** Whether a part is at a place that is called so: "left", of a left and a right side. */
-function isAtPlace({ components, positionSets }: Series, name: string, called: string): boolean {
+function isAtPlace({ components, positionSets }: Series, name: string, called: readonly string[]): boolean {
   const set = components.find((part) => part.name === name)?.positionSetId;
   return positionSets.some(
-    ({ id, positions }) => id === set && positions.some((place) => partsOf(place.name)[0] === called),
+    ({ id, positions }) => id === set && positions.some((place) => begins([...partsOf(place.name), ''], called)),
   );
 }
 
@@ -103,7 +107,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
 }
 
 const NO_NAME =
-  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit)$| (?:left|right|up|down)$|^(?:first|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here)$| (?:left|right|up|down)$|^(?:first|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {

@@ -373,4 +373,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|so|because|,|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

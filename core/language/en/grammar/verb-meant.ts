@@ -128,7 +128,10 @@ export function verbMeant(
   ) {
     if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[where] ?? '')) return { verb: 'hold' };
     if (lexicon.CLOTH.test(bench) && !facing) return { verb: 'put-aside' };
-    if (lexicon.BENCH.test(bench) || (facing && lexicon.CLOTH.test(bench))) return { verb: 'lay' };
+    // "On the block", where there is a cylinder block, is in the pump.
+    const on = nounPhraseAt(sentence, where + 1)?.phrase;
+    const isOnPart = on !== undefined && !on.pronoun && /\bblock$/.test(on.name) && isPartOrShort(on, reading.series);
+    if ((lexicon.BENCH.test(bench) && !isOnPart) || (facing && lexicon.CLOTH.test(bench))) return { verb: 'lay' };
   }
   // "Put a tray under the drain plug": beside the pump, and nothing of it is moved.
   const isBeside = /^(?:under|underneath|below|beneath|around|round|beside|next|in front|behind)\b/.test(

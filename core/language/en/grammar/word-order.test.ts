@@ -75,6 +75,17 @@ test.each<[string, string, readonly string[]]>([
     ['take-off | air valve, 4 air valve screw |  |  | '],
   ],
   [
+    'how many hold it, told as a statement',
+    "take the air valve off, that's four air valve screws with the 17 mm socket",
+    ['take-off | air valve, 4 air valve screw |  | socket | '],
+  ],
+  [
+    'whether there is something is looked for',
+    'look if there is any water in the oil',
+    ['test | for water in the oil |  |  | '],
+  ],
+  ['stood on a face of its own', 'stand the front cover on its flange', ['lay | front cover |  |  | on its flange']],
+  [
     'held in a tool of the series',
     'clamp the impeller in the soft-jaw vice',
     ['hold | impeller |  | soft-jaw vice | '],
@@ -115,6 +126,11 @@ test('only those that show something are renewed', () => {
 });
 
 test.each<[string, string]>([
+  ['an order behind a reason', 'the impeller sits on a taper so screw the puller in and tap it'],
+  ['orders behind a remark', 'fit the front cover, make sure it sits on the bench, start, check the amps'],
+  ['fasteners at each side', 'front cover off, two nuts each side'],
+  ['a part named by its place', 'draw the shaft 1 rotor cap'],
+  ['an order that was not understood behind "then"', 'draw the rotor, then make empty the casing'],
   ['a place is no part', 'mark the rotors left and right'],
   ['all but some', 'cover nuts hold the front cover, take them all out but two'],
   [
