@@ -113,6 +113,16 @@ export function withWhat(place: Place): number | undefined {
   const comesAlong = isWhole && joint === 'with' && !isTool && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
   const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
+  // "Fit the coupling halves with the pin", where it is called coupling pin.
+  const isShort =
+    joint === 'with' &&
+    !/^(?:flush|level|square|line|aligned|together|even)$/.test(sentence.lows[at - 1] ?? '') &&
+    verbOf(act.verb).effect === 'refits' &&
+    !phrase.known &&
+    !isTool &&
+    isJoint(sentence.words[found.end]) &&
+    isPartOrShort(phrase, place.reading.series);
+  if (isShort && takeAlong(place, phrase)) return found.end;
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
 }
 

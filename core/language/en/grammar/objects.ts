@@ -152,8 +152,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       const named = (isIt ? reading.meantByIt(phrase.from) : reading.meant()) ?? [];
       const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
       // "Cover on, eight bolts, start them by hand": the bolts.
-      const bolts = act.verb === 'start-by-hand' ? all.filter(({ name }) => lexicon.FASTENS.test(name)) : [];
-      const meant = bolts.length > 0 ? bolts : all;
+      const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
@@ -197,7 +196,11 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
 
 /** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */
 function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
-  if (verb !== 'torque' && verb !== 'start-by-hand') return parts;
+  return verb === 'torque' || verb === 'start-by-hand' ? tightenedOf(parts) : parts;
+}
+
+/** Of several parts those that are tightened: the fasteners, or whatever takes a torque. */
+function tightenedOf(parts: readonly SaidPart[]): readonly SaidPart[] {
   const fasteners = parts.filter(({ name }) => lexicon.FASTENS.test(name));
   return fasteners.length > 0 ? fasteners : parts.filter(({ name }) => !TAKES_NO_TORQUE.test(name));
 }

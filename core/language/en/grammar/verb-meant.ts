@@ -192,6 +192,12 @@ export function verbMeant(
     return undefined;
   // "Up and over the stack" may be off it or on it.
   if (/\b(?:up|down) (?:and )?over (?:the|its|it)\b/.test(told) && movement.ways.out === 'draw') return undefined;
+  // "Lower it by half": it moves, and is not put anywhere.
+  if (
+    /^(?:lower|raise|lift)$/.test(phrase) &&
+    /^(?:by|as far as it|as far as they)\b/.test(sentence.lows.slice(at).join(' '))
+  )
+    return { verb: 'move', how: phrase };
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];
   if (far !== undefined && ways.length === 0) {
     const farVerb = movedBy(movement, WAY_WORDS[far]);
