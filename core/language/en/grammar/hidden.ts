@@ -107,7 +107,9 @@ function hidesOrder({ lows }: Sentence): boolean {
     const verb = verbAt(lows, i);
     if (!verb || (verb.is === 'verb' && verb.verb === 'attend')) return false;
     const next = lows[i + verb.length] ?? '';
-    return !ALSO_NOUN.test(low) || ORDERED.test(next) || (STARTS.test(low) && /^(?:|,|and)$/.test(next));
+    return (
+      !(ALSO_NOUN.test(low) || low === 'lower') || ORDERED.test(next) || (STARTS.test(low) && /^(?:|,|and)$/.test(next))
+    );
   });
 }
 

@@ -9,6 +9,7 @@ const MADE_MARKS = ['scribe', 'draw', 'paint', 'put', 'make', 'punch', 'scratch'
 
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
+  'open-valve': ['crack open'],
   loosen: ['slacken off', 'free off', 'make loose', 'unclamp'],
   isolate: [
     'stop',
@@ -253,6 +254,12 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'increase the pressure',
     'build up pressure',
     'build up the pressure',
+    'bring the pressure up',
+    'bring up the pressure',
+    'bring it up',
+    'take the pressure up',
+    'run the pressure up',
+    'put the pressure up',
   ],
   compress: ['depress'],
   restore: ['power up', 'put the power back on', 'remove the lock and tag from'],

@@ -145,6 +145,7 @@ export function plainVerb(
   if ((phrase === 'fill' || phrase === 'pack') && object && /\bgrease\b/.test(told) && !/\bgrease$/.test(object.name))
     return { verb: 'lubricate' };
   if (verb === 'cut' && POWERED.test(objectText)) return { verb: 'isolate' };
+  if (phrase === 'crack open' && FASTENER.test(objectText) && !/\bvalves?$/.test(objectText)) return { verb: 'loosen' };
   // "Try the start button" proves; "try the fitting in both ends" is a trial fit.
   if (phrase === 'try' && !/\b(?:start|button|switch|again|run)\b/.test(told)) return undefined;
   if (phrase === 'try to start') {

@@ -142,6 +142,11 @@ export function readAct(
     trailing(reading, sentence, at, last);
     return;
   }
+  // "Start at 1 bar and bring it up slowly": the same run.
+  if (act.verb === 'test' && last?.verb === 'test' && / it\b/.test(verb.phrase)) {
+    reading.keepHow(sentence.text(start, sentence.words.length));
+    return;
+  }
   // "..., and take the weight with the hoist": held once.
   if (act.verb === 'hold' && last?.verb === 'hold' && objects.phrases.length === 0) {
     trailing(reading, sentence, at, last);

@@ -314,7 +314,7 @@ const FLAT =
 const LOOKS = /\bto (?:see|check|feel|find)\b/;
 /** "Run the pump": the words go on saying that it runs. */
 export const RUNS = new RegExp(
-  `^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up) (?:the )?pressure\\b`,
+  `^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up|bring(?: up)?|take(?: up)?|run(?: up)?|put(?: up)?) (?:the )?pressure\\b`,
 );
 
 function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean {
