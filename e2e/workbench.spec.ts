@@ -186,7 +186,7 @@ test('a question is asked at each place, and what follows is done where it was a
   await stepDone(page, 2);
   await expect(page.getByText('3 of 7')).toBeVisible();
   await page.getByRole('group', { name: 'shaft 1' }).getByRole('button', { name: 'no' }).click();
-  await expect(page.getByRole('button', { name: /answer/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /answer/i })).toBeDisabled();
   await page.getByRole('group', { name: 'shaft 2' }).getByRole('button', { name: 'yes' }).click();
   await stepDone(page);
   // The seat stayed at shaft 2 only.
