@@ -84,3 +84,6 @@ export const HAIRLINES = {
   paddingTop: () => 4,
   paddingBottom: () => 4,
 };
+
+/** As hairlines, for many rows of a line each. */
+export const CLOSE_HAIRLINES = { ...HAIRLINES, paddingTop: () => 2, paddingBottom: () => 2 };

@@ -235,6 +235,9 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(text).toContain('Tobias Test took the job over');
   expect(text).toContain('f'.repeat(64));
   expect(images).toBe(1);
+  // Photos in a grid, each with its step; when a step was done is said by the time alone on the day of the start.
+  expect(text).toMatch(/Photos Step 3/);
+  expect(text).toMatch(/17:\d\d, Tobias Test, \d+ min/);
   // One page first, in the units of the reader; for the customer that page alone, without who skipped what.
   expect(text).toMatch(/Done 8 of 8 steps/);
   const customers = await read(await recordPdf(job, null, readPhoto, { reader: 'customer', zone: 'UTC', units: 'us' }));
@@ -386,8 +389,8 @@ test('the record tells what was looked at and measured, place by place, and what
   expect(text).toContain('Method used: with the two-arm puller');
   expect(text).toContain('shaft 1, the lobes: OK');
   expect(text).toContain('shaft 2, the lobes: bright streaks. Show it to the trainer or the lead.');
-  expect(text).toContain('shaft 1, bore, front: 32.05 mm within');
-  expect(text).toContain('shaft 2, bore, front: 32.14 mm over the limit');
+  expect(text).toContain('shaft 1, bore: front 32.05 mm within');
+  expect(text).toContain('shaft 2, bore: front 32.14 mm over the limit');
   expect(text).toContain('3 Renew it.: shaft 2, bore, over its limit (Mara Test');
   expect(text).toContain('Inspection skipped: No lamp at hand');
   expect(text).toMatch(/shaft 1 done 5 Jan 2026/);

@@ -1,5 +1,6 @@
 import type { Column, Content } from 'pdfmake/interfaces';
 import type { DrawnSignature, TakenPhoto } from '#core/job/state';
+import { capital } from '#core/language/en/counted';
 import type { SummarySection } from '#core/language/en/summary';
 import { arrowsAsSvg } from '#core/model/pictures/mark-shapes';
 import type { PhotoPair } from '#core/record/photo-pairs';
@@ -26,27 +27,49 @@ export function summaryLines(sections: readonly SummarySection[]): Content[] {
   );
 }
 
-/** Before and after, side by side. */
+/** A photo with the step that it was taken at, counted from 0. */
+export type NumberedPhoto = PhotoPair['before'];
+
+/** Before and after side by side, two pairs to a row. */
 export function pairLines(pairs: readonly PhotoPair[], printed: ReadonlyMap<string, PrintedPhoto>): Content[] {
   if (pairs.length === 0) return [];
-  return [
-    { text: WORDS.beforeAfter, style: 'section' },
-    ...pairs.map(({ before, after }): Content => {
-      const side = ({ index, photo }: PhotoPair['before'], label: string): Column => ({
-        stack: [
-          markedPhoto(photo, printed, [238, 150]),
-          { text: `${label}, ${WORDS.step} ${index + 1}`, color: INK.soft, fontSize: 8 },
-        ],
-        width: '*',
-      });
-      return {
-        columns: [side(before, WORDS.pair.before), side(after, WORDS.pair.after)],
-        columnGap: 10,
-        margin: [0, 4, 0, 4],
-        unbreakable: true,
-      } as Content;
-    }),
-  ];
+  const sides = pairs.flatMap(({ before, after }) => [
+    pictured(before, printed, `${WORDS.pair.before}, `),
+    pictured(after, printed, `${WORDS.pair.after}, `),
+  ]);
+  return underHeading(WORDS.beforeAfter, inRows(sides));
+}
+
+/** Photos of several steps in a grid. */
+export function photoGrid(taken: readonly NumberedPhoto[], printed: ReadonlyMap<string, PrintedPhoto>): Content[] {
+  if (taken.length === 0) return [];
+  return underHeading(WORDS.photos, inRows(taken.map((one) => pictured(one, printed, ''))));
+}
+
+function pictured({ index, photo }: NumberedPhoto, printed: ReadonlyMap<string, PrintedPhoto>, label: string): Column {
+  return {
+    stack: [
+      markedPhoto(photo, printed, [118, 88]),
+      { text: capital(`${label}${WORDS.step} ${index + 1}`), color: INK.soft, fontSize: 8 },
+    ],
+    width: 120,
+  };
+}
+
+/** A heading goes to the next page with the row below it. */
+function underHeading(text: string, [first = [], ...rest]: readonly Content[]): Content[] {
+  return [{ stack: [{ text, style: 'section' }, first], unbreakable: true }, ...rest];
+}
+
+const IN_A_ROW = 4;
+
+function inRows(pictures: readonly Column[]): Content[] {
+  const rows = Array.from({ length: Math.ceil(pictures.length / IN_A_ROW) }, (_, row) =>
+    pictures.slice(row * IN_A_ROW, (row + 1) * IN_A_ROW),
+  );
+  return rows.map(
+    (columns) => ({ columns: [...columns], columnGap: 8, margin: [0, 4, 0, 4], unbreakable: true }) as Content,
+  );
 }
 
 /** A photo with what is drawn on it, no larger than this. */

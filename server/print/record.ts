@@ -1,4 +1,4 @@
-import type { Content } from 'pdfmake/interfaces';
+import type { Content, TableCell } from 'pdfmake/interfaces';
 import sharp from 'sharp';
 import type { Entry } from '#core/job/entry';
 import { OVERRIDABLE } from '#core/job/entry-words';
@@ -17,7 +17,7 @@ import { sayStep } from '#core/language/en/sentence';
 import { summarySections } from '#core/language/en/summary';
 import { confirmationOf } from '#core/model/confirmation';
 import { placeNameOf } from '#core/model/lookup';
-import type { Step } from '#core/model/procedure';
+import type { Measurement, Step } from '#core/model/procedure';
 import { STAGES } from '#core/model/verbs';
 import { RUN_UNITS } from '#core/proving/run';
 import { preferred, type UnitPreference } from '#core/quantity/preference';
@@ -28,11 +28,18 @@ import { type StepTime, stepTimes } from '#core/timing/clock';
 import { torqueWindow } from '#core/torque/judge';
 import type { OpenJob } from '../store/jobs';
 import type { PrintedSeal } from '../store/sealing';
-import { facts, HAIRLINES, INK, renderPdf } from './document';
+import { CLOSE_HAIRLINES, facts, INK, renderPdf } from './document';
 import type { ReadPhoto } from './instruction';
 import { printedReadings } from './joint';
-import { markedPhoto, type PrintedPhoto, pairLines, signatureLines, summaryLines } from './record-first';
-import { printedDay, printedMoment, WORDS } from './words';
+import {
+  type NumberedPhoto,
+  type PrintedPhoto,
+  pairLines,
+  photoGrid,
+  signatureLines,
+  summaryLines,
+} from './record-first';
+import { printedDay, printedDayIn, printedMoment, printedTime, WORDS } from './words';
 
 /** For whom a record is printed, by which clock and in which units. */
 export interface RecordReader {
@@ -110,25 +117,36 @@ export async function recordPdf(
           .map((step, index) => ({ step, index }))
           .filter(({ step }) => step.stage === stage);
         if (steps.length === 0) return [];
+        const rows = steps.map(({ step, index }): TableCell[] => [
+          { text: String(index + 1), bold: true, color: INK.soft },
+          { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
+          { text: doneText(step, runOf(state, step.id)), color: INK.soft, fontSize: 8, alignment: 'right' },
+        ]);
+        // The stage stands above its first step, and again where it goes on on another page.
+        const heading: TableCell = {
+          text: WORDS.stages[stage],
+          bold: true,
+          fontSize: 12,
+          margin: [0, 8, 0, 1],
+          colSpan: 3,
+        };
         return [
-          { text: WORDS.stages[stage], style: 'section' },
           {
             table: {
-              widths: [22, '*', 128],
-              dontBreakRows: true,
-              body: steps.map(({ step, index }) => [
-                { text: String(index + 1), bold: true, color: INK.soft },
-                { stack: [{ text: sayStep(step, series) }, ...runLines(step, runOf(state, step.id))] },
-                { text: doneText(step, runOf(state, step.id)), color: INK.soft, fontSize: 9, alignment: 'right' },
-              ]),
+              ...{ widths: [22, '*', 118], dontBreakRows: true, headerRows: 1, keepWithHeaderRows: 1 },
+              body: [[heading, '', ''], ...rows],
             },
-            layout: HAIRLINES,
+            layout: CLOSE_HAIRLINES,
           },
         ];
       }),
-      ...pairLines(pairs, photos),
       { text: WORDS.course, style: 'section' },
       ...courseLines(job.entries),
+      ...pairLines(pairs, photos),
+      ...photoGrid(
+        procedure.steps.flatMap((step, index) => photosOf({ step, index })),
+        photos,
+      ),
     ];
   }
 
@@ -227,12 +245,6 @@ export async function recordPdf(
           ],
         };
       });
-    const pictures = inRows(
-      [
-        ...run.photos,
-        ...[...run.looked, ...run.problems].flatMap(({ photo, at, by }) => (photo ? [{ hash: photo, at, by }] : [])),
-      ].map((photo) => markedPhoto(photo, photos, [112, 84])),
-    );
     const said: Content[] = [
       ...(run.isConfirmed
         ? [{ text: `${WORDS.confirmed[confirmationOf(step) ?? 'made-safe']}: ${name(run.doneBy)}`, color: INK.moss }]
@@ -291,16 +303,7 @@ export async function recordPdf(
         ],
       };
     });
-    const measured = run.measured.map(({ measurementId, positionId, point, reading, verdict }): Content => {
-      const what = step.measurements?.find(({ id }) => id === measurementId)?.what;
-      return {
-        text: [
-          { text: `${[positionName(positionId), what, point].filter(Boolean).join(', ')}: `, color: INK.soft },
-          { text: sayQuantity(reading, 6), bold: true },
-          { text: `  ${WORDS.measured[verdict]}`, color: verdict === 'within' ? INK.moss : INK.kaki },
-        ],
-      };
-    });
+    const measured = (step.measurements ?? []).flatMap((measurement) => measuredLines(measurement, run));
     const places = run.placesDone.map(
       ({ positionId, at, by }): Content => ({
         text: `${positionName(positionId)} ${WORDS.doneAt} ${moment(at)}, ${name(by)}`,
@@ -308,18 +311,38 @@ export async function recordPdf(
       }),
     );
     const joint = printedReadings(step, run, job.release.workbook, positionName);
+    return [...methods, ...answers, ...said, ...joint, ...wrenches, ...readings, ...looked, ...measured, ...places];
+  }
+
+  /** The sizes of one part in one line, each with its point; what is out of its limits is said at the size. */
+  function measuredLines({ id, what }: Measurement, { measured }: StepRun): Content[] {
+    const places = [...new Set(measured.flatMap((one) => (one.measurementId === id ? [one.positionId] : [])))];
+    return places.map((positionId): Content => {
+      const sizes = measured.filter((one) => one.measurementId === id && one.positionId === positionId);
+      return {
+        text: [
+          { text: `${[positionName(positionId), what].filter(Boolean).join(', ')}: `, color: INK.soft },
+          ...sizes.flatMap(({ point, reading, verdict }, i) => [
+            ...(point && point !== sizes[i - 1]?.point
+              ? [{ text: `${i > 0 ? ' ' : ''}${point} `, color: INK.soft }]
+              : []),
+            { text: sayQuantity(reading, 6), bold: true },
+            { text: ` ${WORDS.measured[verdict]}`, color: verdict === 'within' ? INK.moss : INK.kaki },
+            { text: i < sizes.length - 1 ? ', ' : '' },
+          ]),
+        ],
+      };
+    });
+  }
+
+  /** The photos of a step that stand in no pair. */
+  function photosOf({ step, index }: { readonly step: Step; readonly index: number }): NumberedPhoto[] {
+    const run = runOf(state, step.id);
+    const paired = new Set(pairs.flatMap(({ before, after }) => [before, after]).map(({ photo }) => photo));
     return [
-      ...methods,
-      ...answers,
-      ...said,
-      ...joint,
-      ...wrenches,
-      ...readings,
-      ...looked,
-      ...measured,
-      ...places,
-      ...pictures,
-    ];
+      ...run.photos.filter((photo) => !paired.has(photo)),
+      ...[...run.looked, ...run.problems].flatMap(({ photo, at, by }) => (photo ? [{ hash: photo, at, by }] : [])),
+    ].map((photo) => ({ index, photo }));
   }
 
   function runLinesOf(step: Step, run: StepRun): Content[] {
@@ -345,9 +368,10 @@ export async function recordPdf(
   function doneText(step: Step, run: StepRun): string {
     if (!run.doneAt) return isToDo(step, state.answers, job.release.workbook) ? '' : WORDS.notAsked;
     const took = times.get(step.id);
-    return [moment(run.doneAt), name(run.doneBy), took && `${Math.round(took.worked)} ${WORDS.minutes}`]
-      .filter(Boolean)
-      .join('\n');
+    // The day is said where it is another than that of the start.
+    const [day, time] = [printedDayIn(run.doneAt, zone), printedTime(run.doneAt, zone)];
+    const at = day === printedDayIn(job.startedAt, zone) ? time : `${day}, ${time}`;
+    return [at, name(run.doneBy), took && `${Math.round(took.worked)} ${WORDS.minutes}`].filter(Boolean).join(', ');
   }
 
   /** Pauses, hand-overs and steps gone back to: what the list of steps does not show. */
@@ -382,14 +406,4 @@ function sayTime({ worked, paused }: StepTime): string {
     return hours > 0 ? `${hours} h ${rest} min` : `${rest} min`;
   };
   return paused < 1 ? said(worked) : `${said(worked)}, ${said(paused)} ${WORDS.isPaused}`;
-}
-
-/** Photos side by side, several to a row. */
-const IN_A_ROW = 3;
-
-function inRows(pictures: readonly Content[]): Content[] {
-  const rows = Array.from({ length: Math.ceil(pictures.length / IN_A_ROW) }, (_, row) =>
-    pictures.slice(row * IN_A_ROW, (row + 1) * IN_A_ROW),
-  );
-  return rows.map((columns): Content => ({ columns: [...columns], columnGap: 6, margin: [0, 4, 0, 2] }));
 }

@@ -103,6 +103,7 @@ export const WORDS = {
     'These characters are missing from the fonts of this program; their Unicode numbers are printed instead:',
   photoKept: 'Photo kept although doubtful',
   beforeAfter: 'Before and after',
+  photos: 'Photos',
   pair: { before: 'Before', after: 'After' },
   signers: { technician: 'Technician', customer: 'Customer' },
   hours: 'Hour meter',
@@ -131,6 +132,16 @@ export function printedMoment(iso: string, zone: string): string {
   return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
     new Date(iso),
   );
+}
+
+/** "15:40" by the clock of a reader. */
+export function printedTime(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', timeZone: zone }).format(new Date(iso));
+}
+
+/** "5 Jan 2026" by the clock of a reader. */
+export function printedDayIn(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: zone }).format(new Date(iso));
 }
 
 /** The time zone of the machine that the workshop's server runs on. */
