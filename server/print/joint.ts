@@ -5,7 +5,8 @@ import { jointOfStep, passesRead } from '#core/job/tightening';
 import { saySpringOrder } from '#core/language/en/spring-order';
 import type { Plan, Point } from '#core/model/fastener-group';
 import type { Step, Workbook } from '#core/model/procedure';
-import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import { preferred, type UnitPreference } from '#core/quantity/preference';
+import { convert, sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { drawPlan, hexagon } from '#core/torque/plan-drawing';
 import type { TighteningPlan } from '#core/torque/tightening-plan';
 import { INK } from './document';
@@ -65,12 +66,13 @@ export function printedJoint(joint: TighteningPlan): Content {
   };
 }
 
-/** Every reading of a joint, a row for each pass; what was read again stands behind. */
+/** Every reading of a joint in the unit of its target, a row for each pass; what was read again stands behind. */
 export function printedReadings(
   step: Step,
   run: StepRun,
   workbook: Workbook,
   placeName: (id: string | null) => string | undefined,
+  units: UnitPreference,
 ): Content[] {
   const joint = jointOfStep(step, workbook);
   const passes = passesRead(run);
@@ -80,16 +82,17 @@ export function printedReadings(
     color: INK.soft,
   }));
   const rows = passes.map(({ positionId, pass, readings }): TableCell[] => {
-    const { plan, target } = joint.passes[pass] ?? {};
+    const { plan, target: asGiven } = joint.passes[pass] ?? {};
+    const target = asGiven && preferred(asGiven, units);
     const name = plan?.is === 'check' ? WORDS.check : String(pass + 1);
     return [
-      { text: [placeName(positionId), name, target && sayQuantity(target)].filter(Boolean).join(', ') },
+      { text: [placeName(positionId), name, target && sayQuantity(target, 3)].filter(Boolean).join(', ') },
       ...joint.order.map(
         (slot): TableCell => ({
           text: readings
             .filter(({ spot }) => spot?.slot === slot)
             .map(({ reading, verdict, accepted }, i) => ({
-              text: `${i > 0 ? ' > ' : ''}${sayNumber(reading.value, 3)}${accepted ? '*' : ''}`,
+              text: `${i > 0 ? ' > ' : ''}${sayNumber(target ? convert(reading, target.unit).value : reading.value, 3)}${accepted ? '*' : ''}`,
               color: verdict === 'within' ? INK.moss : INK.kaki,
             })),
         }),
@@ -97,7 +100,7 @@ export function printedReadings(
     ];
   });
   const accepted = run.readings.flatMap(({ accepted: noted, reading }): Content[] =>
-    noted ? [{ text: `* ${sayQuantity(reading)}: ${noted.text}`, color: INK.kaki }] : [],
+    noted ? [{ text: `* ${sayQuantity(preferred(reading, units), 3)}: ${noted.text}`, color: INK.kaki }] : [],
   );
   return [
     { table: { body: [heading, ...rows] }, layout: 'lightHorizontalLines', fontSize: 8, margin: [0, 3, 0, 3] },

@@ -235,6 +235,9 @@ test('the record holds readings, photos, overrides, problems and the course of t
   expect(text).toContain('Tobias Test took the job over');
   expect(text).toContain('f'.repeat(64));
   expect(images).toBe(1);
+  // Every figure in the units of the reader.
+  const american = await read(await recordPdf(job, null, readPhoto, { reader: 'workshop', zone: 'UTC', units: 'us' }));
+  expect(american.text).toContain('22.13 lbf·ft too low 31.86 to 34.52 lbf·ft');
   // Photos in a grid, each with its step; when a step was done is said by the time alone on the day of the start.
   expect(text).toMatch(/Photos Step 3/);
   expect(text).toMatch(/17:\d\d, Tobias Test, \d+ min/);

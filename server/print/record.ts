@@ -22,6 +22,7 @@ import { STAGES } from '#core/model/verbs';
 import { RUN_UNITS } from '#core/proving/run';
 import { preferred, type UnitPreference } from '#core/quantity/preference';
 import { sayNumber, sayQuantity } from '#core/quantity/quantity';
+import type { Quantity } from '#core/quantity/schema';
 import { photoPairs } from '#core/record/photo-pairs';
 import { summaryOf } from '#core/record/summary';
 import { type StepTime, stepTimes } from '#core/timing/clock';
@@ -60,6 +61,7 @@ export async function recordPdf(
 ): Promise<Buffer> {
   const times = stepTimes(job.entries, job.startedAt);
   const moment = (iso: string) => printedMoment(iso, zone);
+  const say = (quantity: Quantity, digits = 4) => sayQuantity(preferred(quantity, units), digits);
   const { series, procedure } = job.release.workbook;
   const state = foldJob(job.release.workbook, job.startedBy, job.entries);
   const name = (id: string | null) => (id ? (job.people[id] ?? id) : '');
@@ -83,7 +85,7 @@ export async function recordPdf(
     summaryOf(job.release.workbook, state, job.entries, job.startedAt),
     {
       nameOf: name,
-      say: (quantity, digits = 4) => sayQuantity(preferred(quantity, units), digits),
+      say,
       duration: (minutes) => sayTime({ worked: minutes, paused: 0 }),
     },
     reader,
@@ -235,12 +237,12 @@ export async function recordPdf(
       .map(({ reading, verdict, positionId }): Content => {
         const where = positionName(positionId);
         const judged = range
-          ? `${WORDS.verdicts[verdict]} ${sayNumber(range.low.value)} to ${sayQuantity(range.high)}`
+          ? `${WORDS.verdicts[verdict]} ${sayNumber(preferred(range.low, units).value)} to ${say(range.high)}`
           : WORDS.verdicts[verdict];
         return {
           text: [
             { text: `${WORDS.reading}${where ? `, ${where}` : ''}: `, color: INK.soft },
-            { text: sayQuantity(reading), bold: true },
+            { text: say(reading), bold: true },
             { text: `  ${judged}`, color: verdict === 'within' ? INK.moss : INK.kaki },
           ],
         };
@@ -310,7 +312,7 @@ export async function recordPdf(
         color: INK.soft,
       }),
     );
-    const joint = printedReadings(step, run, job.release.workbook, positionName);
+    const joint = printedReadings(step, run, job.release.workbook, positionName, units);
     return [...methods, ...answers, ...said, ...joint, ...wrenches, ...readings, ...looked, ...measured, ...places];
   }
 
@@ -326,7 +328,7 @@ export async function recordPdf(
             ...(point && point !== sizes[i - 1]?.point
               ? [{ text: `${i > 0 ? ' ' : ''}${point} `, color: INK.soft }]
               : []),
-            { text: sayQuantity(reading, 6), bold: true },
+            { text: say(reading, 6), bold: true },
             { text: ` ${WORDS.measured[verdict]}`, color: verdict === 'within' ? INK.moss : INK.kaki },
             { text: i < sizes.length - 1 ? ', ' : '' },
           ]),
