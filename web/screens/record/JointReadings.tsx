@@ -4,7 +4,11 @@ import type { JudgedReading, StepRun } from '#core/job/state';
 import { jointOfStep, passesRead } from '#core/job/tightening';
 import { placeNameOf } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
+import { preferred } from '#core/quantity/preference';
+import { convert } from '#core/quantity/quantity';
+import type { UnitSymbol } from '#core/quantity/units';
 import { showNumber, showQuantity } from '../../ground/format';
+import { useReader } from '../../state/reader';
 import styles from './Record.module.css';
 
 interface JointReadingsProps {
@@ -16,6 +20,7 @@ interface JointReadingsProps {
 /** Every reading of a joint: a row for each pass, a column for each fastener; what was read again stands behind. */
 export function JointReadings({ step, run, workbook }: JointReadingsProps) {
   const { t } = useTranslation();
+  const units = useReader((state) => state.units);
   const joint = jointOfStep(step, workbook);
   const passes = passesRead(run);
   if (!joint || passes.length === 0) return null;
@@ -32,12 +37,13 @@ export function JointReadings({ step, run, workbook }: JointReadingsProps) {
       </thead>
       <tbody>
         {passes.map(({ positionId, pass, readings }) => {
-          const { plan, target } = joint.passes[pass] ?? {};
+          const { plan, target: asGiven } = joint.passes[pass] ?? {};
+          const target = asGiven && preferred(asGiven, units);
           const name = plan?.is === 'check' ? t('torque.check') : String(pass + 1);
           const where = placeNameOf(workbook.series, positionId);
           return (
             <tr key={`${positionId} ${pass}`}>
-              <th>{[where, name, target && showQuantity(target)].filter(Boolean).join(', ')}</th>
+              <th>{[where, name, target && showQuantity(target, 3)].filter(Boolean).join(', ')}</th>
               {numbers.map((slot) => (
                 <td key={slot} className="number">
                   {readings
@@ -45,7 +51,7 @@ export function JointReadings({ step, run, workbook }: JointReadingsProps) {
                     .map((reading, i) => (
                       <Fragment key={reading.entryId}>
                         {i > 0 && ' → '}
-                        <Value reading={reading} />
+                        <Value reading={reading} unit={target?.unit} />
                       </Fragment>
                     ))}
                 </td>
@@ -58,8 +64,10 @@ export function JointReadings({ step, run, workbook }: JointReadingsProps) {
   );
 }
 
-function Value({ reading }: { reading: JudgedReading }) {
+/** In the unit of its target; as it was read stands behind it. */
+function Value({ reading, unit }: { reading: JudgedReading; unit: UnitSymbol | undefined }) {
   const { t } = useTranslation();
+  const { value } = unit ? convert(reading.reading, unit) : reading.reading;
   const isGood = reading.verdict === 'within';
   const said = `${showQuantity(reading.reading)}, ${t(`verdict.${reading.verdict}`)}`;
   return (
@@ -67,7 +75,7 @@ function Value({ reading }: { reading: JudgedReading }) {
       className={isGood ? styles.within : styles.out}
       title={[said, reading.accepted?.text].filter(Boolean).join(': ')}
     >
-      {showNumber(reading.reading.value, 3)}
+      {showNumber(value, 3)}
     </span>
   );
 }

@@ -8,9 +8,11 @@ import { sayProof } from '#core/language/en/proofs';
 import { confirmationOf } from '#core/model/confirmation';
 import type { Step } from '#core/model/procedure';
 import { meanOf } from '#core/proving/run';
+import { preferred } from '#core/quantity/preference';
 import type { OpenJob } from '../../../server/store/jobs';
 import { answer, api, photoUrl } from '../../ground/api';
-import { showDuration, showMoment, showNumber } from '../../ground/format';
+import { showDuration, showMoment, showQuantity } from '../../ground/format';
+import { useReader } from '../../state/reader';
 import { JobPhoto } from '../bench/photo/JobPhoto';
 import { RunVerdicts } from '../bench/run/RunVerdicts';
 import styles from './Record.module.css';
@@ -51,6 +53,7 @@ export function Findings({
   placeName: (positionId: string | null) => string | undefined;
 }) {
   const { t } = useTranslation();
+  const units = useReader((state) => state.units);
   return (
     <>
       {(step.looks ?? []).flatMap((look) =>
@@ -88,7 +91,7 @@ export function Findings({
                 .filter(Boolean)
                 .join(', ')}
               {': '}
-              <b className="number">{`${showNumber(reading.value, 6)} ${reading.unit}`}</b>{' '}
+              <b className="number">{showQuantity(preferred(reading, units), 6)}</b>{' '}
               <span className={verdict === 'within' ? styles.within : styles.out}>
                 {t(`measure.verdict.${verdict}`)}
               </span>

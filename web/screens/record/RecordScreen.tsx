@@ -16,6 +16,7 @@ import { sayStep } from '#core/language/en/sentence';
 import { placeNameOf } from '#core/model/lookup';
 import type { Step } from '#core/model/procedure';
 import { STAGES } from '#core/model/verbs';
+import { preferred } from '#core/quantity/preference';
 import { photoPairs } from '#core/record/photo-pairs';
 import { summaryOf } from '#core/record/summary';
 import { stepTimes } from '#core/timing/clock';
@@ -246,7 +247,7 @@ export function RecordScreen() {
                         .map((reading) => (
                           <span key={reading.entryId}>
                             {placeName(reading.positionId) && `${placeName(reading.positionId)}: `}
-                            <b className="number">{showQuantity(reading.reading)}</b>{' '}
+                            <b className="number">{showQuantity(preferred(reading.reading, units))}</b>{' '}
                             <span className={reading.verdict === 'within' ? styles.within : styles.out}>
                               {t(`verdict.${reading.verdict}`)}
                             </span>
