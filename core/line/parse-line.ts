@@ -19,6 +19,7 @@ import { type Verb, verbOf } from '../model/verbs';
 import { readQuantity } from '../quantity/quantity';
 import type { Quantity } from '../quantity/schema';
 import { readDirection } from '../reading/en/direction-words';
+import { kindFromName } from '../reading/en/kind-words';
 import { readApplied, readPositions, readTool } from './behind-signs';
 import { tighteningSaid } from './tightening-said';
 
@@ -262,6 +263,11 @@ function readSign({ sign, text }: Segment, step: OpenStep, series: Series, fault
       const found = whole ?? readPositions(where, series);
       if (!found) {
         faults.push({ kind: 'unknown-position', text: words });
+        break;
+      }
+      // "@each bore with a new O-ring": what is put in with it is said before the sign.
+      if (!whole && more && /^with\b/i.test(more) && kindFromName(more) !== 'other') {
+        faults.push({ kind: 'unknown-position', text: more });
         break;
       }
       if (!whole && more) addText(step, 'detail', more);

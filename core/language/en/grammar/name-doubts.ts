@@ -64,7 +64,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
   const run = parts.join('');
   const near = known
-    .filter((other) => isNear(other, parts, run) || isShortFor(other.parts, parts))
+    .filter((other) => isNear(other, parts, run) || isShortFor(other.parts, parts) || isShortFor(parts, other.parts))
     .map((other) => other.name);
   if (near.length > 0) return asked('near-part', near);
   const words = name.toLowerCase().split(/\s+/);

@@ -244,6 +244,14 @@ export function verbMeant(
     return { verb: 'compress' };
   if (/^(?:turn|rotate)$/.test(phrase) && way === 'on' && place !== 'on' && object && FASTENER.test(objectText))
     return { verb: 'torque', keepWay: true };
+  // "Tap the cover on both sides": knocked, so that it comes loose.
+  if (
+    objects.length > 0 &&
+    verb === undefined &&
+    KNOCKS.test(phrase) &&
+    /^on (?:both|all|either|each) sides?\b/.test(sentence.lows.slice(at).join(' '))
+  )
+    return { verb: 'loosen', keepWay: true };
   if (objects.length > 0 && verb === undefined && KNOCKS.test(phrase) && COMES_LOOSE.test(told))
     return { verb: 'loosen', keepWay: true };
   if (objects.length > 0 && (verb === undefined || verbOf(verb).effect === 'stays') && COMES_AWAY.test(told))
@@ -351,6 +359,12 @@ function placeBehind(sentence: Sentence, start: number): Way | undefined {
     const isPosition =
       next?.phrase.known?.kind === 'place' || (next?.phrase.known?.kind === 'places' && next.phrase.every);
     if (isPosition && (low === 'on' || low === 'in')) continue;
+    // "Tap it on both sides" says where it is tapped.
+    if (
+      low === 'on' &&
+      /^(?:both|all|either|each|the|one|its) sides?\b/.test(sentence.lows.slice(at + 1, at + 3).join(' '))
+    )
+      continue;
     if (
       /^(?:a|two|three|the right|the same|pairs|turn|line|order|one|direction|the direction)\b/.test(
         sentence.lows.slice(at + 1, at + 3).join(' '),

@@ -84,6 +84,7 @@ test.each<[string, string, readonly string[]]>([
     'look if there is any water in the oil',
     ['test | for water in the oil |  |  | '],
   ],
+  ['knocked on both sides', 'tap the front cover on both sides', ['loosen | front cover |  |  | on both sides']],
   ['stood on a face of its own', 'stand the front cover on its flange', ['lay | front cover |  |  | on its flange']],
   [
     'held in a tool of the series',
@@ -126,6 +127,7 @@ test('only those that show something are renewed', () => {
 });
 
 test.each<[string, string]>([
+  ['what is put in behind a place', 'fit the rotor @each shaft with a new O-ring'],
   ['an order behind a reason', 'the impeller sits on a taper so screw the puller in and tap it'],
   ['orders behind a remark', 'fit the front cover, make sure it sits on the bench, start, check the amps'],
   ['fasteners at each side', 'front cover off, two nuts each side'],
