@@ -116,13 +116,15 @@ export function namesAt(index: NameIndex, words: readonly Word[], at: number): K
   const word = words[at];
   const first = word?.parts[0];
   if (!word || first === undefined || word.quoted) return [];
-  const lists = [index.get(first), word.parts.length === 1 ? index.get(word.low) : undefined];
-  return lists.flatMap((list) =>
-    (list ?? []).flatMap(({ parts, ...entry }) => {
-      const length = lengthOf(parts, words, at);
-      return length > 0 ? [{ ...entry, length }] : [];
-    }),
-  );
+  const found: KnownName[] = [];
+  for (const list of [index.get(first), word.parts.length === 1 ? index.get(word.low) : undefined])
+    for (const entry of list ?? []) {
+      const length = lengthOf(entry.parts, words, at);
+      if (length === 0) continue;
+      const { parts: _parts, ...name } = entry;
+      found.push({ ...name, length });
+    }
+  return found;
 }
 
 /** How many words a name takes from a word on; 0 where it does not stand there. */
@@ -133,11 +135,17 @@ function lengthOf(parts: readonly string[], words: readonly Word[], at: number):
     const word = words[at + length];
     if (!word) return 0;
     // "Stage three" is stage 3.
-    const said = word.value === undefined || parts[i] === word.low ? word.low.split('-') : [String(word.value)];
-    const last = i + said.length === parts.length;
-    const same = said.every((one, n) => one === parts[i + n] || (last && word.parts[n] === parts[i + n]));
-    if (!same) return 0;
-    i += said.length;
+    const isNumber = word.value !== undefined && parts[i] !== word.low;
+    if (isNumber || !word.low.includes('-')) {
+      const said = isNumber ? String(word.value) : word.low;
+      if (said !== parts[i] && !(i + 1 === parts.length && word.parts[0] === parts[i])) return 0;
+      i += 1;
+    } else {
+      const said = word.low.split('-');
+      const last = i + said.length === parts.length;
+      if (!said.every((one, n) => one === parts[i + n] || (last && word.parts[n] === parts[i + n]))) return 0;
+      i += said.length;
+    }
     length += 1;
   }
   return i === parts.length ? length : 0;
