@@ -35,6 +35,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
         return (
           (/^(?:takes|refits)$/.test(verbOf(verb).effect) && countsFasteners(said)) ||
           hidesMove(said) ||
+          saysAway(said) ||
           isBareOrder(said) ||
           hidesNext(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
@@ -59,6 +60,11 @@ function hidesAway(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
   if (!/^(?:off|out|away|in|on|back)$/.test(lows.at(-1) ?? '') || lows.some((low) => MAY.test(low))) return false;
   return words.some((_, at) => partAt(names, sentence, at) !== undefined);
+}
+
+/** "Fuse out, tag on": things of which nobody said that they are parts, and their ways. */
+function saysAway({ lows }: Sentence): boolean {
+  return /^(?!falls|comes|pops|drops|slides)[a-z-]+ (?:off|out|on)(?: , [a-z-]+ (?:off|out|on))*$/.test(lows.join(' '));
 }
 
 const MAY = /^(?:may|might|can|could|will|would|should)$/;

@@ -1,12 +1,14 @@
 import { kindFromName } from '../../../reading/en/kind-words';
 import { stuffAt } from './applied';
-import { namesAt } from './known-names';
+import { torqueAt } from './figures';
+import { lastWordsOf, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { type Objects, objectsAt } from './objects';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Piece } from './piece';
 import { BARE, BARE_WAY } from './told-words';
+import { partsOf } from './words';
 
 /* Notes: what it is and which way, without a verb. */
 
@@ -14,12 +16,89 @@ import { BARE, BARE_WAY } from './told-words';
 export function bare(piece: Piece, at: number): boolean {
   if (piece.words[at]?.quoted) return false;
   return (
+    bareSupply(piece, at) ||
+    bareLoose(piece, at) ||
+    bareTorqued(piece, at) ||
     bareKnown(piece, at) ||
     bareFilled(piece, at) ||
     bareWords(piece, at) ||
     bareNew(piece, at) ||
     bareSubstance(piece, at)
   );
+}
+
+/** "Power off", "air on": switched, for neither can be taken off. */
+function bareSupply(piece: Piece, at: number): boolean {
+  const way =
+    /^(?:power|mains|supply|breaker|current|electricity|air|water|steam) (off|on)(?= ?[,.;]| and | then |$)/.exec(
+      piece.lows(at),
+    )?.[1];
+  if (way === undefined || piece.knows(at)) return false;
+  piece.words.splice(at, 0, piece.as(at, 'switch', true));
+  return true;
+}
+
+/** "Casing bolts crosswise loose, then out". */
+function bareLoose(piece: Piece, at: number): boolean {
+  const things = objectsAt(piece.sentence(), at);
+  if (things.phrases.length === 0 || !things.phrases.every(({ known }) => known?.kind === 'part')) return false;
+  let loose = things.end;
+  while (lexicon.isManner(piece.low(loose))) loose += 1;
+  if (piece.low(loose) !== 'loose' || !piece.isLast(loose)) return false;
+  piece.words.splice(loose, 1);
+  piece.words.splice(at, 0, piece.as(at, 'loosen', true));
+  piece.manner = 'bare';
+  const out = /^, then (?:out|off)(?= ?[,.;]|$)/.test(piece.lows(loose + 1)) ? loose + 3 : -1;
+  if (out > 0) piece.words.splice(out, 0, piece.as(out, 'take', true), piece.as(out, 'them', true));
+  return true;
+}
+
+/** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
+function bareTorqued(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0)) return false;
+  const sentence = piece.sentence();
+  const things = objectsAt(sentence, at);
+  const [thing] = things.phrases;
+  const end = things.phrases.length === 1 ? things.end : -1;
+  const last = things.phrases.at(-1);
+  if (!thing || !last || !things.phrases.every(({ known }) => known?.kind === 'part')) return false;
+  if (lexicon.FASTENS.test(thing.name)) return false;
+  // Up to the fasteners: what stands behind the last comma before the figure.
+  const stop = piece.words.findIndex(({ low }, i) => i > at && /^[.;]$/.test(low));
+  const to = stop < 0 ? piece.words.length : stop;
+  const figure = piece.words.findIndex((_, i) => i > at && i < to && torqueAt(sentence, i) !== undefined);
+  if (figure < 0) return false;
+  const before = piece.words.slice(at, figure);
+  if (
+    before.some(
+      ({ low }, i) =>
+        (verbAt(
+          before.map((word) => word.low),
+          i,
+        )?.is === 'movement' &&
+          !piece.knows(at + i)) ||
+        WAY_WORDS[low] !== undefined,
+    )
+  )
+    return false;
+  const fastener = piece.words.findIndex(
+    ({ low }, i) => i > at && i < figure && /^(?:bolt|screw|nut|stud)s?$/.test(low) && i >= (end < 0 ? at : end),
+  );
+  if (fastener < 0) return false;
+  // The comma that parts the fasteners from what they hold.
+  let comma = fastener;
+  while (comma > at && piece.low(comma) !== ',') comma -= 1;
+  if (comma <= at) return false;
+  const verb = piece.as(at, 'put', true);
+  piece.words.splice(comma, 0, {
+    ...piece.as(comma - 1, 'on', true),
+    from: piece.words[comma - 1]?.to ?? 0,
+    to: piece.words[comma - 1]?.to ?? 0,
+  });
+  piece.words.splice(at, 0, verb);
+  piece.manner = 'bare';
+  piece.readTo = comma + 2;
+  return true;
 }
 
 function bareKnown(piece: Piece, at: number): boolean {
@@ -45,8 +124,14 @@ function bareKnown(piece: Piece, at: number): boolean {
   if (behind && saysWhatItDoes(piece.low(behind.end))) return false;
   if (/^(?:on|in)$/.test(way) && (isPlace || /^(?:each|every|both)$/.test(piece.low(things.end + 1)))) return false;
   const isNamed = things.phrases.every(
-    ({ known, feature, fromCount, name }) =>
-      feature === undefined && (known?.kind === 'part' || (fromCount !== undefined && kindFromName(name) !== 'other')),
+    ({ known, feature, fromCount, name, words }, i) =>
+      feature === undefined &&
+      (known?.kind === 'part' ||
+        (fromCount !== undefined && kindFromName(name) !== 'other') ||
+        // "Bearings off the shaft": which ones is asked.
+        (words.length === 1 &&
+          (i > 0 || /^(?:off|out)$/.test(way)) &&
+          lastWordsOf(piece.names).has(partsOf(name).at(-1) ?? ''))),
   );
   if (things.phrases.length === 0 || !isNamed) return false;
   orderBare(piece, at, things.end, way);

@@ -3,7 +3,7 @@ import { pluralName, singularName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { type Verb, verbOf } from '../../../model/verbs';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { namesAt, partsEndingIn } from './known-names';
+import { lastWordsOf, namesAt, partsEndingIn } from './known-names';
 import * as lexicon from './lexicon';
 import { beginsFacing, isJoint, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { verbAt } from './operations';
@@ -47,6 +47,10 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   const told = sentence.lows.slice(at).join(' ');
   if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
+  // "Lock washer, impeller, key off".
+  const isShort = next.words.length === 1 && lastWordsOf(sentence.names).has(partsOf(next.name).at(-1) ?? '');
+  const isOffNext = /^(?:off|out)$/.test(sentence.lows[at + 1] ?? '') && isJoint(sentence.words[at + 2]);
+  if (sentence.lows[at - 1] === ',' && isShort && isOffNext) return true;
   if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
   // "The poppet and seat for wear" are two parts, and nothing is seated.
   const isNamed = kindFromName(next.name) !== 'other' && isJoint(sentence.words[at + next.words.length]);

@@ -73,6 +73,12 @@ function topic(piece: Piece, at: number, stop: number): void {
   const things = objectsAt(piece.sentence(), stop + 1 + verb.length);
   // "Vanes: check tips".
   const [only, other] = things.phrases;
+  // "Stator can: look for rub marks".
+  if (!only && /^(?:look|check|inspect|examine)$/.test(verb.phrase) && piece.low(stop + 1 + verb.length) === 'for') {
+    piece.words.splice(at, stop + 1 + verb.length - at, piece.as(stop + 1, 'inspect'), ...thing);
+    piece.manner = 'topic';
+    return;
+  }
   if (only && !other && !only.known && lexicon.isFeature(only.words)) {
     const of = ['of', 'the'].map((low) => piece.as(things.end - 1, low, true));
     piece.words.splice(things.end, 0, ...of.map((word) => ({ ...word, from: only.to, to: only.to })), ...thing);
@@ -80,10 +86,25 @@ function topic(piece: Piece, at: number, stop: number): void {
     piece.manner = 'topic';
     return;
   }
-  if (only) return;
+  if (only) {
+    goesOnWithTopic(piece, at, stop, thing);
+    return;
+  }
   const said = piece.words.slice(stop + 1, stop + 1 + verb.length);
   piece.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
   piece.manner = 'topic';
+}
+
+/** "Coupling: loosen the grub screw, pull off with the puller": what names nothing is done to the coupling. */
+function goesOnWithTopic(piece: Piece, at: number, stop: number, thing: readonly Word[]): void {
+  const joint = piece.words.findIndex(({ low }, i) => i > stop + 1 && /^(?:,|and|then)$/.test(low));
+  let next = joint;
+  while (next > 0 && /^(?:,|and|then)$/.test(piece.low(next))) next += 1;
+  const verb = next > 0 ? verbAt([piece.low(next)], 0) : undefined;
+  const isAlone = verb?.is === 'movement' && /^(?:off|out|away)$/.test(piece.low(next + 1));
+  if (!isAlone || objectsAt(piece.sentence(), next + 2).phrases.length > 0) return;
+  piece.words.splice(next + 1, 0, ...thing);
+  piece.words.splice(at, stop + 1 - at);
 }
 
 /** "The cylinder unscrews from the housing": what comes off by itself is taken off. */

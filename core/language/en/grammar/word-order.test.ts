@@ -42,6 +42,23 @@ test.each<[string, string, readonly string[]]>([
     'impeller on, lock washer, impeller nut to 80 N·m',
     ['fit | impeller, lock washer, impeller nut |  |  | ', 'torque | impeller nut | 80 N·m |  | '],
   ],
+  ['power is switched', 'power off, lock it', ['isolate | power |  |  | ', 'lock-out | power |  |  | ']],
+  [
+    'loose, and then out',
+    'cover nuts crosswise loose, then out',
+    ['loosen | cover nut |  |  | crosswise', 'take-off | cover nut |  |  | '],
+  ],
+  [
+    'what is tightened was put on',
+    'front cover, 8 cover nuts, 45 N·m',
+    ['fit | front cover, 8 cover nut |  |  | ', 'torque | 8 cover nut | 45 N·m |  | '],
+  ],
+  ['a topic that is looked at', 'bearings: look for rub marks', ['inspect | bearing |  |  | ']],
+  [
+    'a topic that something else comes off first',
+    'impeller: loosen the impeller nut, pull off with the puller',
+    ['loosen | impeller nut |  |  | ', 'draw | impeller |  | puller | '],
+  ],
   ['the verb last', 'bearings with the puller take down', ['take-off | bearing |  | puller | ']],
   ['the verb last, with its way', 'impeller straight pull out', ['draw | impeller |  |  | straight']],
   ['to be done', 'bearings to pull with the puller', ['draw | bearing |  | puller | ']],
@@ -128,6 +145,7 @@ test('only those that show something are renewed', () => {
 
 test.each<[string, string]>([
   ['what is put in behind a place', 'fit the rotor @each shaft with a new O-ring'],
+  ['things nobody knows, and their ways', 'power off, fuse out, tag on'],
   ['an order behind a reason', 'the impeller sits on a taper so screw the puller in and tap it'],
   ['orders behind a remark', 'fit the front cover, make sure it sits on the bench, start, check the amps'],
   ['fasteners at each side', 'front cover off, two nuts each side'],
