@@ -142,6 +142,7 @@ function goesOn(piece: Piece, at: number): boolean {
   }
   const next = piece.manner === 'topic' ? verbAt(piece.lowsFrom(at), 0) : undefined;
   if (!next) return false;
+  if (next.is === 'verb' && next.verb === 'attend') return true;
   if (objectsAt(piece.sentence(), at + next.length).phrases.length === 0)
     piece.words.splice(at + 1, 0, piece.pronounAt(at));
   return true;

@@ -50,7 +50,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (
         !(
           /^(?:only )?(?:if|unless)\b/.test(told) ||
-          (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told)))
+          (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told) || PAST_LIMIT.test(told)))
         ) ||
         lexicon.EASY_CONDITION.test(told) ||
         (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb) && !MOVES.test(told))
@@ -245,13 +245,15 @@ function forEach(part: SaidPart, owners: readonly SaidPart[]): SaidPart {
 
 /** What stands behind fasteners that are named along: nothing more, or how they are tightened. */
 function goesOnTightening(behind: string): boolean {
-  return /^(?:|,|and|at|to|with|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight)$/.test(
+  return /^(?:|,|and|at|to|with|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight|finger|hand)$/.test(
     behind,
   );
 }
 
 /** "Renew every ring *that is* worn": some of them only. */
 const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
+/** "Replace over 0.1 mm of wear". */
+const PAST_LIMIT = /^(?:over|above|under|below|beyond) \d/;
 /** "Replace when worn more than 0.25 mm". */
 const WORN =
   /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;

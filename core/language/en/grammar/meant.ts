@@ -39,7 +39,11 @@ export function goesToHolder(verb: Verb, behind: string): boolean {
 
 /** By hand, or finger tight, a thread is only started. */
 export function isStartedOnly(verb: Verb, objectText: string, told: string): boolean {
-  return (verb === 'fit' || verb === 'place') && FASTENER.test(objectText) && BY_HAND.test(told);
+  // "Gland on, nuts finger tight": the nuts are.
+  const isOther = /, (?:the )?(?:\w+ )?(?:nuts|bolts|screws|studs) (?:only )?(?:finger|hand)\b/.test(
+    told.replaceAll(' ,', ','),
+  );
+  return (verb === 'fit' || verb === 'place') && FASTENER.test(objectText) && BY_HAND.test(told) && !isOther;
 }
 
 /** The words behind what is named, up to where something else is said. */

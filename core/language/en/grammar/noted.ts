@@ -115,6 +115,9 @@ function bareKnown(piece: Piece, at: number): boolean {
   )
     return false;
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  // "Gland nuts off, gland back": slid back, or put back.
+  const isAfterOff = piece.words.slice(0, at).some(({ low }) => /^(?:off|out)$/.test(low));
+  if (way === 'back' && isAfterOff && piece.isLast(things.end)) return false;
   // "Two packings on each head come out": at which places.
   const isPlace = namesAt(piece.names, piece.words, things.end + 1).some(
     ({ kind }) => kind === 'place' || kind === 'places',

@@ -59,6 +59,11 @@ test.each<[string, string, readonly string[]]>([
     'impeller: loosen the impeller nut, pull off with the puller',
     ['loosen | impeller nut |  |  | ', 'draw | impeller |  | puller | '],
   ],
+  [
+    'finger tight are the nuts',
+    'front cover on, cover nuts finger tight',
+    ['fit | front cover, cover nut |  |  | finger tight'],
+  ],
   ['the verb last', 'bearings with the puller take down', ['take-off | bearing |  | puller | ']],
   ['the verb last, with its way', 'impeller straight pull out', ['draw | impeller |  |  | straight']],
   ['to be done', 'bearings to pull with the puller', ['draw | bearing |  | puller | ']],
@@ -146,6 +151,7 @@ test('only those that show something are renewed', () => {
 test.each<[string, string]>([
   ['what is put in behind a place', 'fit the rotor @each shaft with a new O-ring'],
   ['things nobody knows, and their ways', 'power off, fuse out, tag on'],
+  ['slid back or put back', 'cover nuts off, front cover back'],
   ['an order behind a reason', 'the impeller sits on a taper so screw the puller in and tap it'],
   ['orders behind a remark', 'fit the front cover, make sure it sits on the bench, start, check the amps'],
   ['fasteners at each side', 'front cover off, two nuts each side'],
