@@ -7,7 +7,8 @@ import { objectsAt } from './objects';
 import { ALSO_NOUN, verbAt } from './operations';
 import { Piece } from './piece';
 import { saidOfThing } from './said-of-thing';
-import { nameOwned, partDoer, partExpectation, partMeans } from './set-apart';
+import { nameOwned, partDoer, partExpectation, partMeans, partWhile } from './set-apart';
+import { sayShorter } from './shorter';
 import { ALLOWED, NAMED, OPENINGS, USING } from './told-words';
 import { baseOf } from './verb-forms';
 import { endsSentence, type Word } from './words';
@@ -37,7 +38,7 @@ function isName(words: readonly Word[], names: NameIndex): boolean {
 
 function asOrder(piece: Piece): Word[] {
   if (piece.words.length < 2) return piece.words;
-  leaveOutOne(piece);
+  sayShorter(piece);
   partWhile(piece);
   nameOwned(piece);
   partDoer(piece);
@@ -58,60 +59,6 @@ function asOrder(piece: Piece): Word[] {
         (/^(?:next|now)$/.test(low) && piece.isLast(i) && !/^(?:for|from|by|until)$/.test(piece.low(i - 1)))
       ),
   );
-}
-
-const IT_IS =
-  /^(?:it's|that's|they're|it is|that is|they are|there's|there are) (?:(?:just|only|held by|fixed with) )?\S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?= |$)/;
-
-/** Behind "it's just". */
-function numberBehind(piece: Piece, at: number): number {
-  let number = at + 1;
-  while (/^(?:is|are|just|only|held|by|fixed|with)$/.test(piece.low(number))) number += 1;
-  return number;
-}
-
-/** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
-function partWhile(piece: Piece): void {
-  const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
-  if (first?.is !== 'verb' || !/^(?:hold|compress|lock-out)$/.test(first.verb)) return;
-  const at = piece.words.findIndex(({ low }, i) => i > 1 && low === 'while');
-  if (at < 0) return;
-  const behind = /^(?:you|we|i)$/.test(piece.low(at + 1)) ? at + 2 : at + 1;
-  const isDoing = behind === at + 1;
-  const low = isDoing ? baseOf(piece.low(behind), 'ing') : piece.low(behind);
-  const meanwhile = low === undefined ? undefined : verbAt([low, ...piece.lowsFrom(behind + 1)], 0);
-  if (low === undefined || !meanwhile || (meanwhile.is === 'verb' && !CHANGES.test(meanwhile.verb))) return;
-  const things = objectsAt(piece.sentence(), behind + meanwhile.length);
-  const isIt = things.phrases.some(({ pronoun }) => pronoun);
-  if (things.phrases.length === 0 || isIt) return;
-  piece.words.splice(at, behind - at + 1, piece.as(at, 'and'), piece.as(behind, low));
-}
-
-const CHANGES = /^(?:take-off|draw|pry|loosen|torque|start-by-hand|fit|cut|pin)$/;
-
-/** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
-function leaveOutOne(piece: Piece): void {
-  // "Take them all out but two" leaves some.
-  if (/ (?:but|except) /.test(piece.lows(0))) return;
-  for (let at = piece.words.length - 1; at > 0; at -= 1) {
-    const said = piece.lows(at - 1);
-    if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at, 1);
-    // "Look if there is water in it".
-    else if (/^(?:if|whether) there (?:is|are) (?:any )?/.test(said) && /^(?:look|check|see)$/.test(piece.low(at - 2)))
-      piece.words.splice(at - 1, piece.low(at + 2) === 'any' ? 4 : 3, piece.as(at - 1, 'for'));
-    else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at - 1, 2);
-    // "Take the cover off, it's just two screws".
-    else if (
-      piece.low(at - 1) === ',' &&
-      IT_IS.test(piece.lows(at)) &&
-      piece.words[numberBehind(piece, at)]?.value !== undefined
-    )
-      piece.words.splice(at, numberBehind(piece, at) - at);
-    // "Replace any that are bent".
-    else if (/^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /.test(said))
-      piece.words[at - 1] = piece.as(at - 1, 'them');
-    else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at, 1);
-  }
 }
 
 function putAt(piece: Piece, at: number, isStart: boolean): void {

@@ -55,47 +55,25 @@ function bareLoose(piece: Piece, at: number): boolean {
 
 /** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
 function bareTorqued(piece: Piece, at: number): boolean {
-  if (at > piece.skipFillers(0)) return false;
   const sentence = piece.sentence();
-  const things = objectsAt(sentence, at);
-  const [thing] = things.phrases;
-  const end = things.phrases.length === 1 ? things.end : -1;
-  const last = things.phrases.at(-1);
-  if (!thing || !last || !things.phrases.every(({ known }) => known?.kind === 'part')) return false;
-  if (lexicon.FASTENS.test(thing.name)) return false;
-  // Up to the fasteners: what stands behind the last comma before the figure.
+  const first = nounPhraseAt(sentence, at)?.phrase;
+  const isStart = at <= piece.skipFillers(0);
+  if (!isStart || first?.known?.kind !== 'part' || lexicon.FASTENS.test(first.name)) return false;
   const stop = piece.words.findIndex(({ low }, i) => i > at && /^[.;]$/.test(low));
-  const to = stop < 0 ? piece.words.length : stop;
-  const figure = piece.words.findIndex((_, i) => i > at && i < to && torqueAt(sentence, i) !== undefined);
-  if (figure < 0) return false;
-  const before = piece.words.slice(at, figure);
-  if (
-    before.some(
-      ({ low }, i) =>
-        (verbAt(
-          before.map((word) => word.low),
-          i,
-        )?.is === 'movement' &&
-          !piece.knows(at + i)) ||
-        WAY_WORDS[low] !== undefined,
-    )
-  )
-    return false;
-  const fastener = piece.words.findIndex(
-    ({ low }, i) => i > at && i < figure && /^(?:bolt|screw|nut|stud)s?$/.test(low) && i >= (end < 0 ? at : end),
+  const figure = piece.words.findIndex(
+    (_, i) => i > at && (stop < 0 || i < stop) && torqueAt(sentence, i) !== undefined,
   );
-  if (fastener < 0) return false;
-  // The comma that parts the fasteners from what they hold.
-  let comma = fastener;
-  while (comma > at && piece.low(comma) !== ',') comma -= 1;
-  if (comma <= at) return false;
-  const verb = piece.as(at, 'put', true);
-  piece.words.splice(comma, 0, {
-    ...piece.as(comma - 1, 'on', true),
-    from: piece.words[comma - 1]?.to ?? 0,
-    to: piece.words[comma - 1]?.to ?? 0,
-  });
-  piece.words.splice(at, 0, verb);
+  const listed = piece.words.slice(0, Math.max(figure, 0));
+  const fasteners = listed.findLastIndex(({ low }) => lexicon.FASTENS.test(low));
+  // What stands before the comma is what they hold.
+  const comma = listed.slice(0, Math.max(fasteners, 0)).findLastIndex(({ low }) => low === ',');
+  const saysWhatIsDone = listed.some(
+    ({ low }, i) =>
+      i >= at && (WAY_WORDS[low] !== undefined || (verbAt([low], 0)?.is === 'movement' && !piece.knows(i))),
+  );
+  if (comma <= at || saysWhatIsDone) return false;
+  piece.words.splice(comma, 0, piece.behind(comma - 1, 'on'));
+  piece.words.splice(at, 0, piece.as(at, 'put', true));
   piece.manner = 'bare';
   piece.readTo = comma + 2;
   return true;

@@ -74,6 +74,12 @@ export class Piece {
     return this.as(at, 'it', true);
   }
 
+  /** A word put in behind the one at a place. */
+  behind(at: number, low: string): Word {
+    const { to } = this.words[at] as Word;
+    return { low, parts: partsOf(low), from: to, to, as: low };
+  }
+
   /** The word at a place read as another; `before` where it is put in before that place and takes none itself. */
   as(at: number, low: string, before = false): Word {
     const { from, to } = this.words[at] as Word;

@@ -80,8 +80,8 @@ function topic(piece: Piece, at: number, stop: number): void {
     return;
   }
   if (only && !other && !only.known && lexicon.isFeature(only.words)) {
-    const of = ['of', 'the'].map((low) => piece.as(things.end - 1, low, true));
-    piece.words.splice(things.end, 0, ...of.map((word) => ({ ...word, from: only.to, to: only.to })), ...thing);
+    const of = ['of', 'the'].map((low) => piece.behind(things.end - 1, low));
+    piece.words.splice(things.end, 0, ...of, ...thing);
     piece.words.splice(at, stop + 1 - at);
     piece.manner = 'topic';
     return;

@@ -2,6 +2,7 @@ import { pluralName } from '../../../model/names';
 import { endsIn, namesAt } from './known-names';
 import * as lexicon from './lexicon';
 import { nounPhraseAt } from './noun-phrase';
+import { objectsAt } from './objects';
 import { verbAt } from './operations';
 import type { Piece } from './piece';
 import { DOER, JOINED, MEANS, OPENINGS } from './told-words';
@@ -113,3 +114,22 @@ export function partExpectation(piece: Piece): void {
     return;
   }
 }
+
+/** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
+export function partWhile(piece: Piece): void {
+  const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  if (first?.is !== 'verb' || !/^(?:hold|compress|lock-out)$/.test(first.verb)) return;
+  const at = piece.words.findIndex(({ low }, i) => i > 1 && low === 'while');
+  if (at < 0) return;
+  const behind = /^(?:you|we|i)$/.test(piece.low(at + 1)) ? at + 2 : at + 1;
+  const isDoing = behind === at + 1;
+  const low = isDoing ? baseOf(piece.low(behind), 'ing') : piece.low(behind);
+  const meanwhile = low === undefined ? undefined : verbAt([low, ...piece.lowsFrom(behind + 1)], 0);
+  if (low === undefined || !meanwhile || (meanwhile.is === 'verb' && !CHANGES.test(meanwhile.verb))) return;
+  const things = objectsAt(piece.sentence(), behind + meanwhile.length);
+  const isIt = things.phrases.some(({ pronoun }) => pronoun);
+  if (things.phrases.length === 0 || isIt) return;
+  piece.words.splice(at, behind - at + 1, piece.as(at, 'and'), piece.as(behind, low));
+}
+
+const CHANGES = /^(?:take-off|draw|pry|loosen|torque|start-by-hand|fit|cut|pin)$/;

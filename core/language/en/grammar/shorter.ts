@@ -1,0 +1,33 @@
+import type { Piece } from './piece';
+
+/* Turns of speech that a shorter one says as well: put so, one grammar reads both. */
+
+/** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
+export function sayShorter(piece: Piece): void {
+  // "Take them all out but two" leaves some.
+  if (/ (?:but|except) /.test(piece.lows(0))) return;
+  for (let at = piece.words.length - 2; at >= 0; at -= 1) {
+    const said = piece.lows(at);
+    const [thereIs = ''] = THERE_IS.exec(said) ?? [];
+    const [itIs = ''] = piece.low(at - 1) === ',' ? (IT_IS.exec(said) ?? []) : [];
+    if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
+    else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
+    else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
+      piece.words.splice(at, wordsIn(thereIs), piece.as(at, 'for'));
+    else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
+  }
+}
+
+/** "Replace any that are bent". */
+const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
+/** "Look if there is any water in it". */
+const THERE_IS = /^(?:if|whether) there (?:is|are)(?: any)?(?= )/;
+/** "Take the cover off, it's just two screws". */
+const IT_IS =
+  /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
+
+function wordsIn(text: string): number {
+  return text.split(' ').length;
+}
