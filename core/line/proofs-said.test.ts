@@ -54,6 +54,18 @@ test('turned by hand at the end it is felt, in the middle it is only turned', ()
   ]);
 });
 
+test('what is asked stays within what a check may ask', () => {
+  expect(last('check for leaks for 9 minutes, at most 900 drops a minute')).toEqual([
+    { leak: { minutes: 9, drops: 600 } },
+    undefined,
+  ]);
+  expect(last('check for leaks for 48 hours')).toEqual([undefined, 2880]);
+  expect(last('turn the shaft by hand 250 times, it must turn freely')).toEqual([
+    { turning: { turns: 100 } },
+    undefined,
+  ]);
+});
+
 test.each([
   ['a run is timed, and proves no dryness', 'run the pump for five minutes', 5],
   ['a part looked at for leaks', 'inspect cover for leaks', undefined],

@@ -1,4 +1,5 @@
 import type { Edit } from '../edits/edit';
+import { inDigits } from '../language/en/grammar/words';
 import type { FastenerGroup, PassPlan, Pattern } from '../model/fastener-group';
 import { componentById, groupOf } from '../model/lookup';
 import type { Series } from '../model/series';
@@ -15,14 +16,13 @@ const PATTERN_WORDS: readonly [RegExp, Pattern][] = [
   [/\bclockwise\b/i, 'clockwise'],
 ];
 
-const NUMBERS: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5 };
-const PASSES = /\b(?:(one|two|three|four|five|[1-5])|single) (?:pass(?:es)?|stages?|rounds?)\b/i;
+const PASSES = /\b(?:([1-5])|single|one) (?:pass(?:es)?|stages?|rounds?)\b/;
 
 /** The pattern and the passes that words tell; nothing where they tell neither. */
 export function tighteningSaid(words: string): { pattern?: Pattern; passes?: PassPlan[] } {
   const pattern = PATTERN_WORDS.find(([said]) => said.test(words))?.[1];
-  const [whole, number] = PASSES.exec(words) ?? [];
-  const count = whole === undefined ? undefined : (NUMBERS[(number ?? 'one').toLowerCase()] ?? Number(number));
+  const [whole, number = 1] = PASSES.exec(inDigits(words)) ?? [];
+  const count = whole === undefined ? undefined : Number(number);
   return { ...(pattern && { pattern }), ...(count !== undefined && { passes: inPasses(count) }) };
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { GRADE_NAMES } from '../proving/acceptance';
+import { LEAK_MINUTES, MOST_DROPS_A_MINUTE, MOST_TURNS } from '../proving/proofs';
 import { Quantity } from '../quantity/schema';
 import { type Dimension, unitOf } from '../quantity/units';
 import { Faces, POSES } from './faces';
@@ -97,9 +98,14 @@ export type TestRun = z.infer<typeof TestRun>;
 
 /** What is proved by hand: how it turns, where the oil stands, whether it stays dry. */
 export const ProofsToDo = z.strictObject({
-  turning: z.strictObject({ turns: z.int().min(1).max(100) }).optional(),
+  turning: z.strictObject({ turns: z.int().min(1).max(MOST_TURNS) }).optional(),
   level: z.strictObject({ mark: z.string().trim().min(1).max(120).optional() }).optional(),
-  leak: z.strictObject({ minutes: z.number().min(0.5).max(1440), drops: z.number().min(0).max(600) }).optional(),
+  leak: z
+    .strictObject({
+      minutes: z.number().min(LEAK_MINUTES.least).max(LEAK_MINUTES.most),
+      drops: z.number().min(0).max(MOST_DROPS_A_MINUTE),
+    })
+    .optional(),
 });
 
 /** A question whose answer picks what follows. */

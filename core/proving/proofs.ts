@@ -12,6 +12,11 @@ export type Felt = (typeof FELT)[number];
 export const STANDS = ['at', 'below', 'above'] as const;
 export type Stands = (typeof STANDS)[number];
 
+/** What may be asked: so many turns, and so many minutes and drops a minute of a leak check. */
+export const MOST_TURNS = 100;
+export const LEAK_MINUTES = { least: 0.5, most: 1440 } as const;
+export const MOST_DROPS_A_MINUTE = 600;
+
 /** What a step asks to be proved. */
 export interface ProofsAsked {
   readonly turning?: { readonly turns: number } | undefined;

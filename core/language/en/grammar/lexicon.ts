@@ -65,7 +65,7 @@ export function isEnd(word: string): boolean {
 }
 
 export const BENCH =
-  /\b(?:bench|table|surface|floor|blocks?|stand|wood|pallet|trestle|ground|its (?:\w+ )?(?:side|face|back|end|flange|nose|feet|foot|cover|head|housing)|side|workbench)\b/;
+  /\b(?:bench|table|surface|floor|blocks?|stand|wood|pallet|trestle|ground|its (?:\w+ )?(?:side|face|back|end|flange|nose|feet|foot)|side|workbench)\b/;
 export const CLOTH =
   /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat|rack|trolley|basket|bin|hook|nail|peg|drawer|bag|tub)\b/;
 export const VICE = /\b(?:vice|vise|jaws|clamp|chuck|fixture)\b/;

@@ -70,28 +70,24 @@ function topic(piece: Piece, at: number, stop: number): void {
   const verb = verbAt(piece.lowsFrom(stop + 1), 0);
   if (!verb) return;
   const thing = piece.words.slice(at, stop);
-  const things = objectsAt(piece.sentence(), stop + 1 + verb.length);
-  // "Vanes: check tips".
+  const behind = stop + 1 + verb.length;
+  const things = objectsAt(piece.sentence(), behind);
   const [only, other] = things.phrases;
-  // "Stator can: look for rub marks".
-  if (!only && /^(?:look|check|inspect|examine)$/.test(verb.phrase) && piece.low(stop + 1 + verb.length) === 'for') {
-    piece.words.splice(at, stop + 1 + verb.length - at, piece.as(stop + 1, 'inspect'), ...thing);
-    piece.manner = 'topic';
-    return;
-  }
-  if (only && !other && !only.known && lexicon.isFeature(only.words)) {
-    const of = ['of', 'the'].map((low) => piece.behind(things.end - 1, low));
-    piece.words.splice(things.end, 0, ...of, ...thing);
-    piece.words.splice(at, stop + 1 - at);
-    piece.manner = 'topic';
-    return;
-  }
-  if (only) {
+  if (only && (other || only.known || !lexicon.isFeature(only.words))) {
     goesOnWithTopic(piece, at, stop, thing);
     return;
   }
-  const said = piece.words.slice(stop + 1, stop + 1 + verb.length);
-  piece.words.splice(at, stop + 1 + verb.length - at, ...said, ...thing);
+  if (only) {
+    // "Vanes: check tips" checks the tips of the vanes.
+    const of = ['of', 'the'].map((low) => piece.behind(things.end - 1, low));
+    piece.words.splice(things.end, 0, ...of, ...thing);
+    piece.words.splice(at, stop + 1 - at);
+  } else {
+    // "Stator can: look for rub marks" inspects the stator can for them.
+    const isLook = /^(?:look|check|inspect|examine)$/.test(verb.phrase) && piece.low(behind) === 'for';
+    const said = isLook ? [piece.as(stop + 1, 'inspect')] : piece.words.slice(stop + 1, behind);
+    piece.words.splice(at, behind - at, ...said, ...thing);
+  }
   piece.manner = 'topic';
 }
 

@@ -67,25 +67,16 @@ function afterDone(piece: Piece): void {
   if (after < 0) return;
   const verb = after + (/^(?:you|we)$/.test(piece.low(after + 1)) ? 3 : 2);
   const base = baseOf(piece.low(verb), 'past');
-  const doing = MEANS_OF[base ?? ''];
+  const doing = MEANS.find((means) => base !== undefined && baseOf(means, 'ing') === base);
   if (doing) piece.words.splice(after + 1, verb - after, piece.as(verb, doing));
 }
-
-const MEANS_OF: Readonly<Record<string, string>> = {
-  remove: 'removing',
-  unscrew: 'unscrewing',
-  undo: 'undoing',
-  unbolt: 'unbolting',
-  loosen: 'loosening',
-  slacken: 'slackening',
-  detach: 'detaching',
-  disconnect: 'disconnecting',
-};
 
 /** "Drain the oil by removing the plug", "... after you have removed it": the plug comes first. */
 export function partMeans(piece: Piece): void {
   afterDone(piece);
-  const by = piece.words.findIndex(({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.test(piece.low(i + 1)));
+  const by = piece.words.findIndex(
+    ({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.includes(piece.low(i + 1)),
+  );
   if (by < 0 || !verbAt(piece.lowsFrom(piece.skipFillers(0)), 0)) return;
   const named = nounPhraseAt(piece.sentence(), by + 2);
   if (!named || named.phrase.pronoun) return;

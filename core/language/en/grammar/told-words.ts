@@ -14,7 +14,9 @@ export const BARE =
   /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|by hand\b|hand\b|finger\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|back over|off|out|away|into|onto|over|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
-export const MEANS = /^(?:removing|unscrewing|undoing|unbolting|loosening|slackening|detaching|disconnecting)$/;
+export const MEANS: readonly string[] = [
+  ...['removing', 'unscrewing', 'undoing', 'unbolting', 'loosening', 'slackening', 'detaching', 'disconnecting'],
+];
 export const OPENINGS = /^(?:before|prior|after|when|once|as|while|with|now|on|at|using|by)$/;
 export const USING = /^(?:using|starting|working|holding|beginning)$/;
 export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;

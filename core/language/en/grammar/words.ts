@@ -87,6 +87,13 @@ export function wordsOf(text: string): readonly Word[] {
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
 }
 
+/** "Two full turns" is "2 full turns". */
+export function inDigits(text: string): string {
+  return wordsOf(text)
+    .map(({ low, value }) => value ?? low)
+    .join(' ');
+}
+
 /** What a line of a list begins with: "1.", "a)", "Step 12:", a dash or a dot. */
 const LIST_MARK =
   /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;

@@ -2,6 +2,7 @@ import { NumberInput, Switch } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Step } from '#core/model/procedure';
 import type { ProofsAsked } from '#core/proving/proofs';
+import { LEAK_MINUTES, MOST_DROPS_A_MINUTE, MOST_TURNS } from '#core/proving/proofs';
 import { DraftText } from '../../../parts/DraftText';
 import styles from './Step.module.css';
 import type { StepExtraProps } from './step-extras';
@@ -29,7 +30,7 @@ export function ProofFields({ step, change }: StepExtraProps) {
           label={t('proof.turning.turns')}
           w={160}
           min={1}
-          max={100}
+          max={MOST_TURNS}
           allowDecimal={false}
           clampBehavior="strict"
           value={turning.turns}
@@ -59,16 +60,18 @@ export function ProofFields({ step, change }: StepExtraProps) {
         <div className={styles.leak}>
           <NumberInput
             label={t('proof.leak.minutes')}
-            min={0.5}
-            max={1440}
+            min={LEAK_MINUTES.least}
+            max={LEAK_MINUTES.most}
             clampBehavior="strict"
             value={leak.minutes}
-            onChange={(minutes) => Number(minutes) >= 0.5 && set({ leak: { ...leak, minutes: Number(minutes) } })}
+            onChange={(minutes) =>
+              Number(minutes) >= LEAK_MINUTES.least && set({ leak: { ...leak, minutes: Number(minutes) } })
+            }
           />
           <NumberInput
             label={t('proof.leak.drops')}
             min={0}
-            max={600}
+            max={MOST_DROPS_A_MINUTE}
             clampBehavior="strict"
             value={leak.drops}
             onChange={(drops) => drops !== '' && set({ leak: { ...leak, drops: Number(drops) } })}
