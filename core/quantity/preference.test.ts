@@ -1,4 +1,4 @@
-import { preferred, sayPreferred } from './preference';
+import { preferred, preferredAs, sayPreferred } from './preference';
 
 test.each([
   // NIST SP 811 factors, worked by hand: 45 / 1.355 818 = 33.19.
@@ -20,4 +20,14 @@ test('a quantity is converted to be shown and kept as it was given', () => {
   expect(preferred(given, 'us')).not.toBe(given);
   expect(given).toEqual({ value: 45, unit: 'N·m' });
   expect(preferred(given, 'metric')).toBe(given);
+});
+
+test('figures that stand together are shown in one unit', () => {
+  const [pass, last] = [13.5, 45].map((value) => ({ value, unit: 'N·m' as const }));
+  if (!pass || !last) throw new Error('no figures');
+  // By itself it would be told in inch pounds; 13.5 / 1.355 818 = 9.957.
+  expect(preferred(pass, 'us').unit).toBe('lbf·in');
+  const shown = preferredAs(pass, last, 'us');
+  expect([shown.unit, shown.value.toFixed(3)]).toEqual(['lbf·ft', '9.957']);
+  expect(preferredAs(pass, last, 'as-given')).toEqual(pass);
 });

@@ -50,6 +50,11 @@ export function preferred(quantity: Quantity, preference: UnitPreference): Quant
   return shown;
 }
 
+/** A quantity in the unit in which its reader is shown another: all passes of a joint in that of the last. */
+export function preferredAs(quantity: Quantity, model: Quantity, preference: UnitPreference): Quantity {
+  return convert(quantity, preferred(model, preference).unit);
+}
+
 /** "33.2 lbf·ft (45 N·m)": as the reader prefers, with the figure as given behind it where the two differ. */
 export function sayPreferred(quantity: Quantity, preference: UnitPreference): string {
   const shown = preferred(quantity, preference);

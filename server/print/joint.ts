@@ -5,7 +5,7 @@ import { jointOfStep, passesRead } from '#core/job/tightening';
 import { saySpringOrder } from '#core/language/en/spring-order';
 import type { Plan, Point } from '#core/model/fastener-group';
 import type { Step, Workbook } from '#core/model/procedure';
-import { preferred, type UnitPreference } from '#core/quantity/preference';
+import { preferred, preferredAs, type UnitPreference } from '#core/quantity/preference';
 import { convert, sayNumber, sayQuantity } from '#core/quantity/quantity';
 import { drawPlan, hexagon } from '#core/torque/plan-drawing';
 import type { TighteningPlan } from '#core/torque/tightening-plan';
@@ -81,9 +81,10 @@ export function printedReadings(
     text,
     color: INK.soft,
   }));
+  const final = joint.passes.findLast(({ target }) => target)?.target;
   const rows = passes.map(({ positionId, pass, readings }): TableCell[] => {
     const { plan, target: asGiven } = joint.passes[pass] ?? {};
-    const target = asGiven && preferred(asGiven, units);
+    const target = asGiven && preferredAs(asGiven, final ?? asGiven, units);
     const name = plan?.is === 'check' ? WORDS.check : String(pass + 1);
     return [
       { text: [placeName(positionId), name, target && sayQuantity(target, 3)].filter(Boolean).join(', ') },

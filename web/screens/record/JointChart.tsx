@@ -3,10 +3,12 @@ import { keptReadings } from '#core/job/kept-readings';
 import type { StepRun } from '#core/job/state';
 import { jointOfStep, passesRead, torqueAt } from '#core/job/tightening';
 import type { Step, Workbook } from '#core/model/procedure';
+import { preferred } from '#core/quantity/preference';
 import { convert } from '#core/quantity/quantity';
 import { capability } from '#core/torque/capability';
 import { WindowChart } from '../../drawings/WindowChart';
-import { showNumber } from '../../ground/format';
+import { showNumber, showQuantity } from '../../ground/format';
+import { useReader } from '../../state/reader';
 import styles from './Record.module.css';
 
 interface JointChartProps {
@@ -18,6 +20,7 @@ interface JointChartProps {
 /** Readings off their target in per cent, in the order in which they were taken, against the window. */
 export function JointChart({ step, run, workbook }: JointChartProps) {
   const { t } = useTranslation();
+  const units = useReader((state) => state.units);
   const joint = jointOfStep(step, workbook);
   const tolerance = step.torque?.tolerancePercent ?? 0;
   const passes = passesRead(run);
@@ -30,7 +33,7 @@ export function JointChart({ step, run, workbook }: JointChartProps) {
     }),
   }));
   const last = run.readings.filter(({ spot }) => spot !== undefined).length;
-  const { figure } = step.torque ?? {};
+  const figure = step.torque && preferred(step.torque.figure, units);
   const kept = joint ? keptReadings(step, run, workbook) : [];
   const figures =
     figure &&
@@ -51,11 +54,12 @@ export function JointChart({ step, run, workbook }: JointChartProps) {
       />
       <figcaption className="quiet">
         {t('record.chart')}
-        {figures?.cp !== undefined &&
+        {figure &&
+          figures?.cp !== undefined &&
           ` ${t('record.capability', {
             count: figures.count,
-            mean: showNumber(figures.mean, 3),
-            deviation: showNumber(figures.deviation, 2),
+            mean: showQuantity({ value: figures.mean, unit: figure.unit }, 3),
+            deviation: showQuantity({ value: figures.deviation, unit: figure.unit }, 2),
             cp: showNumber(figures.cp, 2),
             cpk: showNumber(figures.cpk ?? 0, 2),
           })}`}

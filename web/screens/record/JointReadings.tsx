@@ -4,7 +4,7 @@ import type { JudgedReading, StepRun } from '#core/job/state';
 import { jointOfStep, passesRead } from '#core/job/tightening';
 import { placeNameOf } from '#core/model/lookup';
 import type { Step, Workbook } from '#core/model/procedure';
-import { preferred } from '#core/quantity/preference';
+import { preferredAs } from '#core/quantity/preference';
 import { convert } from '#core/quantity/quantity';
 import type { UnitSymbol } from '#core/quantity/units';
 import { showNumber, showQuantity } from '../../ground/format';
@@ -24,6 +24,7 @@ export function JointReadings({ step, run, workbook }: JointReadingsProps) {
   const joint = jointOfStep(step, workbook);
   const passes = passesRead(run);
   if (!joint || passes.length === 0) return null;
+  const final = joint.passes.findLast(({ target }) => target)?.target;
   const numbers = joint.order.map((slot) => slot);
   return (
     <table className={styles.joint}>
@@ -38,7 +39,7 @@ export function JointReadings({ step, run, workbook }: JointReadingsProps) {
       <tbody>
         {passes.map(({ positionId, pass, readings }) => {
           const { plan, target: asGiven } = joint.passes[pass] ?? {};
-          const target = asGiven && preferred(asGiven, units);
+          const target = asGiven && preferredAs(asGiven, final ?? asGiven, units);
           const name = plan?.is === 'check' ? t('torque.check') : String(pass + 1);
           const where = placeNameOf(workbook.series, positionId);
           return (
