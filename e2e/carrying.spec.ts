@@ -191,7 +191,9 @@ test('looks, lengths and places one by one are asked for at the bench and kept i
   await page.getByLabel('shaft 2').last().fill('39.95');
   await page.keyboard.press('Enter');
   await expect(page.getByText('within', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Done at shaft 2' }).click();
+  await expect(page.getByRole('button', { name: 'Done at shaft 2' })).toBeEnabled();
+  // The size stands in its field still; it was entered, and a space goes on.
+  await page.keyboard.press(' ');
   await expect(page.getByRole('heading', { name: 'Measure the sleeve at shaft 1' })).toBeVisible();
   await page.getByRole('button', { name: 'a step in the diameter' }).click();
   await expect(page.getByText('Renew it.')).toBeVisible();

@@ -20,6 +20,7 @@ test('the whole flow by keys: numbers choose, digits go into the reading, space 
   await press('5');
   await press('Enter');
   await expect(page.getByText('within')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeEnabled();
   await press(' ');
   await expect(page.getByText('3 of 3')).toBeVisible();
   await press('ArrowLeft');

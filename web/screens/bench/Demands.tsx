@@ -194,8 +194,12 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
     if (!Number.isFinite(value) || value <= 0)
       return setFault(text.trim() === '' ? t('bench.readingEmpty') : t('bench.readingBad', { text }));
     setFault('');
-    await bench.enter({ kind: 'torque-read', stepId: step.id, positionId: place, reading: { value, unit } });
+    // Empty at once, so that the next key is not for this reading; what could not be kept comes back.
     setText('');
+    const isKept = await bench.enter({
+      ...{ kind: 'torque-read', stepId: step.id, positionId: place, reading: { value, unit } },
+    });
+    if (!isKept) setText((typedSince) => typedSince || text);
   };
 
   return (

@@ -15,7 +15,8 @@ export function useBenchKeys(): void {
       if (event.ctrlKey || event.altKey || event.metaKey || document.querySelector('[role="dialog"]')) return;
       const on = target instanceof HTMLElement ? target : document.body;
       // A space is in no number: behind one that was entered it means Done.
-      const isSpent = key === ' ' && on instanceof HTMLInputElement && on.inputMode === 'decimal' && on.value === '';
+      const isEntered = (field: HTMLInputElement) => field.value === '' || 'entered' in field.dataset;
+      const isSpent = key === ' ' && on instanceof HTMLInputElement && on.inputMode === 'decimal' && isEntered(on);
       if (isSpent) on.blur();
       else if (on.matches('input, textarea, select')) return;
       document.documentElement.dataset.benchKeys = 'on';

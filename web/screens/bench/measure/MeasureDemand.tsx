@@ -176,7 +176,8 @@ function MeasuredPart({
         reading: { value, unit },
       });
     }
-    setTexts({});
+    // What was typed meanwhile stays.
+    setTexts((now) => Object.fromEntries(Object.entries(now).filter(([key, text]) => text !== texts[key])));
     // What was typed here is not for the calliper any more.
     calliper.tap(undefined);
   };
@@ -203,6 +204,9 @@ function MeasuredPart({
                       className={tells && ENTERED[tells]}
                       placeholder={way}
                       value={texts[spotKey(spot)] ?? entered(spot)}
+                      data-entered={
+                        reading && (texts[spotKey(spot)] ?? entered(spot)) === entered(spot) ? '' : undefined
+                      }
                       onFocus={() =>
                         isConnected && calliper.tap({ measurementId: measurement.id, positionId: place, ...spot })
                       }
