@@ -1,4 +1,5 @@
 import { verbOf } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { unitOf } from '../../../quantity/units';
 import { measureAt } from './figures';
 import { lastWordsOf, type NameIndex, namesAt } from './known-names';
@@ -21,6 +22,7 @@ const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|whe
 export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote, names: NameIndex): Doubt | undefined {
   const noted = note.how.find(
     (text) =>
+      /^new \w/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names))) ||
       hidesOrder(sentenceOf(text, names)),
   );
@@ -64,7 +66,11 @@ function hidesAway(sentence: Sentence): boolean {
 
 /** "Fuse out, tag on": things of which nobody said that they are parts, and their ways. */
 function saysAway({ lows }: Sentence): boolean {
-  return /^(?!falls|comes|pops|drops|slides)[a-z-]+ (?:off|out|on)(?: , [a-z-]+ (?:off|out|on))*$/.test(lows.join(' '));
+  const said = lows.join(' ');
+  if (/^(?!falls|comes|pops|drops|slides)[a-z-]+ (?:off|out|on)(?: , [a-z-]+ (?:off|out|on))*$/.test(said)) return true;
+  // "Bearing locknut off with the hook spanner".
+  const name = /^((?:[a-z-]+ ){1,3})(?:off|out) (?:with|using) /.exec(said)?.[1]?.trim();
+  return name !== undefined && !SAID_OF.test(lows[0] ?? '') && kindFromName(name) !== 'other';
 }
 
 const MAY = /^(?:may|might|can|could|will|would|should)$/;

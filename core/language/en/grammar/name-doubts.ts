@@ -107,7 +107,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
 }
 
 const NO_NAME =
-  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?)$| (?:left|right|up|down)$|^(?:first|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+  /\bkits?$|^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?)$| (?:left|right|up|down)$|^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {
@@ -127,10 +127,22 @@ function isShortFor(known: readonly string[], said: readonly string[]): boolean 
   if (said.length === 0) return known.length === 0;
   if (known.length === 0 || said.length > known.length) return false;
   const [first = '', ...others] = known;
-  if ((word === first || (word.length > 2 && first.startsWith(word))) && isShortFor(others, rest)) return true;
+  if ((word === first || (word.length > 2 && first.startsWith(word)) || isClipped(word, first)) && isShortFor(others, rest))
+    return true;
   const isInitials =
     word.length > 1 && word.length <= known.length && [...word].every((letter, i) => known[i]?.[0] === letter);
   return isInitials && isShortFor(known.slice(word.length), rest);
+}
+
+/** "Brg" of a bearing, "OB" of outboard: a few of its letters in their order, and no vowel behind the first. */
+function isClipped(word: string, whole: string): boolean {
+  if (word.length < 2 || word.length > 4 || /[aeiou]/.test(word.slice(1)) || word[0] !== whole[0]) return false;
+  let at = 0;
+  for (const letter of word) {
+    at = whole.indexOf(letter, at) + 1;
+    if (at === 0) return false;
+  }
+  return true;
 }
 
 /** One word more, or two letters other, than a known name. */

@@ -19,6 +19,7 @@ export function bare(piece: Piece, at: number): boolean {
     bareSupply(piece, at) ||
     bareLoose(piece, at) ||
     bareTorqued(piece, at) ||
+    bareTight(piece, at) ||
     bareKnown(piece, at) ||
     bareFilled(piece, at) ||
     bareWords(piece, at) ||
@@ -76,6 +77,17 @@ function bareTorqued(piece: Piece, at: number): boolean {
   piece.words.splice(at, 0, piece.as(at, 'put', true));
   piece.manner = 'bare';
   piece.readTo = comma + 2;
+  return true;
+}
+
+/** "Gland nuts finger tight only". */
+function bareTight(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0)) return false;
+  const things = objectsAt(piece.sentence(), at);
+  const areFasteners = things.phrases.length > 0 && things.phrases.every(({ name }) => lexicon.FASTENS.test(name));
+  if (!areFasteners || !/^(?:only )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;
+  piece.words.splice(at, 0, piece.as(at, 'start', true));
+  piece.manner = 'bare';
   return true;
 }
 
@@ -193,13 +205,17 @@ export function bareListed(piece: Piece, at: number): boolean {
   return true;
 }
 
-/** "New shaft seal, new hose". */
+/** "New shaft seal, new hose", "new O-rings on both ends". */
 function bareNew(piece: Piece, at: number): boolean {
   if (piece.low(at) !== 'new' || at > piece.skipFillers(0)) return false;
   const things = objectsAt(piece.sentence(), at);
-  const areNew = things.phrases.every(({ known, state }) => known?.kind === 'part' && state.includes('new'));
-  if (things.phrases.length === 0 || !areNew || !(piece.isLast(things.end - 1) || piece.low(things.end) === 'with'))
-    return false;
+  const areNew = things.phrases.every(
+    ({ known, state, words }) =>
+      state.includes('new') &&
+      (known?.kind === 'part' || lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '')),
+  );
+  const isEnd = piece.isLast(things.end - 1) || /^(?:with|on|in|at|for|between|all|each)$/.test(piece.low(things.end));
+  if (things.phrases.length === 0 || !areNew || !isEnd) return false;
   piece.words.splice(at, 0, piece.as(at, 'renew', true));
   return true;
 }

@@ -75,7 +75,8 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
   // "The strainer and the strainer screw" are two things, and not one of them twice.
   const named = new Set(phrases.map(({ known }) => known?.id));
   const shared = phrases.map((phrase): NounPhrase => {
-    if (phrase.known) return phrase;
+    // "Boot and new clamps" are a boot, and clamps.
+    if (phrase.known || (phrase !== last && last.state.length > phrase.state.length)) return phrase;
     const head = last.words.at(-1) ?? '';
     const lead = phrases[0]?.words.slice(0, -1) ?? [];
     const known =
@@ -172,6 +173,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.applied.push({ name: phrase.words.join(' '), ...(phrase.feature && { amount: phrase.feature }) });
     } else if (APPLIES.includes(act.verb) && phrase.known?.kind === 'substance') {
       act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
+    } else if (phrase.known?.kind === 'substance' && /^(?:inspect|measure)$/.test(act.verb)) {
+      act.about = phrase.known.name;
     } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
       act.tools.push(toolOf(phrase));
     } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {

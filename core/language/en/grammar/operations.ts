@@ -78,7 +78,7 @@ const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
 const MOVEMENTS: readonly Movement[] = [
   { words: 'take get', ways: { out: 'take-off', down: 'take-off', apart: 'split', aside: 'put-aside' } },
   {
-    words: 'remove detach unscrew unbolt undo unclip unhook dismount demount unfasten strip retrieve',
+    words: 'remove detach unscrew unthread unbolt undo unclip unhook dismount demount unfasten strip retrieve',
     alone: 'take-off',
     ways: { out: 'take-off', loose: 'loosen' },
   },

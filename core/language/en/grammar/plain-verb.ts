@@ -1,5 +1,6 @@
 import { byName } from '../../../model/names';
 import type { Verb } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { readVerb } from '../../../reading/en/verb-words';
 import * as lexicon from './lexicon';
 import {
@@ -65,6 +66,8 @@ export function plainVerb(
     if (by && /\bnuts?$/.test(by.phrase.name)) return { verb: 'torque', isByWhat: true };
     return /(?:locker|sealant|compound|loctite)\b/.test(told) ? { verb: 'apply-compound' } : undefined;
   }
+  // "Tag the seal for the repair shop" marks it; a tag on what gives energy keeps it off.
+  if (phrase === 'tag' && object && !object.pronoun && !ENERGY.test(objectText)) return { verb: 'mark' };
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
@@ -206,6 +209,9 @@ function locksPart(objectText: string, object: NounPhrase | undefined, reading: 
   );
 }
 
+const ENERGY = new RegExp(
+  `${POWERED.source}|\\b(?:valve|cock|isolator|switch|starter|lever|wheel|panel|controls?|line|handle|box|set)s?\\b`,
+);
 const MOTOR = /\b(?:pump|motor|machine|unit|drive|set)s?$/;
 const STOPPED = /\b(?:tractor|engine|line|plant|mixer|agitator|conveyor|compressor|turbine|sprayer|flow|process)$/;
 const SETTING =
@@ -268,8 +274,8 @@ const CLOSED =
 function lookedAt(sentence: Sentence): NounPhrase | undefined {
   for (let at = 2; at < sentence.words.length - 1; at += 1) {
     if (!/^(?:on|in|at|of)$/.test(sentence.lows[at] ?? '')) continue;
-    const found = nounPhraseAt(sentence, at + 1);
-    if (found?.phrase.known?.kind === 'part') return found.phrase;
+    const found = nounPhraseAt(sentence, at + 1)?.phrase;
+    if (found?.known?.kind === 'part' || (found && !found.pronoun && kindFromName(found.name) !== 'other')) return found;
   }
   return undefined;
 }
@@ -300,8 +306,8 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
       told,
     )?.[1];
   if (flowed) return { verb: 'drain', about: flowed, aboutEnd };
-  if (happens === 'run')
-    return { verb: 'test', about: `run ${about === undefined || about === 'it' ? 'the pump' : about}`, aboutEnd: end };
+  if (/^(?:run|cycle)$/.test(happens))
+    return { verb: 'test', about: `${happens} ${about === undefined || about === 'it' ? 'the pump' : about}`, aboutEnd: end };
   const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {
     verb: drains ? 'drain' : 'wait',
@@ -311,7 +317,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
+  /\b(?:relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

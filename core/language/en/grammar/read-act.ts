@@ -175,7 +175,8 @@ export function readAct(
       const isPump = about === 'it' && act.verb === 'turn' && TURNS_IT.test(told);
       if (about === 'it' && !isPump && NEEDS_NAME.includes(act.verb))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
-      if (RUNS_IT.test(told)) act.about = about === 'it' ? 'run the pump' : sentence.text(start, objects.end);
+      const [, runs] = RUNS_IT.exec(told) ?? [];
+      if (runs) act.about = about === 'it' ? `${runs} the pump` : sentence.text(start, objects.end);
       else act.about = isPump ? 'the pump' : about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
@@ -256,7 +257,7 @@ const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;
 const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out|apart|yet|fully))*\b/;
 
 const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
-const RUNS_IT = /^run (?:it|them)\b/;
+const RUNS_IT = /^(run|start) (?:it|them)\b/;
 
 function lengthOf(text: string): number {
   return text.split(' ').length;

@@ -276,13 +276,14 @@ function keepStatement(reading: Reading, sentence: Sentence, at: number, told: s
 function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): boolean {
   const named = nounPhraseAt(sentence, at);
   if (!named || !isPartOrShort(named.phrase, reading.series)) return false;
-  const from = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[named.end] ?? '')
-    ? named.end + 1
-    : named.end;
+  let behind = named.end;
+  while (lexicon.isManner(sentence.lows[behind] ?? '')) behind += 1;
+  const isJoined = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[behind] ?? '');
+  const from = isJoined ? behind + 1 : behind;
   if (!torqueAt(sentence, from) && !isTightenedSo(sentence, named.phrase, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };
   reading.acts.push(act);
-  trailing(reading, sentence, from, act);
+  trailing(reading, sentence, behind > named.end ? named.end : from, act);
   return true;
 }
 

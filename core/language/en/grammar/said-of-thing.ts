@@ -73,6 +73,15 @@ function topic(piece: Piece, at: number, stop: number): void {
   const behind = stop + 1 + verb.length;
   const things = objectsAt(piece.sentence(), behind);
   const [only, other] = things.phrases;
+  if (only?.pronoun && !other) {
+    // "Tie rods: remove all four": those it is about.
+    const word = piece.words[things.end - 1] as Word;
+    const isCount = word.value !== undefined;
+    piece.words.splice(isCount ? things.end : behind, isCount ? 0 : things.end - behind, ...thing);
+    piece.words.splice(at, stop + 1 - at);
+    piece.manner = 'topic';
+    return;
+  }
   if (only && (other || only.known || !lexicon.isFeature(only.words))) {
     goesOnWithTopic(piece, at, stop, thing);
     return;
@@ -119,7 +128,7 @@ function byItself(piece: Piece, at: number, stop: number): void {
   }
   if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
   const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
-  const base = coming ? (/^(?:out|off|away|from)$/.test(way) ? 'take' : 'put') : moves;
+  const base = coming ? (/^(?:out|off|away|from|apart)$/.test(way) ? 'take' : 'put') : moves;
   if (base === undefined || verbAt([base], 0)?.is !== 'movement' || (coming && !COMES_WHERE.test(way))) return;
   const thing = piece.words.slice(at, stop);
   piece.words.splice(at, verb + 1 - at, piece.as(verb, base), ...thing);

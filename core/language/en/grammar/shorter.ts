@@ -1,4 +1,5 @@
 import type { Piece } from './piece';
+import { isPlural, type Word } from './words';
 
 /* Turns of speech that a shorter one says as well: put so, one grammar reads both. */
 
@@ -10,7 +11,11 @@ export function sayShorter(piece: Piece): void {
     const said = piece.lows(at);
     const [thereIs = ''] = THERE_IS.exec(said) ?? [];
     const [itIs = ''] = piece.low(at - 1) === ',' ? (IT_IS.exec(said) ?? []) : [];
-    if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    const [isCountBehind] = COUNT_BEHIND_WAY.exec(said) ?? [];
+    // "Nuts off (4)" are "nuts (4) off".
+    if (isCountBehind && isPlural(piece.low(at - 1)))
+      piece.words.splice(at, 4, ...piece.words.slice(at + 1, at + 4), piece.words[at] as Word);
+    else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
     else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
@@ -20,6 +25,7 @@ export function sayShorter(piece: Piece): void {
   }
 }
 
+const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
 /** "Replace any that are bent". */
 const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
 /** "Look if there is any water in it". */

@@ -8,10 +8,10 @@ export const COMES =
   /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|came|go|goes|went) /;
 /** What is not known yet is at least known to be in there when it comes out. */
 export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
-export const COMES_WHERE = /^(?:out|off|away|in|on|back|over|into|onto|from)$/;
+export const COMES_WHERE = /^(?:out|off|away|apart|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|by hand\b|hand\b|finger\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|before\b|after\b|until\b|by hand\b|hand\b|finger\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|back over|off|out|away|into|onto|over|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS: readonly string[] = [

@@ -2,6 +2,7 @@ import { verbOf } from '../../../model/verbs';
 import * as lexicon from './lexicon';
 import {
   attended,
+  BY_HAND,
   FASTENER,
   goesElsewhere,
   goesToHolder,
@@ -74,7 +75,8 @@ export function verbMeant(
   if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
     return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
-  if (phrase === 'run' && object?.pronoun && !FASTENER.test(objectText)) return { verb: 'test', keepWay: true };
+  const isIt = object?.pronoun === true && !FASTENER.test(objectText);
+  if (isIt && (phrase === 'run' || (phrase === 'start' && !BY_HAND.test(told)))) return { verb: 'test', keepWay: true };
   if (/^(?:remove|take|unfasten)$/.test(phrase) && LOCKS.test(objectText)) return { verb: 'restore' };
   if (/^(?:put|place|clip|snap)$/.test(phrase) && LOCKS.test(objectText))
     return lockedOut(reading, sentence, object, at);

@@ -82,6 +82,7 @@ export function wordsOf(text: string): readonly Word[] {
   });
   abbreviated(single);
   timesBehind(single);
+  joinedPlaces(single);
   withoutAbbreviationDots(single);
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
@@ -146,6 +147,17 @@ function timesBehind(words: Word[]): void {
     if (!/^[x×]$/.test(times.low) || !isCount || !isPlural(before.low)) continue;
     const bracket = (low: string, place: number): Word => ({ low, parts: [low], from: place, to: place, as: low });
     words.splice(at, 2, bracket('(', times.from), count, bracket(')', count.to));
+  }
+}
+
+/** "On to the rod" is "onto the rod". */
+function joinedPlaces(words: Word[]): void {
+  for (let at = words.length - 3; at > 0; at -= 1) {
+    const [before, on, to, next] = words.slice(at - 1, at + 3) as [Word, Word, Word, Word];
+    if (on.low !== 'on' || to.low !== 'to' || !/^(?:the|a|an|its|their|each|every|both)$/.test(next.low)) continue;
+    if (/^(?:hold|holding|hang|go|goes|move|moving|carry|get|come|keep|latch|back)$/.test(before.low)) continue;
+    if (/^(?:next|last|first|stop|mark|slot|shoulder|line|end)$/.test(words[at + 3]?.low ?? '')) continue;
+    words.splice(at, 2, { ...on, to: to.to, low: 'onto', parts: ['onto'], as: 'onto' });
   }
 }
 
