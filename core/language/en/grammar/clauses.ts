@@ -164,6 +164,15 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     next.quoted === true ||
     namesAt(sentence.names, sentence.words, behind).length > 0;
   if (/^(?:whether|if)$/.test(sentence.lows[behind - 1] ?? '')) return true;
+  // "Check the poppet and seat for wear": the seat is checked.
+  const opened = verbAt(sentence.lows, first);
+  if (
+    next.low === 'for' &&
+    ALSO_NOUN.test(sentence.lows[at] ?? '') &&
+    opened?.is === 'verb' &&
+    opened.verb === 'inspect'
+  )
+    return false;
   // "..., use the pressure gauge" says with what.
   if (sentence.lows[at] === 'use' && toolAt(sentence, at + 1)) return false;
   // "..., and count the turns" is said of what is done.

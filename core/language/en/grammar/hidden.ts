@@ -1,6 +1,6 @@
 import { verbOf } from '../../../model/verbs';
-import { kindFromName } from '../../../reading/en/kind-words';
 import { unitOf } from '../../../quantity/units';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { measureAt } from './figures';
 import { lastWordsOf, type NameIndex, namesAt } from './known-names';
 import * as lexicon from './lexicon';
@@ -24,7 +24,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
     (text) =>
       /^new \w/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names))) ||
-      hidesOrder(sentenceOf(text, names)),
+      hidesOrder(sentenceOf(text, names)) ||
+      (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
   for (const { verb, how, why, about, figure } of acts) {
@@ -40,6 +41,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           saysAway(said) ||
           isBareOrder(said) ||
           hidesNext(said) ||
+          hidesMeanwhile(said) ||
+          isMadeSafe(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
           (!figure && hidesTorque(said))
         );
@@ -117,6 +120,8 @@ function hidesOrder({ lows }: Sentence): boolean {
     )
       return false;
     const verb = verbAt(lows, i);
+    // "... and blue it": done to it, whatever that word means.
+    if (!verb && /^(?:it|them)$/.test(lows[i + 1] ?? '') && !NO_ORDER.test(low)) return true;
     if (!verb || (verb.is === 'verb' && verb.verb === 'attend')) return false;
     const next = lows[i + verb.length] ?? '';
     return (
@@ -124,6 +129,10 @@ function hidesOrder({ lows }: Sentence): boolean {
     );
   });
 }
+
+/** Words before "it" that order nothing. */
+const NO_ORDER =
+  /^(?:with|on|in|of|to|at|by|for|from|off|over|under|around|behind|between|through|into|onto|against|before|after|until|when|while|if|so|that|which|because|as|than|is|are|was|has|have|had|does|did|will|would|can|could|may|might|must|should|make|makes|keep|keeps|let|lets|hope|feel|see|hear|find|all|both|where|how|why|what|but|or|nor|not|once|unless|\w+(?:ing|ed|s))$/;
 
 /** "Cover off, two screws each side": they come off as well. */
 function countsFasteners({ words, lows }: Sentence): boolean {
@@ -148,7 +157,7 @@ function isBareOrder({ lows }: Sentence): boolean {
 /** "The bolts are loosened, because ...": what is done, told as a state. */
 export function hidesDone(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
-  const be = lows.findIndex((low) => /^(?:is|are|was|were)$/.test(low));
+  const be = lows.findIndex((low) => /^(?:is|are|was|were|be)$/.test(low));
   if (be < 0 || SAID_OF.test(lows[0] ?? '')) return false;
   const at = lows.findIndex((low, i) => i > be && i < be + 4 && baseOf(low, 'past') !== undefined);
   const verb = at < 0 ? undefined : verbAt([baseOf(lows[at] ?? '', 'past') ?? ''], 0);
@@ -195,6 +204,27 @@ function hidesNext(sentence: Sentence): boolean {
 const MORE_OF_IT =
   /^(?:a|an|the|one|half|another|back|go|come|again|once|to|by|on|with|in|only|slowly|fully|evenly|\d.*)$/;
 const GOES = /^(?:on|onto|in|into|off|out|from)$/;
+
+/** "... while you take the last two out": done as well. */
+function hidesMeanwhile({ lows }: Sentence): boolean {
+  const [, doing = ''] = /^(?:while|as) (?:(?:you|we|i|somebody|someone) )?([a-z]+) /.exec(lows.join(' ')) ?? [];
+  const low = baseOf(doing, 'ing') ?? doing;
+  const at = lows.indexOf(doing);
+  const verb = at < 0 ? undefined : verbAt([low, ...lows.slice(at + 1)], 0);
+  if (verb?.is !== 'movement') return verb?.is === 'verb' && /^(?:take-off|loosen|draw)$/.test(verb.verb);
+  const way = lows.slice(at + 1).find((word) => WAY_WORDS[word] !== undefined);
+  return /^(?:take-off|draw|fit)$/.test(movedBy(verb.movement, WAY_WORDS[way ?? '']) ?? '');
+}
+
+/** "..., valves shut, casing drained": each of them has to be done. */
+function isMadeSafe({ lows }: Sentence): boolean {
+  const last = lows.at(-1) ?? '';
+  const verb = lows.length < 4 && !SAID_OF.test(lows[0] ?? '') ? verbAt([baseOf(last, 'past') ?? last], 0) : undefined;
+  return verb?.is === 'movement'
+    ? last === 'shut'
+    : verb !== undefined &&
+        /^(?:isolate|lock-out|drain|close-valve|open-valve|release-pressure|disconnect)$/.test(verb.verb);
+}
 
 function hidesTorque(sentence: Sentence): boolean {
   return sentence.words.some((_, at) => {

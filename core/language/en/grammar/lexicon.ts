@@ -74,7 +74,7 @@ const MANNERS =
   set(`crosswise crossways diagonally alternately square squarely straight flush home tight snug level dry clean
   clockwise counterclockwise counter-clockwise anticlockwise anti-clockwise together first last again once twice fully
   slowly evenly gently carefully hand-tight finger-tight sideways upright overnight lengthwise vertically horizontally
-  only well hard still forward backward backwards further alone opposite loosely smooth slow even easy quick open shut`);
+  only well hard still complete forward backward backwards further alone opposite loosely smooth slow even easy quick open shut`);
 
 /** A word that says how: most end in "-ly". */
 export function isManner(word: string): boolean {
@@ -125,13 +125,13 @@ export const FASTENS = /(?:bolt|screw|nut|stud)s?$/i;
 
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
-  /^(?:so (?=the )|(?:going|putting (?:it|them|everything|this)|moving|getting)(?: all)? back together(?: again| now)?(?: ,)?|back together(?: again| now)? ,|(?:on|for|during|as for|time for|now for)(?: the)? (?:re-?assembly|assembly|dismantling|disassembly|teardown|refitting) ,|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|all right|of course|you know|basically|alright|always|usually|normally|here(?= (?:i|we|you|they)\b)|(?:make sure|be sure|ensure|see) (?:that )?(?:you|we)(?= (?:get|take|pull|push|press|undo|unscrew|loosen|remove|put|fit|refit|replace|renew|clean|wipe|torque|tighten|grease|oil|drain|release|relieve|isolate|lock|mark|measure|inspect|check) ))(?: |$)/;
+  /^(?:so (?=the )|(?:going|putting (?:it|them|everything|this)|moving|getting)(?: all)? back together(?: again| now)?(?: ,)?|back together(?: again| now)? ,|(?:on|for|during|as for|time for|now for)(?: the)? (?:re-?assembly|assembly|dismantling|disassembly|teardown|refitting) ,|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|here we go|there we go|let me see|let's see|(?:folks|guys|everyone|everybody|lads|team|gentlemen|people)(?: ,)?|(?:reach|go|get)(?: in| up| under| behind| round)(?: there)? and|comes(?= (?:the )?(?:[\w-]+ ){1,4}:)|(?:we|i|you)(?:'ll)? (?:start|begin)(?: off)? with (?:the )?(?:[\w-]+ ){1,3}, so|all right|of course|you know|basically|alright|always|usually|normally|here(?= (?:i|we|you|they)\b)|(?:make sure|be sure|ensure|see) (?:that )?(?:you|we)(?= (?:get|take|pull|push|press|undo|unscrew|loosen|remove|put|fit|refit|replace|renew|clean|wipe|torque|tighten|grease|oil|drain|release|relieve|isolate|lock|mark|measure|inspect|check) ))(?: |$)/;
 /** Words said before the verb that say nothing. */
 export const FILLERS =
-  set(`kindly then next now firstly secondly finally please just simply so okay ok also and well right
+  set(`kindly actually then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
-  /^(?:go ahead and|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let's|let us|let me|try to (?!start\b)|want to|need to)\s*/;
+  /^(?:go ahead and|(?:reach|go|get)(?: in| up| under| behind| round)(?: there)? and|let me see ,?|after that|(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|what (?:you|we|i) do (?:now )?is|remember to|don't forget to|do not forget to|be sure to|make sure to|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let's|let us|let me|try to (?!start\b)|want to|need to)\s*/;
 
 /** No direction at all, said as if it were one. */
 export const NO_DIRECTION =

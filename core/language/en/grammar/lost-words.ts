@@ -5,7 +5,7 @@ import { partsOf, type Word } from './words';
 
 /** Words that say nothing by themselves, or that are kept as something else than words. */
 const EMPTY = new Set(
-  `the a an your its their his my our this that these those some any all each every both of and or then next now first
+  `actually the a an your its their his my our this that these those some any all each every both of and or then next now first
   firstly secondly finally lastly please just simply so okay ok also well right afterwards alright to with using use by
   from off out in into on onto at for until over up down away back aside apart together loose free clear via means while
   you we i he she it they them one ones it's is are was be can will would should must have has need want get go going let do

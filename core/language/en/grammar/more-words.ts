@@ -23,7 +23,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'power down',
     'disconnect the power to',
   ],
-  'lock-out': ['padlock', 'tag', 'loto'],
+  'lock-out': ['secure against', 'padlock', 'tag', 'loto'],
   cut: ['snip', 'snip off', 'sever', 'nip off', 'shear off'],
   drain: ['let out', 'drain down', 'drain off', 'drain out', 'pump out', 'run off'],
   fill: ['prime', 'pour in', 'fill up', 'fill in'],
@@ -157,6 +157,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   soak: ['steep', 'immerse', 'dip'],
   renew: ['exchange', 'swap', 'swap out', 'use new', 'use a new'],
   lubricate: [
+    'lube up',
+    'grease up',
+    'oil up',
     'repack',
     'regrease',
     're-grease',

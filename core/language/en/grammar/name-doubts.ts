@@ -2,7 +2,7 @@ import letterSteps from 'damerau-levenshtein';
 import { pluralName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { type PartName, partNamesOf, partsEndingIn } from './known-names';
+import { endsIn, type PartName, partNamesOf, partsEndingIn } from './known-names';
 import { isFeature, isSubstance, isToolName } from './lexicon';
 import { beginsVerb } from './operations';
 import type { Doubt, SaidPart } from './said';
@@ -26,7 +26,12 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
     ],
   });
   const isElse = [...series.tools, ...series.consumables].some((other) => partsOf(other.name).join(' ') === key);
-  if (isElse || isOdd(name, parts)) return asked('odd-name', []);
+  // "The fork", where there is an assembly fork among the tools.
+  const isShortTool =
+    kindFromName(name) === 'other' &&
+    partsEndingIn(series, parts).length === 0 &&
+    series.tools.some((tool) => endsIn(partsOf(tool.name), parts));
+  if (isElse || isShortTool || isOdd(name, parts)) return asked('odd-name', []);
   const longer = partsEndingIn(series, parts).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
   // "Left chamber" where there is a liquid chamber at the left side.
@@ -127,7 +132,10 @@ function isShortFor(known: readonly string[], said: readonly string[]): boolean 
   if (said.length === 0) return known.length === 0;
   if (known.length === 0 || said.length > known.length) return false;
   const [first = '', ...others] = known;
-  if ((word === first || (word.length > 2 && first.startsWith(word)) || isClipped(word, first)) && isShortFor(others, rest))
+  if (
+    (word === first || (word.length > 2 && first.startsWith(word)) || isClipped(word, first)) &&
+    isShortFor(others, rest)
+  )
     return true;
   const isInitials =
     word.length > 1 && word.length <= known.length && [...word].every((letter, i) => known[i]?.[0] === letter);

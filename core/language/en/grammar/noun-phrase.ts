@@ -364,7 +364,7 @@ function isPastName(sentence: Sentence, at: number): boolean {
 
 /** A verb that says what the part does: "check that the spacer *moves* freely". */
 export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|touch(?:es)?|rubs?|binds?|sticks?|meets?|catches|drags|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|swings?|rolls|rotates?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|touch(?:es)?|rubs?|binds?|sticks?|meets?|catches|drags|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
     low,
   );
 }

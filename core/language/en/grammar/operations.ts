@@ -30,6 +30,10 @@ export const WAY_WORDS: Readonly<Record<string, Way>> = {
   back: 'back',
   down: 'down',
   up: 'up',
+  upwards: 'up',
+  upward: 'up',
+  downwards: 'down',
+  downward: 'down',
   aside: 'aside',
   apart: 'apart',
   together: 'together',
@@ -164,7 +168,11 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { out: 'take-off', in: 'start-by-hand', over: 'lay', back: 'turn', on: 'turn' },
   },
   {
-    words: 'lift hoist raise heave winch',
+    words: 'raise',
+    ways: { out: 'take-off', up: 'move', in: 'place', on: 'place', over: 'place' },
+  },
+  {
+    words: 'lift hoist heave winch',
     alone: 'take-off',
     ways: {
       out: 'take-off',

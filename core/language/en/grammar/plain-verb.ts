@@ -275,7 +275,8 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
   for (let at = 2; at < sentence.words.length - 1; at += 1) {
     if (!/^(?:on|in|at|of)$/.test(sentence.lows[at] ?? '')) continue;
     const found = nounPhraseAt(sentence, at + 1)?.phrase;
-    if (found?.known?.kind === 'part' || (found && !found.pronoun && kindFromName(found.name) !== 'other')) return found;
+    if (found?.known?.kind === 'part' || (found && !found.pronoun && kindFromName(found.name) !== 'other'))
+      return found;
   }
   return undefined;
 }
@@ -307,7 +308,11 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
     )?.[1];
   if (flowed) return { verb: 'drain', about: flowed, aboutEnd };
   if (/^(?:run|cycle)$/.test(happens))
-    return { verb: 'test', about: `${happens} ${about === undefined || about === 'it' ? 'the pump' : about}`, aboutEnd: end };
+    return {
+      verb: 'test',
+      about: `${happens} ${about === undefined || about === 'it' ? 'the pump' : about}`,
+      aboutEnd: end,
+    };
   const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {
     verb: drains ? 'drain' : 'wait',

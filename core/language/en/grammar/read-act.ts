@@ -11,6 +11,7 @@ import { blankAct, type OpenAct, partOf, type Reading } from './reading';
 import type { Sentence } from './sentence';
 import { trailing } from './trailing';
 import { RUNS, verbMeant } from './verb-meant';
+import { isPlural } from './words';
 
 /** Reads an action from its verb on: which way, what it is done to, and all that follows. */
 export function readAct(
@@ -129,7 +130,11 @@ export function readAct(
   else
     act.how.push(
       ...wayWords.filter(
-        (low) => low === 'home' || WAY_WORDS[low] === 'along' || (low === 'over' && ways.includes('along')),
+        (low) =>
+          low === 'home' ||
+          /wards?$/.test(low) ||
+          WAY_WORDS[low] === 'along' ||
+          (low === 'over' && ways.includes('along')),
       ),
     );
   if (meant.how !== undefined) act.how.push(meant.how);
@@ -170,7 +175,7 @@ export function readAct(
       act.applied.push(poured.applied);
       trailing(reading, sentence, poured.end, act);
     } else if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
-      const about = pronounText(reading, act);
+      const about = pronounText(reading, act, objects.phrases[0].name === 'it');
       // "Turn it over by hand": the pump, where nothing else was named.
       const isPump = about === 'it' && act.verb === 'turn' && TURNS_IT.test(told);
       if (about === 'it' && !isPump && NEEDS_NAME.includes(act.verb))
@@ -267,10 +272,12 @@ function lengthOf(text: string): number {
 const FLOWS: readonly OpenAct['verb'][] = ['open-valve', 'close-valve', 'release-pressure', 'drain'];
 
 /** What is switched, opened or emptied has to be known. */
-const NEEDS_NAME: readonly OpenAct['verb'][] = ['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'turn'];
+const NEEDS_NAME: readonly OpenAct['verb'][] = [
+  ...(['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'release-pressure', 'drain', 'turn'] as const),
+];
 
 /** "Isolate the motor and lock it off": what the action before was done to. */
-function pronounText(reading: Reading, act: OpenAct): string {
+function pronounText(reading: Reading, act: OpenAct, isOne = false): string {
   const isOfFlow =
     FLOWS.includes(act.verb) && reading.acts.some((other) => other !== act && FLOWS.includes(other.verb));
   const before = reading.acts.findLast(
@@ -279,6 +286,9 @@ function pronounText(reading: Reading, act: OpenAct): string {
       (other.about !== undefined || other.parts.length > 0) &&
       (!isOfFlow || FLOWS.includes(other.verb)),
   );
+  // Valves were shut: "it" is none of them.
+  const [head = ''] = (before?.about ?? '').toLowerCase().split(/ (?:on|of|at|in|to|from) /);
+  if (isOne && before?.verb === 'close-valve' && isPlural(head.split(' ').at(-1) ?? '')) return 'it';
   const about =
     before?.about ??
     reading
@@ -379,4 +389,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|prior to|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

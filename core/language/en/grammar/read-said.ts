@@ -5,7 +5,7 @@ import { clausesOf } from './clauses';
 import { readCondition } from './conditions';
 import { torqueAt } from './figures';
 import { hiddenIn, hidesDone } from './hidden';
-import { namesAt, namesOf } from './known-names';
+import { lastWordsOf, namesAt, namesOf } from './known-names';
 import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
 import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
@@ -29,7 +29,9 @@ function sentenceOf(text: string, series: Series): Sentence {
 export function readSaid(text: string, series: Series, before: SaidBefore = { parts: [] }): Said {
   const sentence = sentenceOf(text, series);
   const reading = new Reading(series, before, partsIn(sentence));
-  for (const clause of clausesOf(sentence)) readClause(reading, clause);
+  const clauses = clausesOf(sentence);
+  for (const [i, clause] of clauses.entries())
+    if (i === clauses.length - 1 || !isTopic(reading, clause)) readClause(reading, clause);
   shareObjects(reading.acts);
   liftedToFit(reading);
   const note = noteOf(reading);
@@ -39,6 +41,17 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
 
+/** "Now the end cap. Loosen the bolts ...": what the line goes on about. */
+function isTopic(reading: Reading, sentence: Sentence): boolean {
+  const at = skipFillers(sentence, 0);
+  const named = reading.acts.length === 0 ? nounPhraseAt(sentence, at) : undefined;
+  const isAlone = named?.phrase.known?.kind === 'part' && named.phrase.fromCount === undefined;
+  if (!named || !isAlone || named.end < sentence.words.length || verbAt(sentence.lows, at)) return false;
+  reading.named = [partOf(named.phrase)];
+  reading.verbs.push(...sentence.lows);
+  return true;
+}
+
 /** The parts that a line names: one, or several of them. */
 function partsIn(sentence: Sentence): SaidPart[] {
   const found: SaidPart[] = [];
@@ -46,8 +59,9 @@ function partsIn(sentence: Sentence): SaidPart[] {
     const known = namesAt(sentence.names, sentence.words, at).find(({ kind }) => kind === 'part');
     const last = sentence.words[at + (known?.length ?? 1) - 1];
     const first = sentence.words[at];
-    if (known && first && last)
-      found.push({ name: known.name, count: isPlural(last.low) ? 2 : 1, from: first.from, to: last.to });
+    const isShort = !known && lastWordsOf(sentence.names).has(first?.parts.at(-1) ?? '');
+    if ((known || isShort) && first && last)
+      found.push({ name: known?.name ?? first.low, count: isPlural(last.low) ? 2 : 1, from: first.from, to: last.to });
     at += known?.length ?? 1;
   }
   return found;
@@ -330,7 +344,7 @@ const MOVES_THERE =
   /\bcomes? (?:\w+ )?(?:off|out|away|down|apart)\b|\b(?:goes|go) back\b|\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:(?:the|a|an|both|all|new|old|this|that) )?(?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
-const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? \w+ed\b/;
+const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more)\b/;
 
 const STATEMENT =
   /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;

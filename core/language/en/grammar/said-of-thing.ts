@@ -17,7 +17,9 @@ export function saidOfThing(piece: Piece, at: number): void {
   if (stop < 0) return;
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
-  if (!thing || thing.pronoun || !areAdverbs(piece, at + things.end, stop)) return;
+  // "Light scratches can be lapped away" allows it.
+  if (lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
+  if (!thing || (thing.pronoun && thing.name !== 'everything') || !areAdverbs(piece, at + things.end, stop)) return;
   // "The cover and the seal, then pull the pin" begins another action.
   const isThen = piece.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
   if (isThen && verbAt([piece.low(stop)], 0)) return;
@@ -157,6 +159,8 @@ function endsThing(piece: Piece, at: number): boolean {
     return true;
   if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
   if (low === 'to' && piece.low(at + 1) === 'be') return true;
+  // "The chamber stack can be lifted out": nothing is stacked.
+  if (/^(?:is|are|was|were|must|should|can|may|will|has|have)$/.test(piece.low(at + 1))) return false;
   // "The bolts of the cover are loosened": bolts, and nothing that bolts.
   const isNoun =
     /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||

@@ -19,7 +19,8 @@ export const MEANS: readonly string[] = [
 ];
 export const OPENINGS = /^(?:before|prior|after|when|once|as|while|with|now|on|at|using|by)$/;
 export const USING = /^(?:using|starting|working|holding|beginning)$/;
-export const NAMED = /^(?:the|a|an|both|all|each|every|it|them|your|its|their|this|that|these|those|our|my)$/;
+export const NAMED =
+  /^(?:the|a|an|both|all|each|every|everything|it|them|your|its|their|this|that|these|those|our|my)$/;
 /** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
 export const DOER =
   /^(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;

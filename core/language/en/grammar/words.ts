@@ -71,7 +71,7 @@ export function wordsOf(text: string): readonly Word[] {
     // "50 N" is a force, "knobs n cover" two things.
     const isAnd =
       said === '+' && /\p{L}{2,}\s+$/u.test(text.slice(0, at.from)) && /^\s+\p{L}{2,}/u.test(text.slice(at.to));
-    const low = isAnd ? 'and' : said === 'N' ? 'n' : (SHORT[typed] ?? typed);
+    const low = isAnd || said === '&' ? 'and' : said === 'N' ? 'n' : (SHORT[typed] ?? typed);
     return {
       low,
       parts: partsOf(low),
