@@ -161,11 +161,6 @@ test.each<[string, string, readonly string[]]>([
   ['come apart', 'impeller and rotor now come apart', ['split | impeller, rotor |  |  | ']],
   ['new ones, and where', 'new bearings on both ends', ['renew | bearing |  |  | on both ends']],
   ['a tag that marks', 'tag the rotor for the repair shop', ['mark | rotor |  |  | for the repair shop']],
-  [
-    'one "it" behind several',
-    'new bearings on the rotor and push it down',
-    ['renew | bearing |  |  | on the rotor', 'move | rotor |  |  | down'],
-  ],
   ['upwards is how', 'withdraw the rotor upwards', ['draw | rotor |  |  | upwards']],
   ['a machine is started', 'start it slowly', ['test | start the pump |  |  | slowly']],
   ['how it turns is looked at', 'feel whether the rotors touch anywhere', ['inspect | rotor |  |  | touch anywhere']],
