@@ -43,6 +43,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesNext(said) ||
           hidesMeanwhile(said) ||
           isMadeSafe(said) ||
+          isDoneTo(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
           (!figure && hidesTorque(said))
         );
@@ -225,6 +226,19 @@ function isMadeSafe({ lows }: Sentence): boolean {
     : verb !== undefined &&
         /^(?:isolate|lock-out|drain|close-valve|open-valve|release-pressure|disconnect)$/.test(verb.verb);
 }
+
+/** "..., nut loctited and nipped up": what is done to another part. */
+function isDoneTo(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  const part = partAt(names, sentence, 0);
+  if (!part || lows.length > part.length + 5) return false;
+  return lows.slice(part.length).some((low) => {
+    const verb = verbAt([baseOf(low, 'past') ?? ''], 0);
+    return verb?.is === 'movement' || (verb !== undefined && DONE_TO.test(verb.verb));
+  });
+}
+
+const DONE_TO = /^(?:take-off|draw|fit|torque|loosen|apply-compound|bend|renew|discard|start-by-hand|pin)$/;
 
 function hidesTorque(sentence: Sentence): boolean {
   return sentence.words.some((_, at) => {

@@ -154,7 +154,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       }
       // One that was put in, as in "and cleaned", is whatever was named.
       const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
-      const named = (isIt ? reading.meantByIt(phrase.from) : reading.meant()) ?? [];
+      const named =
+        (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
       const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
       // "Cover on, eight bolts, start them by hand": the bolts.
       const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
@@ -195,10 +196,22 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     const last = reading.acts.at(-2);
     if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...tightened(last, act));
     // "Drain the casing and flush with water".
-    else if (last?.about !== undefined && /^(?:clean|lubricate|apply-compound|inspect)$/.test(act.verb))
+    else if (
+      last?.about !== undefined &&
+      last.verb !== 'test' &&
+      /^(?:clean|lubricate|apply-compound|inspect)$/.test(act.verb)
+    )
       act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
+}
+
+/** "To change a plunger undo the nut and slide it off": the plunger or the nut. */
+function isOfAim(reading: Reading, act: OpenAct): boolean {
+  const last = reading.acts.findLast((one) => one !== act && one.parts.length > 0);
+  const [part] = last?.parts ?? [];
+  if (!part || !last?.why.some((why) => /^to\b/i.test(why))) return false;
+  return reading.inLine.some(({ name, count, to }) => count === 1 && name !== part.name && to <= part.from);
 }
 
 /** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */

@@ -66,6 +66,12 @@ export function plainVerb(
     if (by && /\bnuts?$/.test(by.phrase.name)) return { verb: 'torque', isByWhat: true };
     return /(?:locker|sealant|compound|loctite)\b/.test(told) ? { verb: 'apply-compound' } : undefined;
   }
+  if (verb === 'discard' && /\bpressure$/.test(objectText)) return { verb: 'release-pressure', aboutEnd: at };
+  // "Chuck the lot in solvent" washes it.
+  if (verb === 'discard' && /^(?:in|into) /.test(placeText(sentence, at)) && !WASTE.test(placeText(sentence, at))) {
+    const bath = nounPhraseAt(sentence, at + 1)?.phrase;
+    return bath && lexicon.isSubstance(bath.words) ? { verb: 'clean' } : undefined;
+  }
   // "Tag the seal for the repair shop" marks it; a tag on what gives energy keeps it off.
   if (phrase === 'tag' && object && !object.pronoun && !ENERGY.test(objectText)) return { verb: 'mark' };
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
@@ -98,6 +104,9 @@ export function plainVerb(
     if (on) return { verb: 'inspect' };
   }
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
+  // "Watch that it strokes evenly".
+  if (phrase === 'watch' && WATCHED_RUNNING.test(sentence.lows.slice(at).join(' ')))
+    return { verb: 'test', about: sentence.text(at, sentence.words.length), aboutEnd: sentence.words.length };
   if (/^(?:watch|listen)$/.test(phrase))
     return /^(?:for|to)$/.test(sentence.lows[at] ?? '') ? { verb: 'test' } : undefined;
   // "Shut the cover" puts it back, and shuts no valve.
@@ -209,6 +218,7 @@ function locksPart(objectText: string, object: NounPhrase | undefined, reading: 
   );
 }
 
+const WASTE = /\b(?:bin|scrap|skip|waste|rubbish|trash|bag|container|dustbin)\b/;
 const ENERGY = new RegExp(
   `${POWERED.source}|\\b(?:valve|cock|isolator|switch|starter|lever|wheel|panel|controls?|line|handle|box|set)s?\\b`,
 );
@@ -266,6 +276,8 @@ const SHOWN_RUNNING = new RegExp(
   `^(?:the )?(?:${RUNNING_SIGNS.source}|temp(?:erature)?s?|pressures?|amps|flow|current)(?:$| and )`,
 );
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
+
+const WATCHED_RUNNING = new RegExp(`^${lexicon.RUNS_SO.source}`);
 
 const CLOSED =
   /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;

@@ -96,12 +96,17 @@ function sameParts(one: OpenAct, two: OpenAct): boolean {
 }
 
 /** "Isolate and lock out the pump": a verb by itself is done to what the next one is done to. */
-function shareObjects(acts: readonly OpenAct[]): void {
+function shareObjects(acts: OpenAct[]): void {
   // From the last on: "remove, clean and inspect the rotor".
   for (const [i, act] of [...acts.entries()].reverse()) {
     const next = acts[i + 1];
     const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0 || act.applied.length > 0;
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
+    // "Lock out and tag the motor": once.
+    if (act.verb === 'lock-out' && next.verb === 'lock-out') {
+      acts.splice(i, 1);
+      continue;
+    }
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
     if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);
@@ -344,7 +349,7 @@ const MOVES_THERE =
   /\bcomes? (?:\w+ )?(?:off|out|away|down|apart)\b|\b(?:goes|go) back\b|\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:(?:the|a|an|both|all|new|old|this|that) )?(?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
-const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more)\b/;
+const TO_BE_DONE = /\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more|\d+)\b/;
 
 const STATEMENT =
   /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|\w+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;

@@ -238,12 +238,12 @@ const CONSTRUCTIONS: readonly Construction[] = [
         return undefined;
       const end = act.parts.length === 0 ? toPlace(sentence, at) : toHelp(sentence, at);
       const said = sentence.text(at + 1, end);
-      act.looks.push(
-        ...said
-          .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
-          .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
-          .filter(Boolean),
-      );
+      const signs = said
+        .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
+        .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
+        .filter(Boolean);
+      act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
+      act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
       return end;
     },
   },
@@ -257,6 +257,9 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   ...KEPT_AS_SAID,
 ];
+
+/** "..., in particular the inner wall" says where most. */
+const ABOVE_ALL = /^(?:in particular|particularly|especially|mainly|above all|mostly)\b/i;
 
 /** A tool of the series, and nothing more up to the next comma. */
 function isKnownTool(sentence: Sentence, at: number): boolean {

@@ -52,7 +52,12 @@ export function verbMeant(
     return plainVerb(reading, sentence, 'inspect', phrase, objectText, object, at, told);
   if (phrase === 'shut' && ways.length === 0)
     return plainVerb(reading, sentence, 'close-valve', phrase, objectText, object, at, told);
+  // "Back it off" loosens; "back it right off" goes on until it is out.
+  if (phrase === 'back' && /\b(?:right|completely|fully|all the way) off\b/.test(told)) return { verb: 'take-off' };
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
+  // "Crack the air open".
+  if (phrase === 'crack' && sentence.lows[at] === 'open' && object && !FASTENER.test(objectText))
+    return { verb: 'open-valve', aboutEnd: at, about: sentence.text(at - object.words.length, at), how: 'a little' };
   // "Crack the drain cock" opens it a little.
   if (phrase === 'crack' && /\b(?:cock|valve|tap|vent)s?$/.test(objectText))
     return plainVerb(reading, sentence, 'split', 'open', objectText, object, at, told);

@@ -25,9 +25,13 @@ const NUMBER_JOINT = /^(?:hundred|thousand|and|point)$/;
 /** "A new one" counts nothing. */
 const NO_NUMBER_BEFORE = /^(?:new|old|other|another|sound|good|spare|this|that|the|each|every|which|any|right|wrong)$/;
 
+const SIGNALS = /^(?:attention|caution|warning|danger|important|notice)$/;
+
 /** Whether a word ends a sentence: a full stop, or a dash with room on both sides that is no "from - to". */
 export function endsSentence(words: readonly Word[], at: number): boolean {
   const [before, word, next] = [words[at - 1], words[at], words[at + 1]];
+  // "Attention! The magnet pulls in" is one caution.
+  if (word?.low === '!' && SIGNALS.test(before?.low ?? '')) return false;
   if (!word || /^[.;!?]$/.test(word.low)) return word !== undefined;
   if (!before || !next || !/^[-–—]$/.test(word.low)) return false;
   const isRange = before.value !== undefined || next.value !== undefined;
