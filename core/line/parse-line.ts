@@ -22,6 +22,7 @@ import { readDirection } from '../reading/en/direction-words';
 import { kindFromName } from '../reading/en/kind-words';
 import { readApplied, readPositions, readTool } from './behind-signs';
 import { tighteningSaid } from './tightening-said';
+import { plainWords, withWordsBehind } from './words-behind';
 
 /**
  * The line at the bottom of the author screen: a step as one says it, in plain words, or short with signs.
@@ -113,9 +114,15 @@ type OpenStep = Open<ParsedStep>;
  * Nothing is guessed: what could mean several things is among the doubts.
  */
 export function parseLine(typed: string, series: Series, before: SaidBefore = { parts: [] }): ParsedLine {
-  const segments = splitLine(typed);
-  const words = segments.find((segment) => segment.sign === 'said')?.text ?? '';
-  const said = readSaid(words, series, before);
+  const segments = withWordsBehind(splitLine(typed), series);
+  const plain = plainWords(typed, segments);
+  const read = readSaid(plain, series, before);
+  // "Valve caps =45 N·m": what is named is tightened.
+  const isBare = read.acts.length === 0 && plain.trim() !== '' && segments.some(({ sign }) => sign === '=');
+  const figured = isBare ? readSaid(plainWords(typed, segments, '='), series, before) : undefined;
+  const isTightened = figured !== undefined && figured.acts.length > 0;
+  const words = isTightened ? plainWords(typed, segments, '=') : plain;
+  const said = isTightened ? figured : read;
   const faults: LineFault[] = [];
   const doubts: Doubt[] = [];
   for (const doubt of said.doubts) {
@@ -137,8 +144,14 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   }));
   const steps = acts.map((act) => openStep(act, series));
   const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
-  const signed = steps.at(-1) ?? note;
-  if (signed) for (const segment of segments) if (segment.sign !== 'said') readSign(segment, signed, series, faults);
+  const signs = segments.filter(({ sign }) => sign !== 'said');
+  const isMixed = segments.length - signs.length > 1;
+  for (const segment of signs) {
+    // Words that go on behind a sign may be another step; the sign belongs to what was said before it.
+    const saidBefore = isMixed ? readSaid(words.slice(0, segment.from), series, before).acts.length : steps.length;
+    const signed = steps[saidBefore - 1] ?? note ?? steps[0];
+    if (signed) readSign(segment, signed, series, faults);
+  }
   // What stands behind a sign is meant as it is typed, as is what stands in quotes.
   const isSaid = (name: string) => words.toLowerCase().includes(name.toLowerCase()) && !words.includes(`"${name}"`);
   for (const step of note ? [note] : steps) {

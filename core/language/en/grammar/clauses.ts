@@ -40,7 +40,7 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     }
     const joined = joinersAt(sentence, at);
     if (joined === 0 || at === start || isOneVerb(sentence, start, at)) continue;
-    if (isConditionNext(sentence, at, joined)) {
+    if (isConditionNext(sentence, at, joined) || isRepeatNext(sentence, at, joined)) {
       cut(at, at + joined);
       continue;
     }
@@ -70,6 +70,11 @@ function isConditionNext(sentence: Sentence, at: number, joined: number): boolea
   const told = sentence.lows.slice(at + joined).join(' ');
   const isJoined = sentence.lows.slice(at, at + joined).includes('and');
   return isJoined && CONDITION_OPENING.test(told) && !EASY_CONDITION.test(told);
+}
+
+/** "Flip the pump and repeat on the other side". */
+function isRepeatNext(sentence: Sentence, at: number, joined: number): boolean {
+  return /^(?:repeat|do the same)\b/.test(sentence.lows.slice(at + joined).join(' '));
 }
 
 /** How many words join what follows to what was said: ", and then" is three. */

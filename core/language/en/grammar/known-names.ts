@@ -13,6 +13,8 @@ export interface KnownName {
   readonly length: number;
   /** The places of a part that has one at each, by their number: "impeller 2" is the one of stage 2. */
   readonly numbered?: ReadonlyMap<number, KnownPlace>;
+  /** The same by the first word of its place: the "left" impeller. */
+  readonly placed?: ReadonlyMap<string, KnownPlace>;
 }
 
 interface KnownPlace {
@@ -34,15 +36,17 @@ export function namesOf(series: Series): NameIndex {
   const known = indexes.get(series);
   if (known) return known;
   const index = new Map<string, Entry[]>();
-  const add = (kind: KnownKind, id: string, name: string, numbered?: KnownName['numbered']) => {
+  const add = (kind: KnownKind, id: string, name: string, places?: Pick<KnownName, 'numbered' | 'placed'>) => {
     const parts = partsOf(name.replaceAll(',', ' '));
     const first = parts[0];
     if (first === undefined) return;
-    index.set(first, [...(index.get(first) ?? []), { kind, id, name, parts, ...(numbered && { numbered }) }]);
+    index.set(first, [...(index.get(first) ?? []), { kind, id, name, parts, ...places }]);
   };
-  const numbers = new Map(series.positionSets.map((set) => [set.id, numberedPlaces(set)]));
+  const places = new Map(
+    series.positionSets.map((set) => [set.id, { numbered: numberedPlaces(set), placed: placesByWord(set) }]),
+  );
   for (const { id, name, positionSetId } of series.components)
-    add('part', id, name, positionSetId === undefined ? undefined : numbers.get(positionSetId));
+    add('part', id, name, positionSetId === undefined ? undefined : places.get(positionSetId));
   for (const tool of series.tools) {
     add('tool', tool.id, toolLabel(tool));
     if (tool.size) add('tool', tool.id, tool.name);
@@ -57,11 +61,22 @@ export function namesOf(series: Series): NameIndex {
   return index;
 }
 
-function numberedPlaces({ id, positions }: Series['positionSets'][number]): KnownName['numbered'] {
+function numberedPlaces({ id, positions }: Series['positionSets'][number]): ReadonlyMap<number, KnownPlace> {
   return new Map(
     positions.flatMap((position) => {
       const number = /(?:^|\s)(\d+)$/.exec(position.name)?.[1];
       return number === undefined ? [] : [[Number(number), { ...position, setId: id }] as const];
+    }),
+  );
+}
+
+/** Places by their first word, where no two begin with the same. */
+function placesByWord({ id, positions }: Series['positionSets'][number]): ReadonlyMap<string, KnownPlace> {
+  const first = ({ name }: { readonly name: string }) => name.toLowerCase().split(/\s+/)[0] ?? '';
+  return new Map(
+    positions.flatMap((position) => {
+      const isOnly = positions.every((other) => other === position || first(other) !== first(position));
+      return isOnly ? [[first(position), { ...position, setId: id }] as const] : [];
     }),
   );
 }

@@ -134,7 +134,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
           at = counted.end;
         }
       }
-    } else if (WHICH.test(low) && isWhichOfThem(sentence, at)) {
+    } else if ((WHICH.test(low) && isWhichOfThem(sentence, at)) || isPlaceOfNext(sentence, at)) {
       which.push(low);
       at += 1;
     } else break;
@@ -299,6 +299,13 @@ function isWhichOfThem(sentence: Sentence, at: number): boolean {
     (before.value !== undefined ||
       /^(?:remaining|other|opposite|last|first|second|third)$/.test(sentence.lows[at] ?? ''))
   );
+}
+
+/** "The left diaphragm" of one at each side. */
+function isPlaceOfNext(sentence: Sentence, at: number): boolean {
+  const low = sentence.lows[at] ?? '';
+  if (namesHere(sentence, at, 'part')) return false;
+  return namesAt(sentence.names, sentence.words, at + 1).some(({ placed }) => placed?.has(low) === true);
 }
 
 interface Named {

@@ -159,6 +159,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
       // "Cover on, eight bolts, start them by hand": the bolts.
       const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
+      // "Draw the plunger at cylinder 2 and clean it": that one.
+      const there = isIt ? reading.acts.findLast((one) => one !== act && one.parts.length > 0) : undefined;
+      if (there && meant.length > 0 && meant.every(({ name }) => there.parts.some((part) => part.name === name)))
+        samePlace(there, act);
       if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
@@ -204,6 +208,13 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
+}
+
+function samePlace({ positionSetId, positionIds, positionNames = [] }: OpenAct, act: OpenAct): void {
+  if (act.positionIds.length > 0 || positionIds.length === 0) return;
+  act.positionIds = [...positionIds];
+  act.positionNames = [...(act.positionNames ?? []), ...positionNames];
+  if (positionSetId) act.positionSetId = positionSetId;
 }
 
 /** "To change a plunger undo the nut and slide it off": the plunger or the nut. */

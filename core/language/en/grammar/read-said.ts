@@ -11,6 +11,7 @@ import { lostWords } from './lost-words';
 import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
 import { type Opened, openingOf, skipFillers } from './opening';
 import { ALSO_NOUN, verbAt, WAY_WORDS } from './operations';
+import { placedByOwner } from './placed-by';
 import { readAct } from './read-act';
 import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
 import type { Said, SaidCaution, SaidNote, SaidPart } from './said';
@@ -34,6 +35,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
     if (i === clauses.length - 1 || !isTopic(reading, clause)) readClause(reading, clause);
   shareObjects(reading.acts);
   liftedToFit(reading);
+  placedByOwner(reading.acts, series, sentence.names);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
   const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;

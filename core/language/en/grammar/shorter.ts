@@ -7,7 +7,9 @@ import { isPlural, type Word } from './words';
 
 /** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
 export function sayShorter(piece: Piece): void {
+  lookFor(piece);
   lookAgain(piece);
+  turnToTake(piece);
   // "Take them all out but two" leaves some.
   if (/ (?:but|except) /.test(piece.lows(0))) return;
   for (let at = piece.words.length - 2; at >= 0; at -= 1) {
@@ -40,6 +42,35 @@ const THERE_IS = /^(?:if|whether) there (?:is|are)(?: any)?(?= )/;
 /** "Take the cover off, it's just two screws". */
 const IT_IS =
   /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
+
+/** "Inspect the plungers: cracks, scores, chipped ends": for these. */
+function lookFor(piece: Piece): void {
+  const verb = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  const colon = piece.words.findIndex(({ low }, i) => i > 1 && low === ':');
+  if (verb?.is !== 'verb' || verb.verb !== 'inspect' || colon < 0 || piece.lows(0).includes(' for ')) return;
+  const signs = piece.lows(colon + 1).split(/ (?:,|and|or) /);
+  const areSigns = signs.every((sign) => sign.split(' ').length < 4 && !SAYS_SO.test(sign));
+  const isPart = piece.words.some((_, i) => i > colon && piece.knows(i));
+  if (areSigns && !isPart) piece.words[colon] = piece.as(colon, 'for');
+}
+
+const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|good|ok|okay|replace|renew|clean)\b/;
+
+/** "Turn the diaphragm by hand to unscrew it": it is unscrewed. */
+function turnToTake(piece: Piece): void {
+  const at = piece.skipFillers(0);
+  if (!/^(?:turn|rotate|twist)$/.test(piece.low(at))) return;
+  const to = piece.words.findIndex(
+    ({ low }, i) =>
+      i > at + 1 &&
+      low === 'to' &&
+      /^(?:unscrew|remove|release|free|detach|unthread) (?:it|them)\b/.test(piece.lows(i + 1)),
+  );
+  if (to < 0) return;
+  const verb = piece.low(to + 1) === 'unscrew' || piece.low(to + 1) === 'unthread' ? piece.low(to + 1) : 'remove';
+  piece.words.splice(to, 3);
+  piece.words[at] = piece.as(at, verb);
+}
 
 /** "Check the teeth for chips and the journals for scores": they are checked as well. */
 function lookAgain(piece: Piece): void {

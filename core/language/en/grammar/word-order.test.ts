@@ -161,11 +161,47 @@ test.each<[string, string, readonly string[]]>([
   ['come apart', 'impeller and rotor now come apart', ['split | impeller, rotor |  |  | ']],
   ['new ones, and where', 'new bearings on both ends', ['renew | bearing |  |  | on both ends']],
   ['a tag that marks', 'tag the rotor for the repair shop', ['mark | rotor |  |  | for the repair shop']],
+  [
+    'turned to be unscrewed',
+    'turn the impeller by hand to unscrew it from the rotor',
+    ['take-off | impeller |  |  | by hand, from the rotor'],
+  ],
+  ['signs behind a colon', 'inspect the bearings: pits, scores, blue colour', ['inspect | bearing |  |  | ']],
   ['upwards is how', 'withdraw the rotor upwards', ['draw | rotor |  |  | upwards']],
   ['a machine is started', 'start it slowly', ['test | start the pump |  |  | slowly']],
   ['how it turns is looked at', 'feel whether the rotors touch anywhere', ['inspect | rotor |  |  | touch anywhere']],
 ])('word order: %s', (_what, line, expected) => {
   expect(steps(line)).toEqual(expected);
+});
+
+test.each<[string, readonly (readonly string[])[]]>([['draw the rotor at shaft 2 and clean it', [['s2'], ['s2']]]])(
+  'where a part is: %s',
+  (line, places) => {
+    expect(read(line).steps.map(({ positionIds }) => positionIds)).toEqual(places);
+  },
+);
+
+test('a part at one of two sides, and what belongs to it', () => {
+  const sides = {
+    ...series,
+    positionSets: [
+      {
+        id: 'side',
+        name: 'side',
+        positions: [
+          { id: 'l', name: 'left side' },
+          { id: 'r', name: 'right side' },
+        ],
+      },
+    ],
+  };
+  const placed = ['rotor', 'bearing'];
+  const components = series.components.map((part) =>
+    placed.includes(part.name) ? { ...part, positionSetId: 'side' } : part,
+  );
+  const at = (line: string) => parseLine(line, { ...sides, components }).steps.map(({ positionIds }) => positionIds);
+  expect(at('draw the right rotor')).toEqual([['r']]);
+  expect(at('draw the bearings from the left rotor and pull it off')).toEqual([['l'], ['l']]);
 });
 
 test('only those that show something are renewed', () => {
@@ -183,6 +219,7 @@ test.each<[string, string]>([
   ['a thing that gets something', 'everything gets a coat of grease first'],
   ['what is done while another is held', 'hold the front cover down while you take the last two out'],
   ['made safe, all in a row', 'power off & locked, valves shut, casing drained'],
+  ['the same on the other side', 'flip the rotor and repeat on the other side'],
   ['several valves and one "it"', 'close the valves on either side and relieve it'],
   ['clipped names', 'pull the brg'],
   ['a fork that may be the assembly fork', 'take the vice out'],
