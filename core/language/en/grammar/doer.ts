@@ -30,7 +30,8 @@ export function doer(piece: Piece, at: number): boolean {
     return true;
   }
   const form = (['ing', 'past'] as const).find((one) => baseOf(low, one) !== undefined);
-  if (!form) return false;
+  // "They're timed" says how they are.
+  if (!form || (form === 'past' && /(?: (?:am|are|is|was|were)|'(?:m|re|s)) $/.test(said))) return false;
   piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form));
   piece.manner = form === 'ing' ? 'doing' : 'past';
   return true;

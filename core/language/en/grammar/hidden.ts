@@ -25,10 +25,11 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       /^new \w/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names))) ||
       hidesOrder(sentenceOf(text, names)) ||
+      / then (?:on|off|in|out)(?: with| using|$)/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
-  for (const { verb, how, why, about, figure } of acts) {
+  for (const { verb, how, why, about, cautions, figure } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
       beside.find((text) => hidesOrder(sentenceOf(text, names))) ??
@@ -42,12 +43,14 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           isBareOrder(said) ||
           hidesNext(said) ||
           hidesMeanwhile(said) ||
-          isMadeSafe(said) ||
+          hidesDone(said) ||
+          (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
           (!figure && hidesTorque(said))
         );
       }) ??
+      cautions.map(({ text }) => text).find((text) => ordersSo(sentenceOf(text, names))) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);
@@ -73,7 +76,7 @@ function saysAway({ lows }: Sentence): boolean {
   const said = lows.join(' ');
   if (/^(?!falls|comes|pops|drops|slides)[a-z-]+ (?:off|out|on)(?: , [a-z-]+ (?:off|out|on))*$/.test(said)) return true;
   // "Bearing locknut off with the hook spanner".
-  const name = /^((?:[a-z-]+ ){1,3})(?:off|out) (?:with|using) /.exec(said)?.[1]?.trim();
+  const name = /^((?:[a-z-]+ ){1,3})(?:off|out|back|back on|back in|on|in) (?:with|using) /.exec(said)?.[1]?.trim();
   return name !== undefined && !SAID_OF.test(lows[0] ?? '') && kindFromName(name) !== 'other';
 }
 
@@ -131,6 +134,12 @@ function hidesOrder({ lows }: Sentence): boolean {
   });
 }
 
+/** "It's sealed with silicone so break the joint with a scraper". */
+function ordersSo({ lows }: Sentence): boolean {
+  const so = lows.indexOf('so');
+  return so > 0 && verbAt(lows, so + 1) !== undefined && ORDERED.test(lows[so + 2] ?? '');
+}
+
 /** Words before "it" that order nothing. */
 const NO_ORDER =
   /^(?:with|on|in|of|to|at|by|for|from|off|over|under|around|behind|between|through|into|onto|against|before|after|until|when|while|if|so|that|which|because|as|than|is|are|was|has|have|had|does|did|will|would|can|could|may|might|must|should|make|makes|keep|keeps|let|lets|hope|feel|see|hear|find|all|both|where|how|why|what|but|or|nor|not|once|unless|\w+(?:ing|ed|s))$/;
@@ -158,8 +167,9 @@ function isBareOrder({ lows }: Sentence): boolean {
 /** "The bolts are loosened, because ...": what is done, told as a state. */
 export function hidesDone(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
-  const be = lows.findIndex((low) => /^(?:is|are|was|were|be)$/.test(low));
-  if (be < 0 || SAID_OF.test(lows[0] ?? '')) return false;
+  const be = lows.findIndex((low) => /^(?:is|are|was|were|be|gets?)$/.test(low));
+  // "It can't be switched on" is how it is to be, and "a worn seat means that ..." a reason.
+  if (be < 0 || SAID_OF.test(lows[0] ?? '') || lows.includes('means') || NOT.test(lows[be - 1] ?? '')) return false;
   const at = lows.findIndex((low, i) => i > be && i < be + 4 && baseOf(low, 'past') !== undefined);
   const verb = at < 0 ? undefined : verbAt([baseOf(lows[at] ?? '', 'past') ?? ''], 0);
   const moves =
@@ -173,6 +183,7 @@ export function hidesDone(sentence: Sentence): boolean {
   return moves && isOfPart && !isState;
 }
 
+const NOT = /^(?:not|never|cannot|\w+n't)$/;
 const FOR_GOOD = /^(?:discard|renew)$/;
 const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-by-hand)$/;
 
@@ -220,7 +231,8 @@ function hidesMeanwhile({ lows }: Sentence): boolean {
 /** "..., valves shut, casing drained": each of them has to be done. */
 function isMadeSafe({ lows }: Sentence): boolean {
   const last = lows.at(-1) ?? '';
-  const verb = lows.length < 4 && !SAID_OF.test(lows[0] ?? '') ? verbAt([baseOf(last, 'past') ?? last], 0) : undefined;
+  const low = last === 'shut' ? last : baseOf(last, 'past');
+  const verb = low && lows.length < 4 && !SAID_OF.test(lows[0] ?? '') ? verbAt([low], 0) : undefined;
   return verb?.is === 'movement'
     ? last === 'shut'
     : verb !== undefined &&

@@ -56,7 +56,8 @@ export function placeText(sentence: Sentence, start: number): string {
 /** "Hang your lock on the valve" locks out the valve. */
 export function lockedOut(reading: Reading, sentence: Sentence, object: NounPhrase | undefined, at: number): Meant {
   const on = sentence.lows[at] === 'on' ? nounPhraseAt(sentence, at + 1) : undefined;
-  if (!on || !object) return { verb: 'lock-out' };
+  // "Hang your lock and tag".
+  if (!on || !object) return { verb: 'lock-out', ...(at >= sentence.words.length && { aboutEnd: at }) };
   const before = reading.acts.at(-1);
   if (on.phrase.pronoun && before?.verb === 'lock-out') return { verb: 'lock-out' };
   if (on.phrase.pronoun)

@@ -82,7 +82,7 @@ function bareTorqued(piece: Piece, at: number): boolean {
 
 /** "Gland nuts finger tight only". */
 function bareTight(piece: Piece, at: number): boolean {
-  if (at > piece.skipFillers(0)) return false;
+  if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
   const things = objectsAt(piece.sentence(), at);
   const areFasteners = things.phrases.length > 0 && things.phrases.every(({ name }) => lexicon.FASTENS.test(name));
   if (!areFasteners || !/^(?:only )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;

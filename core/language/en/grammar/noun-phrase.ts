@@ -423,6 +423,13 @@ function endsName(sentence: Sentence, start: number, at: number): boolean {
     isJoint(sentence.words[at + 1])
   )
     return true;
+  // "Two pry bars placed opposite each other".
+  if (
+    at > start &&
+    /^(?:placed|held|positioned|wrapped|fitted|inserted|set)$/.test(low) &&
+    !isJoint(sentence.words[at + 1])
+  )
+    return true;
   // "Twelve screws come out".
   if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
     return true;

@@ -112,6 +112,10 @@ const MOVEMENTS: readonly Movement[] = [
   { words: 'top', ways: { up: 'fill' } },
   { words: 'bar', ways: { over: 'turn', along: 'turn' } },
   { words: 'line', ways: { up: 'align' } },
+  {
+    words: 'tie',
+    ways: { up: 'put-aside', back: 'put-aside', aside: 'put-aside', together: 'put-aside', down: 'hold' },
+  },
   { words: 'look', ways: { over: 'inspect' } },
   { words: 'switch', ways: { out: 'isolate', on: 'restore' } },
   { words: 'shut', alone: 'close-valve', ways: { out: 'isolate', down: 'isolate' } },
@@ -168,11 +172,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { out: 'take-off', in: 'start-by-hand', over: 'lay', back: 'turn', on: 'turn' },
   },
   {
-    words: 'raise',
-    ways: { out: 'take-off', up: 'move', in: 'place', on: 'place', over: 'place' },
-  },
-  {
-    words: 'lift hoist heave winch',
+    words: 'lift hoist raise heave winch',
     alone: 'take-off',
     ways: {
       out: 'take-off',

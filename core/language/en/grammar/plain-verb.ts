@@ -244,6 +244,7 @@ function opened(
   object: NounPhrase | undefined,
   at: number,
 ): Meant {
+  if (/\b(?:disconnect|breaker|isolator|switch)e?s?$/.test(objectText)) return { verb: 'isolate' };
   const read = readVerb(`open ${objectText}`, (words) => byName(reading.series.components, words) !== undefined);
   const verb = read?.verb ?? 'split';
   if (verb === 'drain' && object) {

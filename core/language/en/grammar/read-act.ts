@@ -178,7 +178,8 @@ export function readAct(
       const about = pronounText(reading, act, objects.phrases[0].name === 'it');
       // "Turn it over by hand": the pump, where nothing else was named.
       const isPump = about === 'it' && act.verb === 'turn' && TURNS_IT.test(told);
-      if (about === 'it' && !isPump && NEEDS_NAME.includes(act.verb))
+      const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
+      if (about === 'it' && !isPump && (isBehindValves || NEEDS_NAME.includes(act.verb)))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
       const [, runs] = RUNS_IT.exec(told) ?? [];
       if (runs) act.about = about === 'it' ? `${runs} the pump` : sentence.text(start, objects.end);
@@ -272,9 +273,7 @@ function lengthOf(text: string): number {
 const FLOWS: readonly OpenAct['verb'][] = ['open-valve', 'close-valve', 'release-pressure', 'drain'];
 
 /** What is switched, opened or emptied has to be known. */
-const NEEDS_NAME: readonly OpenAct['verb'][] = [
-  ...(['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'release-pressure', 'drain', 'turn'] as const),
-];
+const NEEDS_NAME: readonly OpenAct['verb'][] = ['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'turn'];
 
 /** "Isolate the motor and lock it off": what the action before was done to. */
 function pronounText(reading: Reading, act: OpenAct, isOne = false): string {

@@ -103,12 +103,13 @@ function shareObjects(acts: OpenAct[]): void {
   for (const [i, act] of [...acts.entries()].reverse()) {
     const next = acts[i + 1];
     const isNamed = act.parts.length > 0 || act.about !== undefined || act.how.length > 0 || act.applied.length > 0;
-    if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
-    // "Lock out and tag the motor": once.
-    if (act.verb === 'lock-out' && next.verb === 'lock-out') {
+    // "Lock out and tag the motor", "lock out the motor and hang your tag": once.
+    const isLockedBefore = acts[i - 1]?.verb === 'lock-out' || next?.verb === 'lock-out';
+    if (act.verb === 'lock-out' && !isNamed && isLockedBefore) {
       acts.splice(i, 1);
       continue;
     }
+    if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
     if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);

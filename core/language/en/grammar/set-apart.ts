@@ -117,7 +117,8 @@ export function partWhile(piece: Piece): void {
   const low = isDoing ? baseOf(piece.low(behind), 'ing') : piece.low(behind);
   const meanwhile = low === undefined ? undefined : verbAt([low, ...piece.lowsFrom(behind + 1)], 0);
   if (low === undefined || !meanwhile || (meanwhile.is === 'verb' && !CHANGES.test(meanwhile.verb))) return;
-  const things = objectsAt(piece.sentence(), behind + meanwhile.length);
+  const named = behind + meanwhile.length;
+  const things = objectsAt(piece.sentence(), piece.isWay(named) ? named + 1 : named);
   const isIt = things.phrases.some(({ pronoun }) => pronoun);
   if (things.phrases.length === 0 || isIt) return;
   piece.words.splice(at, behind - at + 1, piece.as(at, 'and'), piece.as(behind, low));

@@ -143,6 +143,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'a danger told as a statement: "the housing is under tension"',
     read: ({ sentence, at, act, told }) => {
+      if (lexicon.SECURES.test(sentence.lows[at] ?? '')) return undefined;
       if (!/^(?:the|it|they|this|there|stopping|\w+ing)\b.*\b(?:is|are|will|can|may|burns?|breaks?)\b/.test(told))
         return undefined;
       if (

@@ -53,13 +53,18 @@ export function verbMeant(
   if (phrase === 'shut' && ways.length === 0)
     return plainVerb(reading, sentence, 'close-valve', phrase, objectText, object, at, told);
   // "Back it off" loosens; "back it right off" goes on until it is out.
+  // "Raise the shaft with the fork": up a little, or off.
+  const isFar = /^(?:by|as far as)\b/.test(sentence.lows.slice(at).join(' '));
+  if (phrase === 'raise' && ways.length === 0 && object && !object.pronoun && !isFar && !LIFTED_OFF.test(objectText))
+    return placeBehind(sentence, at) === 'out' ? { verb: 'take-off' } : undefined;
   if (phrase === 'back' && /\b(?:right|completely|fully|all the way) off\b/.test(told)) return { verb: 'take-off' };
   if (phrase === 'back' && /\boff\b/.test(told)) return { verb: 'loosen' };
   // "Crack the air open".
   if (phrase === 'crack' && sentence.lows[at] === 'open' && object && !FASTENER.test(objectText))
     return { verb: 'open-valve', aboutEnd: at, about: sentence.text(at - object.words.length, at), how: 'a little' };
   // "Crack the drain cock" opens it a little.
-  if (phrase === 'crack' && /\b(?:cock|valve|tap|vent)s?$/.test(objectText))
+  const isDrain = object?.known?.kind !== 'part' && /\b(?:drain|bleeder)$/.test(objectText);
+  if (phrase === 'crack' && (isDrain || /\b(?:cock|valve|tap|vent)s?$/.test(objectText)))
     return plainVerb(reading, sentence, 'split', 'open', objectText, object, at, told);
   if (phrase === 'hook' && ways.includes('up')) return { verb: 'connect' };
   const isTimed = phrase === 'run' && sentence.words[sentence.lows.indexOf('run') + 1]?.value !== undefined;
@@ -77,6 +82,9 @@ export function verbMeant(
   // "Squeeze the trigger until no more water comes".
   if (/^(?:squeeze|pull|press)$/.test(phrase) && ways.length === 0 && /\b(?:trigger|gun|lance)$/.test(objectText))
     return { verb: 'release-pressure', aboutEnd: at, how: `${phrase} the ${objectText}` };
+  // "Tip the oil into a tin".
+  if (/^(?:tip|tilt)$/.test(phrase) && object && lexicon.isSubstance(object.words) && object.known?.kind !== 'part')
+    return { verb: 'drain', aboutEnd: at, about: sentence.text(at - object.words.length, at) };
   if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
     return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
   if (/^(?:run|start)$/.test(phrase) && MACHINE.test(objectText)) return { verb: 'test' };
@@ -263,6 +271,7 @@ export function verbMeant(
     return { verb: 'loosen', keepWay: true };
   if (objects.length > 0 && (verb === undefined || verbOf(verb).effect === 'stays') && COMES_AWAY.test(told))
     return { verb: 'take-off', keepWay: true };
+  if (/^(?:turn|rotate)$/.test(phrase) && THREADED.test(objectText) && LEFTWARDS.test(told)) return undefined;
   if (/^(?:turn|rotate)$/.test(phrase) && (way === undefined || verb === 'turn'))
     return verb && { verb, keepWay: true };
   // "Set the head on and press it down": what is being put on goes on further, and is not moved away.
@@ -289,6 +298,14 @@ export function verbMeant(
     }
   );
 }
+
+/** What is raised with a crane comes off. */
+const LIFTED_OFF =
+  /\b(?:head|casing|cover|half|motor|housing|lid|bonnet|frame|body|unit|block|manifold|chamber|top|bell|bracket)s?$/;
+
+/** Loosened, unless its thread is a left-hand one. */
+const THREADED = /\b(?:nut|bolt|screw|stud|plug)s?$/;
+const LEFTWARDS = /\b(?:counter-?|anti-?)clockwise\b|\bccw\b|\bto the left\b/;
 
 /** A setting, or anything that is set to a figure, and not put somewhere. */
 function isAdjusted(objectText: string, behind: string): boolean {
