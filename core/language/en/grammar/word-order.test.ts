@@ -178,11 +178,7 @@ test.each<[string, string, readonly string[]]>([
     'draw the rotor with two pry bars placed opposite each other',
     ['draw | rotor |  | pry bar | placed opposite each other'],
   ],
-  [
-    'how they are is no order',
-    "take both rotors off together, they're timed",
-    ["take-off | rotor |  |  | together, they're timed"],
-  ],
+  ['how they are is no order', "take both rotors off, they're timed", ["take-off | rotor |  |  | they're timed"]],
   ['upwards is how', 'withdraw the rotor upwards', ['draw | rotor |  |  | upwards']],
   ['a machine is started', 'start it slowly', ['test | start the pump |  |  | slowly']],
   ['how it turns is looked at', 'feel whether the rotors touch anywhere', ['inspect | rotor |  |  | touch anywhere']],
