@@ -38,6 +38,11 @@ export function clausesOf(sentence: Sentence): Sentence[] {
       cut(at, at + 1);
       continue;
     }
+    // "Look at the seals: if they are thin, change both".
+    if (sentence.lows[at] === ':' && at > start && isCondition(sentence, at + 1)) {
+      cut(at, at + 1);
+      continue;
+    }
     const joined = joinersAt(sentence, at);
     if (joined === 0 || at === start || isOneVerb(sentence, start, at)) continue;
     if (isConditionNext(sentence, at, joined) || isRepeatNext(sentence, at, joined)) {
@@ -67,9 +72,13 @@ function isOneVerb({ lows }: Sentence, start: number, joint: number): boolean {
 
 /** "..., and if they are cracked you need new ones": whether that is to be done is asked. */
 function isConditionNext(sentence: Sentence, at: number, joined: number): boolean {
-  const told = sentence.lows.slice(at + joined).join(' ');
   const isJoined = sentence.lows.slice(at, at + joined).includes('and');
-  return isJoined && CONDITION_OPENING.test(told) && !EASY_CONDITION.test(told);
+  return isJoined && isCondition(sentence, at + joined);
+}
+
+function isCondition(sentence: Sentence, at: number): boolean {
+  const told = sentence.lows.slice(at).join(' ');
+  return CONDITION_OPENING.test(told) && !EASY_CONDITION.test(told);
 }
 
 /** "Flip the pump and repeat on the other side". */

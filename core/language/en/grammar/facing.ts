@@ -25,6 +25,9 @@ export function facing(place: Place): number | undefined {
     const of = sentence.lows[n + 1] === 'of' ? nounPhraseAt(sentence, n + 2) : undefined;
     const end = directionEnd(sentence, of?.end ?? n + 1);
     if (end === undefined) continue;
+    // "The spring pushes the head up" says what it does.
+    if (sentence.lows.slice(start + 1, n).some((low) => baseOf(low, 's') !== undefined && !lexicon.isEnd(low)))
+      return undefined;
     const said = FACING.exec(sentence.text(start, end));
     if (!said) continue;
     // "..., pushing the lip in" says how.

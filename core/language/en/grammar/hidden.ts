@@ -159,6 +159,9 @@ const ORDERED = /^(?:it|them|the|a|an|all|both|your|out|off|in|on|up|down|for)$/
 /** "..., two turns, refit": an order of one word. */
 function isBareOrder({ lows }: Sentence): boolean {
   const verb = verbAt(lows, 0);
+  // "Clamp, unscrew one pipe, clamp again".
+  if (verb && lows.length === verb.length + 1 && lows.at(-1) === 'again' && !lexicon.isManner(lows[0] ?? ''))
+    return true;
   return (
     verb?.is === 'verb' && verb.length === lows.length && MOVES.test(verb.verb) && !/^(?:press|fit)$/.test(verb.phrase)
   );
@@ -167,7 +170,7 @@ function isBareOrder({ lows }: Sentence): boolean {
 /** "The bolts are loosened, because ...": what is done, told as a state. */
 export function hidesDone(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
-  const be = lows.findIndex((low) => /^(?:is|are|was|were|be|gets?)$/.test(low));
+  const be = lows.findIndex((low) => /^(?:is|are|was|were|be|gets?|got)$/.test(low));
   // "It can't be switched on" is how it is to be, and "a worn seat means that ..." a reason.
   if (be < 0 || SAID_OF.test(lows[0] ?? '') || lows.includes('means') || NOT.test(lows[be - 1] ?? '')) return false;
   const at = lows.findIndex((low, i) => i > be && i < be + 4 && baseOf(low, 'past') !== undefined);

@@ -256,7 +256,7 @@ const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|meas
 const PAST_LIMIT = /^(?:over|above|under|below|beyond) \d/;
 /** "Replace when worn more than 0.25 mm". */
 const WORN =
-  /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
+  /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
 const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
 const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */

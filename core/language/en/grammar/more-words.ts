@@ -10,7 +10,7 @@ const MADE_MARKS = ['scribe', 'draw', 'paint', 'put', 'make', 'punch', 'scratch'
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   'open-valve': ['crack open'],
-  loosen: ['slacken off', 'free off', 'make loose', 'unclamp'],
+  loosen: ['slack', 'slack off', 'slacken off', 'free off', 'make loose', 'unclamp'],
   isolate: [
     'stop',
     'shut down',

@@ -7,7 +7,8 @@ import { isJoint, nounPhraseAt, saysWhatItDoes } from './noun-phrase';
 import { type Objects, objectsAt } from './objects';
 import { verbAt, WAY_WORDS } from './operations';
 import type { Piece } from './piece';
-import { BARE, BARE_WAY } from './told-words';
+import { BARE, BARE_WAY, NAMED, STATES } from './told-words';
+import { baseOf } from './verb-forms';
 import { partsOf } from './words';
 
 /* Notes: what it is and which way, without a verb. */
@@ -20,6 +21,7 @@ export function bare(piece: Piece, at: number): boolean {
     bareLoose(piece, at) ||
     bareTorqued(piece, at) ||
     bareTight(piece, at) ||
+    bareDone(piece, at) ||
     bareKnown(piece, at) ||
     bareFilled(piece, at) ||
     bareWords(piece, at) ||
@@ -31,7 +33,7 @@ export function bare(piece: Piece, at: number): boolean {
 /** "Power off", "air on": switched, for neither can be taken off. */
 function bareSupply(piece: Piece, at: number): boolean {
   const way =
-    /^(?:power|mains|supply|breaker|current|electricity|air|water|steam) (off|on)(?= ?[,.;]| and | then |$)/.exec(
+    /^(?:power|mains|supply|breaker|current|electricity|air|water|steam) (off|on)(?= ?[,.;]| and | then | at | again| slowly|$)/.exec(
       piece.lows(at),
     )?.[1];
   if (way === undefined || piece.knows(at)) return false;
@@ -90,6 +92,24 @@ function bareTight(piece: Piece, at: number): boolean {
   piece.manner = 'bare';
   return true;
 }
+
+/** "Gland nut undone with the hook spanner": done, told as a note. */
+function bareDone(piece: Piece, at: number): boolean {
+  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const lengths = namesAt(piece.names, piece.words, first).flatMap(({ kind, length }) =>
+    kind === 'part' ? length : [],
+  );
+  const done = first + Math.max(0, ...lengths);
+  const low = piece.low(done);
+  if (done === first || baseOf(low, 'past') === undefined || STATES.test(low)) return false;
+  if (!piece.isLast(done) && !BEHIND_DONE.test(piece.low(done + 1))) return false;
+  const verb = piece.based(done, 'past');
+  piece.words.splice(at, done - at + 1, verb, ...piece.words.slice(at, done));
+  piece.manner = 'past';
+  return true;
+}
+
+const BEHIND_DONE = /^(?:with|using|by|and|off|out|in|on|from|to|crosswise|evenly|together|again)$/;
 
 function bareKnown(piece: Piece, at: number): boolean {
   const verb = verbAt(piece.lowsFrom(at), 0);

@@ -85,6 +85,7 @@ export function plainVerb(
   if (phrase === 'hang' && sentence.lows[at] === 'up') return { verb: 'put-aside', aboutEnd: at + 1, how: 'hung up' };
   if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };
   if (phrase === 'run up' && UP_TO.test(told)) return { verb: 'test', about: 'run up', aboutEnd: at };
+  if (phrase === 'pour' && object && LIQUID.test(objectText) && isIntoPart(sentence)) return { verb: 'fill' };
   if (phrase === 'pour' && (POURED.test(told) || (POURED_IN.test(told) && !isIntoPart(sentence))))
     return { verb: 'fill' };
   if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
@@ -218,6 +219,7 @@ function locksPart(objectText: string, object: NounPhrase | undefined, reading: 
   );
 }
 
+const LIQUID = /\b(?:water|product|liquid|coolant|solvent|diesel|fuel)$/;
 const WASTE = /\b(?:bin|scrap|skip|waste|rubbish|trash|bag|container|dustbin)\b/;
 const ENERGY = new RegExp(
   `${POWERED.source}|\\b(?:valve|cock|isolator|switch|starter|lever|wheel|panel|controls?|line|handle|box|set)s?\\b`,
