@@ -169,10 +169,15 @@ function isBareOrder({ lows }: Sentence): boolean {
 
 /** "The bolts are loosened, because ...": what is done, told as a state. */
 export function hidesDone(sentence: Sentence): boolean {
+  const { lows } = sentence;
+  if (SAID_OF.test(lows[0] ?? '') || lows.includes('means')) return false;
+  return lows.some((low, be) => BE.test(low) && !NOT.test(lows[be - 1] ?? '') && isDoneAt(sentence, be));
+}
+
+const BE = /^(?:is|are|was|were|be|gets?|got)$/;
+
+function isDoneAt(sentence: Sentence, be: number): boolean {
   const { lows, words, names } = sentence;
-  const be = lows.findIndex((low) => /^(?:is|are|was|were|be|gets?|got)$/.test(low));
-  // "It can't be switched on" is how it is to be, and "a worn seat means that ..." a reason.
-  if (be < 0 || SAID_OF.test(lows[0] ?? '') || lows.includes('means') || NOT.test(lows[be - 1] ?? '')) return false;
   const at = lows.findIndex((low, i) => i > be && i < be + 4 && baseOf(low, 'past') !== undefined);
   const verb = at < 0 ? undefined : verbAt([baseOf(lows[at] ?? '', 'past') ?? ''], 0);
   const moves =
@@ -186,6 +191,7 @@ export function hidesDone(sentence: Sentence): boolean {
   return moves && isOfPart && !isState;
 }
 
+/** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
 const FOR_GOOD = /^(?:discard|renew)$/;
 const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-by-hand)$/;
