@@ -1,12 +1,12 @@
 /* What stands behind a sign of the line: places, what is put on, tools. */
 
-import { stuffAt } from '../language/en/grammar/applied';
-import { namesOf } from '../language/en/grammar/known-names';
-import type { SaidTool } from '../language/en/grammar/said';
-import { Sentence } from '../language/en/grammar/sentence';
-import { sizeKey } from '../language/en/grammar/tool-doubts';
-import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../language/en/grammar/tools';
-import { wordsOf } from '../language/en/grammar/words';
+import { namesOf } from '../language/en/grammar/names/known-names';
+import type { SaidTool } from '../language/en/grammar/names/said';
+import { Sentence } from '../language/en/grammar/names/sentence';
+import { sizeKey } from '../language/en/grammar/names/tool-doubts';
+import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../language/en/grammar/names/tools';
+import { stuffAt } from '../language/en/grammar/told-along/applied';
+import { wordsOf } from '../language/en/grammar/words/words';
 import { byName, nameKey } from '../model/names';
 import type { Series } from '../model/series';
 

@@ -1,5 +1,5 @@
 import { usualRenewal } from '../edits/steps';
-import { isPlural } from '../language/en/grammar/words';
+import { isPlural } from '../language/en/grammar/words/words';
 import { type ComponentKind, closesOver, isFastener } from '../model/kinds';
 import { componentById } from '../model/lookup';
 import { singularName } from '../model/names';

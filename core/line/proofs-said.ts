@@ -1,4 +1,4 @@
-import { inDigits } from '../language/en/grammar/words';
+import { inDigits } from '../language/en/grammar/words/words';
 import type { Step } from '../model/procedure';
 import { LEAK_MINUTES, MOST_DROPS_A_MINUTE, MOST_TURNS, type ProofsAsked } from '../proving/proofs';
 

@@ -1,5 +1,5 @@
-import type { SaidBefore } from '../language/en/grammar/reading';
-import type { Doubt } from '../language/en/grammar/said';
+import type { SaidBefore } from '../language/en/grammar/acts/reading';
+import type { Doubt } from '../language/en/grammar/names/said';
 import { componentById } from '../model/lookup';
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import type { Series } from '../model/series';

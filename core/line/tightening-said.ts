@@ -1,5 +1,5 @@
 import type { Edit } from '../edits/edit';
-import { inDigits } from '../language/en/grammar/words';
+import { inDigits } from '../language/en/grammar/words/words';
 import type { FastenerGroup, PassPlan, Pattern } from '../model/fastener-group';
 import { componentById, groupOf } from '../model/lookup';
 import type { Series } from '../model/series';

@@ -1,6 +1,6 @@
 /* Where plain words go on behind what a sign says: "@each bore, lips down", "/soft hammer, alternate sides". */
 
-import { torqueWithMore } from '../language/en/grammar/torque-text';
+import { torqueWithMore } from '../language/en/grammar/names/torque-text';
 import type { Series } from '../model/series';
 import { findTool, readPositions } from './behind-signs';
 import type { Segment } from './parse-line';

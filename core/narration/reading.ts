@@ -1,4 +1,4 @@
-import type { SaidBefore } from '../language/en/grammar/reading';
+import type { SaidBefore } from '../language/en/grammar/acts/reading';
 import { type ParsedLine, parseLine } from '../line/parse-line';
 import type { Passage } from '../model/narration';
 import type { Series } from '../model/series';

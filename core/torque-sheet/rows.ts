@@ -1,5 +1,5 @@
 import { sameJson } from '../edits/merge';
-import { readTorqueText } from '../language/en/grammar/torque-text';
+import { readTorqueText } from '../language/en/grammar/names/torque-text';
 import { FASTENER_CLASSES } from '../model/fastener-classes';
 import { type FastenerGroup, PATTERNS, PLAN_SHAPES, SEATS, TAPPED_MATERIALS } from '../model/fastener-group';
 import { groupOf, toolLabel } from '../model/lookup';

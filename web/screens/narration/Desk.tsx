@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Doubt } from '#core/language/en/grammar/said';
+import type { Doubt } from '#core/language/en/grammar/names/said';
 import { takeOffer } from '#core/line/read-line';
 import type { Narration } from '#core/model/narration';
 import { accepting, changingNarration, gapsIn, passageStates, readDesk } from '#core/narration/desk';

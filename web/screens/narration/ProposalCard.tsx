@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { Finding } from '#core/findings/finding';
 import { sayFinding } from '#core/language/en/findings';
-import type { Doubt } from '#core/language/en/grammar/said';
+import type { Doubt } from '#core/language/en/grammar/names/said';
 import { sayStep } from '#core/language/en/sentence';
 import type { Narration } from '#core/model/narration';
 import type { Workbook } from '#core/model/procedure';

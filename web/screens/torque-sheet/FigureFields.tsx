@@ -1,7 +1,7 @@
 import { Button, Fieldset, Group, MultiSelect, Select } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { readTorqueText } from '#core/language/en/grammar/torque-text';
+import { readTorqueText } from '#core/language/en/grammar/names/torque-text';
 import { FIGURE_USES, type FigureUse } from '#core/model/fastener-group';
 import { toolLabel } from '#core/model/lookup';
 import { DEFAULT_TOLERANCE_PERCENT, type TorqueFigure } from '#core/model/torque-figure';

@@ -1,4 +1,7 @@
-import { lastWordsOf, namesAt } from './known-names';
+import { lastWordsOf, namesAt } from './names/known-names';
+import { beginsFacing } from './names/noun-phrase';
+import type { Sentence } from './names/sentence';
+import { toolAt } from './names/tools';
 import {
   CAUTION_OPENING,
   CONDITION_OPENING,
@@ -10,12 +13,9 @@ import {
   OWN_WAY,
   REASON_OPENING,
   REMARK_OPENING,
-} from './lexicon';
-import { beginsFacing } from './noun-phrase';
-import { ALSO_NOUN, verbAt } from './operations';
-import type { Sentence } from './sentence';
-import { toolAt } from './tools';
-import { endsSentence, singular } from './words';
+} from './words/lexicon';
+import { ALSO_NOUN, verbAt } from './words/operations';
+import { endsSentence, singular } from './words/words';
 
 const NAMED_NEXT =
   /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;

@@ -1,10 +1,10 @@
-import * as lexicon from './lexicon';
-import { nounPhraseAt } from './noun-phrase';
-import { type Objects, takeObjects } from './objects';
-import type { ReadVerb } from './operations';
-import { blankAct, type Reading } from './reading';
-import type { Sentence } from './sentence';
-import { trailing } from './trailing';
+import { type Objects, takeObjects } from './acts/objects';
+import { blankAct, type Reading } from './acts/reading';
+import { nounPhraseAt } from './names/noun-phrase';
+import type { Sentence } from './names/sentence';
+import { trailing } from './told-along/trailing';
+import * as lexicon from './words/lexicon';
+import type { ReadVerb } from './words/operations';
 
 /** "Clean the old sealant off the bolts", "file the burr off the key": done to what it comes off. */
 export function readCleaning(

@@ -3,11 +3,11 @@ import { parseLine } from '../../../line/parse-line';
 import { readLine, takeOffer } from '../../../line/read-line';
 import { typed } from '../../../testing/workbook';
 import { sayStep } from '../sentence';
-import { torqueAt } from './figures';
-import { namesOf } from './known-names';
-import { Sentence } from './sentence';
-import { sizeKey } from './tool-doubts';
-import { wordsOf } from './words';
+import { torqueAt } from './names/figures';
+import { namesOf } from './names/known-names';
+import { Sentence } from './names/sentence';
+import { sizeKey } from './names/tool-doubts';
+import { wordsOf } from './words/words';
 
 const workbook = typed([
   'take off 8 cover nuts /socket, 17 mm',

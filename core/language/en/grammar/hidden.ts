@@ -1,16 +1,16 @@
 import { verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { kindFromName } from '../../../reading/en/kind-words';
-import { measureAt } from './figures';
-import { lastWordsOf, type NameIndex, namesAt } from './known-names';
-import * as lexicon from './lexicon';
-import { nounPhraseAt } from './noun-phrase';
-import { ALSO_NOUN, movedBy, verbAt, WAY_WORDS } from './operations';
-import type { Doubt, SaidAct, SaidNote } from './said';
-import { Sentence } from './sentence';
-import { STATES } from './told-words';
-import { baseOf } from './verb-forms';
-import { partsOf, wordsOf } from './words';
+import { measureAt } from './names/figures';
+import { lastWordsOf, type NameIndex, namesAt } from './names/known-names';
+import { nounPhraseAt } from './names/noun-phrase';
+import type { Doubt, SaidAct, SaidNote } from './names/said';
+import { Sentence } from './names/sentence';
+import * as lexicon from './words/lexicon';
+import { ALSO_NOUN, movedBy, verbAt, WAY_WORDS } from './words/operations';
+import { STATES } from './words/told-words';
+import { baseOf } from './words/verb-forms';
+import { partsOf, wordsOf } from './words/words';
 
 /** What is said of when, why or how long, and may name an action that is a step elsewhere. */
 const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;

@@ -1,7 +1,7 @@
 import { readUnit } from '../../../quantity/units';
-import { isToolName } from './lexicon';
-import type { Doubt, SaidAct, SaidNote } from './said';
-import { partsOf, type Word } from './words';
+import type { Doubt, SaidAct, SaidNote } from './names/said';
+import { isToolName } from './words/lexicon';
+import { partsOf, type Word } from './words/words';
 
 /** Words that say nothing by themselves, or that are kept as something else than words. */
 const EMPTY = new Set(

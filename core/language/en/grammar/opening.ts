@@ -1,12 +1,12 @@
-import { measureAt } from './figures';
-import { namesAt } from './known-names';
-import * as lexicon from './lexicon';
-import { verbAt } from './operations';
-import { blankAct, type OpenAct, type Reading } from './reading';
-import { Sentence } from './sentence';
-import { toolAt } from './tools';
-import { trailing } from './trailing';
-import { wordsOf } from './words';
+import { blankAct, type OpenAct, type Reading } from './acts/reading';
+import { measureAt } from './names/figures';
+import { namesAt } from './names/known-names';
+import { Sentence } from './names/sentence';
+import { toolAt } from './names/tools';
+import { trailing } from './told-along/trailing';
+import * as lexicon from './words/lexicon';
+import { verbAt } from './words/operations';
+import { wordsOf } from './words/words';
 
 /** What was said before the verb, and where it ends. */
 export type Opened = { readonly end: number; readonly how: string[]; readonly act?: Partial<OpenAct> };

@@ -1,17 +1,17 @@
 import { verbOf } from '../../../model/verbs';
-import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './applied';
+import { GREASES, objectsAt, onlySubstance, takeObjects } from './acts/objects';
+import { toJoint } from './acts/place';
+import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
+import { RUNS, verbMeant } from './acts/verb-meant';
 import { readCleaning } from './cleaning';
-import { measureAt } from './figures';
-import * as lexicon from './lexicon';
-import { beginsFacing, isJoint, nounPhraseAt } from './noun-phrase';
-import { GREASES, objectsAt, onlySubstance, takeObjects } from './objects';
-import { ALSO_NOUN, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './operations';
-import { toJoint } from './place';
-import { blankAct, type OpenAct, partOf, type Reading } from './reading';
-import type { Sentence } from './sentence';
-import { trailing } from './trailing';
-import { RUNS, verbMeant } from './verb-meant';
-import { isPlural } from './words';
+import { measureAt } from './names/figures';
+import { beginsFacing, isJoint, nounPhraseAt } from './names/noun-phrase';
+import type { Sentence } from './names/sentence';
+import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
+import { trailing } from './told-along/trailing';
+import * as lexicon from './words/lexicon';
+import { ALSO_NOUN, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './words/operations';
+import { isPlural } from './words/words';
 
 /** Reads an action from its verb on: which way, what it is done to, and all that follows. */
 export function readAct(

@@ -1,24 +1,24 @@
 import type { Series } from '../../../model/series';
 import { verbOf } from '../../../model/verbs';
-import { asOrders } from './as-orders';
+import { readCondition } from './acts/conditions';
+import { placedByOwner } from './acts/placed-by';
+import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
 import { clausesOf } from './clauses';
-import { readCondition } from './conditions';
-import { torqueAt } from './figures';
 import { hiddenIn, hidesDone } from './hidden';
-import { lastWordsOf, namesAt, namesOf } from './known-names';
-import * as lexicon from './lexicon';
 import { lostWords } from './lost-words';
-import { beginsFacing, type NounPhrase, nounPhraseAt } from './noun-phrase';
+import { torqueAt } from './names/figures';
+import { lastWordsOf, namesAt, namesOf } from './names/known-names';
+import { beginsFacing, type NounPhrase, nounPhraseAt } from './names/noun-phrase';
+import type { Said, SaidCaution, SaidNote, SaidPart } from './names/said';
+import { Sentence } from './names/sentence';
+import { isPartOrShort } from './names/short-names';
 import { type Opened, openingOf, skipFillers } from './opening';
-import { ALSO_NOUN, verbAt, WAY_WORDS } from './operations';
-import { placedByOwner } from './placed-by';
+import { asOrders } from './orders/as-orders';
 import { readAct } from './read-act';
-import { blankAct, type OpenAct, partOf, Reading, type SaidBefore } from './reading';
-import type { Said, SaidCaution, SaidNote, SaidPart } from './said';
-import { Sentence } from './sentence';
-import { isPartOrShort } from './short-names';
-import { trailing } from './trailing';
-import { isPlural, wordsOf } from './words';
+import { trailing } from './told-along/trailing';
+import * as lexicon from './words/lexicon';
+import { ALSO_NOUN, verbAt, WAY_WORDS } from './words/operations';
+import { isPlural, wordsOf } from './words/words';
 
 /** A line with its words in the order in which they are read. */
 function sentenceOf(text: string, series: Series): Sentence {

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
-import type { Doubt } from '#core/language/en/grammar/said';
+import type { Doubt } from '#core/language/en/grammar/names/said';
 import { sayAsked } from '#core/language/en/proofs';
 import { sayStep } from '#core/language/en/sentence';
 import type { LineReading } from '#core/line/read-line';

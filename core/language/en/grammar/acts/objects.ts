@@ -1,0 +1,287 @@
+import { positionSetById } from '../../../../model/lookup';
+import { pluralName, singularName } from '../../../../model/names';
+import type { Series } from '../../../../model/series';
+import { type Verb, verbOf } from '../../../../model/verbs';
+import { kindFromName } from '../../../../reading/en/kind-words';
+import { lastWordsOf, namesAt, partsEndingIn } from '../names/known-names';
+import { beginsFacing, isJoint, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import type { SaidAct, SaidPart } from '../names/said';
+import { Sentence } from '../names/sentence';
+import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
+import { isPlural, partsOf, wordsOf } from '../words/words';
+import { type OpenAct, partOf, type Reading, toolOf } from './reading';
+
+export interface Objects {
+  readonly phrases: readonly NounPhrase[];
+  readonly from: number;
+  readonly end: number;
+}
+
+/** What the verb is done to: one thing or a list of things. */
+export function objectsAt(sentence: Sentence, start: number): Objects {
+  const phrases: NounPhrase[] = [];
+  let at = start;
+  for (;;) {
+    const found = nounPhraseAt(sentence, at);
+    if (!found) break;
+    phrases.push(found.phrase);
+    at = found.end;
+    const joint = listJointAt(sentence, at);
+    if (joint === 0) break;
+    const next = nounPhraseAt(sentence, at + joint);
+    if (!next || !isListed(sentence, at + joint, next.phrase)) break;
+    at += joint;
+  }
+  return { phrases: withSharedWords(sentence, phrases), from: start, end: at };
+}
+
+function listJointAt(sentence: Sentence, at: number): number {
+  const said = sentence.lows.slice(at, at + 4).join(' ');
+  const joint = /^(?:, and|, or|,|and|&|\+|together with|along with|as well as|plus)(?= |$)/.exec(said)?.[0];
+  return joint ? joint.split(' ').length : 0;
+}
+
+function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
+  if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
+  const told = sentence.lows.slice(at).join(' ');
+  if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
+  if (next.known?.kind === 'part') return true;
+  // "Lock washer, impeller, key off".
+  const isShort = next.words.length === 1 && lastWordsOf(sentence.names).has(partsOf(next.name).at(-1) ?? '');
+  const isOffNext = /^(?:off|out)$/.test(sentence.lows[at + 1] ?? '') && isJoint(sentence.words[at + 2]);
+  if (sentence.lows[at - 1] === ',' && isShort && isOffNext) return true;
+  if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
+  // "The poppet and seat for wear" are two parts, and nothing is seated.
+  const isNamed = kindFromName(next.name) !== 'other' && isJoint(sentence.words[at + next.words.length]);
+  return (
+    (verbAt(sentence.lows, at) === undefined || isNamed) &&
+    !beginsFacing(sentence, at) &&
+    !lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
+  );
+}
+
+/** "The upper male and female glands": what one says of several is said of each. */
+function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): NounPhrase[] {
+  const last = phrases.at(-1);
+  if (phrases.length < 2 || !last) return [...phrases];
+  const find = (words: readonly string[]) => {
+    const text = words.join(' ');
+    const piece = new Sentence(text, wordsOf(text), sentence.names);
+    return namesAt(sentence.names, piece.words, 0).find(
+      ({ kind, length }) => kind === 'part' && length === piece.words.length,
+    );
+  };
+  // "The strainer and the strainer screw" are two things, and not one of them twice.
+  const named = new Set(phrases.map(({ known }) => known?.id));
+  const shared = phrases.map((phrase): NounPhrase => {
+    // "Boot and new clamps" are a boot, and clamps.
+    if (phrase.known || (phrase !== last && last.state.length > phrase.state.length)) return phrase;
+    const head = last.words.at(-1) ?? '';
+    const lead = phrases[0]?.words.slice(0, -1) ?? [];
+    const known =
+      find([...phrase.words, head]) ?? find([...lead, ...phrase.words]) ?? find([...lead, ...phrase.words, head]);
+    return known && !named.has(known.id)
+      ? { ...phrase, known, name: known.name, words: known.name.split(' ') }
+      : phrase;
+  });
+  return shared;
+}
+
+function isDirt(words: readonly string[]): boolean {
+  const last = words.at(-1) ?? '';
+  return lexicon.DIRT.test(last) && !/^(?:gaskets?|marks?|tape|scale|product|film)$/.test(last);
+}
+
+/** "Metal parts", "the loose bits". */
+const ANY_KIND = /^(?:metal|rubber|plastic|loose|small|other|remaining|removed|internal|inner|moving|wet|dirty|worn)$/;
+
+/** "All parts", "the rest": no part of the list. */
+function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
+  const isOne = words.length === 1 || (words.length === 2 && ANY_KIND.test(words[0] ?? ''));
+  return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
+}
+
+/** "Hold one plate and tighten the other". */
+function isTheOther({ known, quoted, words }: NounPhrase): boolean {
+  return !known && !quoted && /^(?:other|others|other ones?)$/.test(words.join(' '));
+}
+
+/** "Insert the assembly": what was put together before. */
+function isAssembly({ known, quoted, words }: NounPhrase): boolean {
+  return !known && !quoted && words.length === 1 && words[0] === 'assembly';
+}
+
+/** Around the pump, or the whole of it, and no part. */
+function isAround(words: readonly string[]): boolean {
+  if (words.length === 1 && /^(?:pump|machine|unit|equipment|joint)$/.test(words[0] ?? '')) return true;
+  return /^(?:breaker|supply|mains|power|isolator|bench|floor|workshop|area|surroundings)$/.test(words.at(-1) ?? '');
+}
+
+/** A bore, a thread, an edge: unless a part is called so. */
+function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
+  if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
+    return false;
+  const parts = partsOf(words.join(' '));
+  return partsEndingIn(series, parts).length === 0;
+}
+
+/** What is set need not be a part: "the stroke", "the air regulator"; but a short name of one is asked about. */
+function isSettingOnly({ series }: Reading, { words }: NounPhrase): boolean {
+  const parts = partsOf(words.join(' '));
+  return partsEndingIn(series, parts).length === 0;
+}
+
+/** Puts what was named where it belongs: parts, what is put on, or what is no part at all. */
+export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], act: OpenAct): void {
+  const { effect } = verbOf(act.verb);
+  for (const phrase of phrases) {
+    takeNumbers(phrase, act);
+    if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
+    act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
+    const other = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts;
+    if (isTheOther(phrase) && other?.length === 1) {
+      act.parts.push(...other.map(({ count: _one, ...part }) => part));
+      act.how.push('the other');
+      reading.verbs.push('other', 'ones');
+      continue;
+    }
+    if (phrase.pronoun || isAssembly(phrase)) {
+      reading.verbs.push(...phrase.words);
+      if (/^(?:everything|all)$/.test(phrase.name) && effect === 'stays') {
+        act.about = 'everything';
+        continue;
+      }
+      // One that was put in, as in "and cleaned", is whatever was named.
+      const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
+      const named =
+        (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
+      const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
+      // "Cover on, eight bolts, start them by hand": the bolts.
+      const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
+      // "Draw the plunger at cylinder 2 and clean it": that one.
+      const there = isIt ? reading.acts.findLast((one) => one !== act && one.parts.length > 0) : undefined;
+      if (there && meant.length > 0 && meant.every(({ name }) => there.parts.some((part) => part.name === name)))
+        samePlace(there, act);
+      if (meant.length === 0)
+        reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
+      act.parts.push(...meant);
+    } else if (
+      (phrase.known?.kind === 'place' || phrase.known?.kind === 'places') &&
+      // "The rods" of three are the places; "the rod" may be a part.
+      (lexicon.isFeature(phrase.words.slice(0, 1)) || isPlural(phrase.words.at(-1) ?? ''))
+    ) {
+      if (act.parts.length > 0) act.how.push(phrase.name);
+      else act.about = phrase.name;
+      if (phrase.feature) feature(act, phrase.feature);
+    } else if (APPLIES.includes(act.verb) && !phrase.known && lexicon.isSubstance(phrase.words)) {
+      act.applied.push({ name: phrase.words.join(' '), ...(phrase.feature && { amount: phrase.feature }) });
+    } else if (APPLIES.includes(act.verb) && phrase.known?.kind === 'substance') {
+      act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
+    } else if (phrase.known?.kind === 'substance' && /^(?:inspect|measure)$/.test(act.verb)) {
+      act.about = phrase.known.name;
+    } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
+      act.tools.push(toolOf(phrase));
+    } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {
+      act.about = phrase.feature ? `${phrase.feature} ${phrase.name}` : phrase.name;
+    } else if (isAnyPart(phrase) && effect === 'stays' && act.verb !== 'hold') {
+      act.about = phrase.every ? `all ${pluralName(singularName(phrase.name))}` : phrase.name;
+    } else if (isAnyPart(phrase)) {
+      reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
+    } else if (isNoPart(reading, phrase) && effect === 'stays') {
+      act.about = phrase.feature ? phrase.words.join(' ') : phrase.name;
+      if (phrase.feature) feature(act, phrase.feature);
+    } else {
+      act.parts.push(partOf(phrase));
+      if (phrase.feature) feature(act, phrase.feature);
+    }
+  }
+  if (phrases.length === 0) {
+    const last = reading.acts.at(-2);
+    if (last && last.parts.length > 0 && verbOf(last.verb).object === 'parts') act.parts.push(...tightened(last, act));
+    // "Drain the casing and flush with water".
+    else if (
+      last?.about !== undefined &&
+      last.verb !== 'test' &&
+      /^(?:clean|lubricate|apply-compound|inspect)$/.test(act.verb)
+    )
+      act.about = last.about;
+    else if (!last) act.parts.push(...reading.named);
+  }
+}
+
+function samePlace({ positionSetId, positionIds, positionNames = [] }: OpenAct, act: OpenAct): void {
+  if (act.positionIds.length > 0 || positionIds.length === 0) return;
+  act.positionIds = [...positionIds];
+  act.positionNames = [...(act.positionNames ?? []), ...positionNames];
+  if (positionSetId) act.positionSetId = positionSetId;
+}
+
+/** "To change a plunger undo the nut and slide it off": the plunger or the nut. */
+function isOfAim(reading: Reading, act: OpenAct): boolean {
+  const last = reading.acts.findLast((one) => one !== act && one.parts.length > 0);
+  const [part] = last?.parts ?? [];
+  if (!part || !last?.why.some((why) => /^to\b/i.test(why))) return false;
+  return reading.inLine.some(({ name, count, to }) => count === 1 && name !== part.name && to <= part.from);
+}
+
+/** "Fit the impeller and nut, torque to 90 N·m": of what was fitted, the nut is tightened. */
+function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
+  return verb === 'torque' || verb === 'start-by-hand' ? tightenedOf(parts) : parts;
+}
+
+/** Of several parts those that are tightened: the fasteners, or whatever takes a torque. */
+function tightenedOf(parts: readonly SaidPart[]): readonly SaidPart[] {
+  const fasteners = parts.filter(({ name }) => lexicon.FASTENS.test(name));
+  return fasteners.length > 0 ? fasteners : parts.filter(({ name }) => !TAKES_NO_TORQUE.test(name));
+}
+
+const TAKES_NO_TORQUE = /\b(?:gasket|o-ring|ring|seal|packing|washer|shim|key|diaphragm|spring|ball)s?$/i;
+
+/** "Impeller 2" of one at each stage is the one of stage 2. */
+function takeNumbers({ numbered = [], known }: NounPhrase, act: OpenAct): void {
+  for (const number of numbered) {
+    const place = known?.numbered?.get(number);
+    if (!place) continue;
+    act.positionSetId = place.setId;
+    act.positionIds = [...act.positionIds, place.id];
+    act.positionNames = [...(act.positionNames ?? []), place.name];
+  }
+}
+
+/** "The left chamber" of a left and a right one is the one at the left. */
+function takePlace({ series }: Reading, { which, known }: NounPhrase, act: OpenAct): boolean {
+  const part = known?.kind === 'part' ? series.components.find(({ id }) => id === known.id) : undefined;
+  const set = part?.positionSetId === undefined ? undefined : positionSetById(series, part.positionSetId);
+  const said = which?.replace(/^the /, '');
+  const places = set?.positions.filter(({ name }) => name.toLowerCase().split(/\s+/)[0] === said) ?? [];
+  const [place] = places;
+  if (!set || !place || places.length > 1) return false;
+  act.positionSetId = set.id;
+  act.positionIds = [...act.positionIds, place.id];
+  act.positionNames = [...(act.positionNames ?? []), place.name, which ?? ''];
+  return true;
+}
+
+const APPLIES: readonly Verb[] = ['lubricate', 'apply-compound', 'wrap'];
+
+function feature(act: OpenAct, said: string): void {
+  if (act.applied.length > 0 && APPLIES.includes(act.verb))
+    act.applied[0] = { ...(act.applied[0] as SaidAct['applied'][number]), where: said };
+  else act.how.push(said);
+}
+
+/** Verbs that name what is put on. */
+export const GREASES: Readonly<Record<string, string>> = { grease: 'grease', oil: 'oil' };
+
+/** The one grease or oil that the series has, if it has one only. */
+export function onlySubstance({ consumables }: Series, name: string): string {
+  const fitting = consumables.filter(
+    (one) =>
+      one.name
+        .toLowerCase()
+        .split(/[\s-]+/)
+        .at(-1) === name,
+  );
+  return fitting.length === 1 ? (fitting[0]?.name ?? name) : name;
+}

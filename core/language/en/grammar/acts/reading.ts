@@ -1,0 +1,121 @@
+import type { Series } from '../../../../model/series';
+import type { Verb } from '../../../../model/verbs';
+import type { NounPhrase } from '../names/noun-phrase';
+import type { Open } from '../names/open';
+import type { Doubt, DoubtKind, SaidAct, SaidCaution, SaidPart, SaidTool } from '../names/said';
+import type { Sentence } from '../names/sentence';
+
+/** What was named before, for "it" and for "repeat". */
+export interface SaidBefore {
+  readonly parts: readonly SaidPart[];
+  /** The names of parts that steps are about already: "the shaft" is the drive shaft once that was taken out. */
+  readonly used?: ReadonlySet<string>;
+}
+
+/** An act while it is being read. */
+export type OpenAct = Open<SaidAct>;
+
+const AS_REMARK: readonly DoubtKind[] = ['condition', 'repeat', 'unread', 'figure', 'facing'];
+
+export class Reading {
+  readonly acts: OpenAct[] = [];
+  readonly note = { cautions: [] as SaidCaution[], how: [] as string[], why: [] as string[] };
+  readonly doubts: Doubt[] = [];
+  /** Parts named where no part is acted on: "turn the plunger". */
+  named: readonly SaidPart[] = [];
+  /** What is only said to be lifted: what follows tells whether it comes off. */
+  readonly lifted = new Set<OpenAct>();
+  /** The words by which verbs were known. */
+  readonly verbs: string[] = [];
+
+  constructor(
+    readonly series: Series,
+    readonly before: SaidBefore,
+    /** The parts that the line names, as they stand in it. */
+    readonly inLine: readonly SaidPart[] = [],
+  ) {}
+
+  doubt(kind: DoubtKind, sentence: Sentence, start: number, end: number, offers: readonly string[] = []): void {
+    const from = sentence.words[start]?.from ?? sentence.words.at(-1)?.to ?? 0;
+    const to = sentence.words[Math.max(start, end - 1)]?.to ?? from;
+    const text = sentence.text(start, end);
+    // Kept as a remark it is at least not lost.
+    const asRemark = AS_REMARK.includes(kind) && text ? [`*${text}`] : [];
+    this.doubts.push({ kind, from, to, text, offers: [...offers, ...asRemark] });
+  }
+
+  keepCaution(caution: SaidCaution): void {
+    (this.acts.at(-1) ?? this.note).cautions.push(caution);
+  }
+
+  keepWhy(why: string): void {
+    (this.acts.at(-1) ?? this.note).why.push(why);
+  }
+
+  keepHow(how: string): void {
+    if (how) (this.acts.at(-1) ?? this.note).how.push(how);
+  }
+
+  /**
+   * What "it" means here: not the screws that were just taken out, but the cover that was named with them. Undefined
+   * where it could be several.
+   */
+  meantByIt(at: number): readonly SaidPart[] | undefined {
+    const meant = this.meant();
+    const [only, other] = meant;
+    const isMany = (part: SaidPart) =>
+      (part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to);
+    if (!only || other || !isMany(only)) return meant;
+    const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
+    if (!single) return undefined;
+    const { count: _one, ...part } = single;
+    return [part];
+  }
+
+  /** What a word like "it" means here. */
+  meant(): readonly SaidPart[] {
+    const last = this.acts.findLast(({ parts }) => parts.length > 0);
+    if (last) return last.parts;
+    return this.named.length > 0 ? this.named : this.before.parts;
+  }
+}
+
+export function blankAct(verb: Verb): OpenAct {
+  return {
+    verb,
+    parts: [],
+    tools: [],
+    applied: [],
+    positionIds: [],
+    looks: [],
+    renewIf: [],
+    cautions: [],
+    how: [],
+    why: [],
+  };
+}
+
+export function partOf(phrase: NounPhrase): SaidPart {
+  return {
+    name: phrase.known?.kind === 'part' ? phrase.known.name : phrase.name,
+    ...(phrase.count !== undefined && { count: phrase.count }),
+    ...(phrase.total !== undefined && { total: phrase.total }),
+    ...(phrase.but !== undefined && { but: phrase.but }),
+    ...(phrase.quoted && { quoted: true }),
+    ...(phrase.fromCount !== undefined && { fromCount: phrase.fromCount }),
+    from: phrase.from,
+    to: phrase.to,
+  };
+}
+
+export function toolOf({ words, name, count, known }: NounPhrase): SaidTool {
+  if (known?.kind === 'tool') {
+    const [said = '', ...size] = known.name.split(',');
+    return {
+      name: said.trim(),
+      ...(size.length > 0 && { size: size.join(',').trim() }),
+      ...(count !== undefined && { count }),
+    };
+  }
+  return { name: words.length > 0 ? name : '', ...(count !== undefined && { count }) };
+}

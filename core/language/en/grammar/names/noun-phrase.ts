@@ -1,0 +1,451 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
+import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from '../words/lexicon';
+import { WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
+import { baseOf } from '../words/verb-forms';
+import { isPlural, partsOf, type Word } from '../words/words';
+import { type KnownName, namesAt } from './known-names';
+import type { Sentence } from './sentence';
+
+/** Something named in a sentence: how many of it, under which name, and what it is known as. */
+export interface NounPhrase {
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly known?: KnownName;
+  readonly count?: number;
+  readonly total?: number;
+  /** All but so many of them. */
+  readonly but?: number;
+  /** Which of them, by the numbers of their places: "impellers 2 and 3". */
+  readonly numbered?: readonly number[];
+  /** "the remaining", "the outside": which of them, as said. */
+  readonly which?: string;
+  /** The part of it that is meant: "the lip". */
+  readonly feature?: string;
+  /** In which state it is said to be: "new", "old", "greased". */
+  readonly state: readonly string[];
+  readonly every?: true;
+  readonly quoted?: true;
+  readonly pronoun?: true;
+  readonly from: number;
+  readonly to: number;
+  /** Where its number begins. */
+  readonly fromCount?: number;
+}
+
+const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
+/** "Press in the new one": what was named, in another state. */
+const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b|^the same$|^each (?:one|of them)\b/;
+/** Words before a name that are no part of it. */
+export const STATE =
+  /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
+const PRONOUN = /^(?:it|them|they|these|those|this|that|everything|all|both|one|ones)$/;
+/** "The remaining two", "the outside two": words that say which of several, beside a number. */
+const WHICH =
+  /^(?:remaining|other|last|first|second|third|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
+const UNITS =
+  /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
+const MEASURED = /^(?:n·m|nm|newton\w*|bar|psi|litres?|liters?|degrees|°c|°)$/;
+/** Words with which something else begins. */
+const JOINTS = new Set(
+  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
+    ' ',
+  ),
+);
+
+export function isJoint(word: Word | undefined): boolean {
+  return word === undefined || (!word.quoted && JOINTS.has(word.low));
+}
+
+/** What is named at a word; undefined where nothing is. `end` is the word after it. */
+export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounPhrase; end: number } | undefined {
+  const { words, lows } = sentence;
+  let at = start;
+  let count: number | undefined;
+  let total: number | undefined;
+  let fromCount: number | undefined;
+  let but: number | undefined;
+  const state: string[] = [];
+  let every = false;
+  const which: string[] = [];
+
+  const first = lows[at] ?? '';
+  if (PRONOUN.test(first) && !isAllBut(sentence, at) && !namesHere(sentence, at) && isPronounAlone(sentence, at)) {
+    const word = words[at] as Word;
+    return {
+      phrase: { name: first, words: [first], state: [], pronoun: true, from: word.from, to: word.to },
+      end: at + 1,
+    };
+  }
+  const newOne = NEW_ONE.exec(lows.slice(at, at + 3).join(' '))?.[0];
+  if (newOne) {
+    const end = at + newOne.split(' ').length;
+    const [from, to] = [(words[at] as Word).from, (words[end - 1] as Word).to];
+    return {
+      phrase: {
+        name: 'it',
+        words: ['it'],
+        state: /same|each/.test(newOne) ? [] : [newOne.includes('new') ? 'new' : 'old'],
+        pronoun: true,
+        from,
+        to,
+      },
+      end,
+    };
+  }
+  for (let turns = 0; turns < 8; turns += 1) {
+    const low = lows[at] ?? '';
+    const word = words[at];
+    const inBrackets = bracketedAt(sentence, at);
+    // "Twelve (12) bolts", "(8) bolts".
+    if (inBrackets && (count === undefined || count === inBrackets.count) && !isJoint(words[inBrackets.end])) {
+      ({ count, end: at } = inBrackets);
+      fromCount ??= word?.from;
+      continue;
+    }
+    if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
+    if (DETERMINERS.test(low)) at += 1;
+    else if (isAllBut(sentence, at)) {
+      but = words[at + 2]?.value;
+      at += 3;
+      if (lows[at] === 'of') at += 1;
+    } else if (/^(?:all|each|every|both)$/.test(low)) {
+      every = true;
+      if (low === 'both') count = 2;
+      at += lows[at + 1] === 'of' ? 2 : 1;
+    } else if (
+      (STATE.test(low) && !namesHere(sentence, at, 'substance')) ||
+      (low === 'clean' && namesHere(sentence, at + 1, 'substance'))
+    ) {
+      state.push(low);
+      at += 1;
+    } else if (low === 'pair' && lows[at + 1] === 'of') {
+      count = 2;
+      at += 2;
+    } else if (low === 'set' && lows[at + 1] === 'of') at += 2;
+    else if (word?.value !== undefined && Number.isInteger(word.value) && isCounting(sentence, at)) {
+      if (count === undefined || every) count = word.value;
+      fromCount ??= word.from;
+      at += 1;
+      if (/^[x×]$/.test(lows[at] ?? '')) at += 1;
+      if (lows[at] === 'of') {
+        const counted = ofHowMany(sentence, at);
+        if (counted) {
+          total = counted.total;
+          at = counted.end;
+        }
+      }
+    } else if ((WHICH.test(low) && isWhichOfThem(sentence, at)) || isPlaceOfNext(sentence, at)) {
+      which.push(low);
+      at += 1;
+    } else break;
+  }
+  // "Renew all four": those that were named.
+  if (every && count !== undefined && isJoint(words[at]) && at > start) {
+    const [from, to] = [(words[start] as Word).from, (words[at - 1] as Word).to];
+    return { phrase: { name: 'all', words: lows.slice(start, at), state: [], pronoun: true, from, to }, end: at };
+  }
+  // "The inside of the sleeve" is the sleeve, and inside is where.
+  const inner = /^(?:inside|outside|underside)$/.test(lows[at] ?? '') && lows[at + 1] === 'of';
+  const whole = inner ? nounPhraseAt(sentence, at + 2) : undefined;
+  if (whole && !whole.phrase.pronoun)
+    return { phrase: { ...whole.phrase, feature: sentence.text(at, at + 1) }, end: whole.end };
+  const named = nameAt(sentence, at);
+  if (!named) return undefined;
+  let end = named.end;
+  let { known } = named;
+  let nameWords = named.words;
+  let feature: string | undefined;
+  let nameOfWhole: string | undefined;
+  // "The plunger diameter" is the plunger, and the diameter is where.
+  const behind = lows[end] ?? '';
+  if (
+    known?.kind === 'part' &&
+    isFeature([behind]) &&
+    !beginsFacing(sentence, end) &&
+    (isJoint(words[end + 1]) || isManner(lows[end + 1] ?? ''))
+  ) {
+    feature = behind;
+    end += 1;
+  }
+  const numbers = known ? numbersAt(sentence, end, known) : [];
+  if (numbers.length > 0) end += 2 * numbers.length - 1;
+  const whose = lows[end] === 'of' ? nounPhraseAt(sentence, end + 1) : undefined;
+  const joined = whose && partOfWhole(sentence, whose.phrase, nameWords);
+  const isOwnPart = kindFromName(nameWords.join(' ')) !== 'other' && !isFeature(nameWords);
+  // "The nuts of the gland" are the gland nuts; where none are called so, they are still no gland.
+  if (whose && joined) {
+    known = joined;
+    nameWords = joined.name.split(' ');
+    ({ end } = whose);
+  } else if (lows[end] === 'of' && !known && !isOwnPart) {
+    // "The lip of the seal" is the seal, and the lip is where.
+    if (
+      whose &&
+      !whose.phrase.pronoun &&
+      (isStuff(whose.phrase) ||
+        isFeature(nameWords) ||
+        isEnd(nameWords.at(-1) ?? '') ||
+        whose.phrase.known?.kind === 'part')
+    ) {
+      feature = sentence.text(start, end);
+      ({ known } = whose.phrase);
+      if (isFeature(nameWords) && nameWords.at(-1) !== 'half') nameOfWhole = whose.phrase.name;
+      nameWords = [...whose.phrase.words];
+      count = whose.phrase.count;
+      total = whose.phrase.total;
+      state.push(...whose.phrase.state);
+      end = whose.end;
+    }
+  }
+  const last = words[end - 1] as Word;
+  const from = (words[at] as Word).from;
+  // "Screws (3)" are three of them; "the guard (3)" is the third on a drawing.
+  const behindName = bracketedAt(sentence, end);
+  if (behindName && !named.quoted) {
+    if (count === undefined && isPlural(lows[end - 1] ?? '')) {
+      ({ count } = behindName);
+      fromCount = from;
+    }
+    ({ end } = behindName);
+  }
+  return {
+    phrase: {
+      name: known?.name ?? nameOfWhole ?? named.name(end),
+      words: nameWords,
+      ...(known && { known }),
+      ...(count !== undefined && { count }),
+      ...(total !== undefined && { total }),
+      ...(but !== undefined && { but }),
+      ...(numbers.length > 0 && { numbered: numbers }),
+      ...(fromCount !== undefined && { fromCount }),
+      ...(which.length > 0 && { which: `the ${which.join(' ')}` }),
+      ...(feature !== undefined && { feature }),
+      state,
+      ...(every && { every }),
+      ...(named.quoted && { quoted: true }),
+      from: feature === undefined || known !== undefined ? from : (words[end - nameWords.length] ?? last).from,
+      to: last.to,
+    },
+    end,
+  };
+
+  function ofHowMany(inside: Sentence, of: number): { total: number | undefined; end: number } | undefined {
+    const behind = /^(?:the|these|those)$/.test(inside.lows[of + 1] ?? '') ? of + 2 : of + 1;
+    const number = inside.words[behind];
+    if (number?.value !== undefined && !UNITS.test(inside.lows[behind + 1] ?? ''))
+      return { total: number.value, end: behind + 1 };
+    return behind > of + 1 ? { total: undefined, end: behind } : undefined;
+  }
+}
+
+/** "All but two of the bolts". */
+function isAllBut({ words, lows }: Sentence, at: number): boolean {
+  return lows[at + 1] === 'but' && /^(?:all|every)$/.test(lows[at] ?? '') && words[at + 2]?.value !== undefined;
+}
+
+/** "Impeller 2", "impellers 2 and 3" of one at each stage. */
+function numbersAt({ words, lows }: Sentence, start: number, { numbered }: KnownName): number[] {
+  const numbers: number[] = [];
+  for (let at = start; ; at += 2) {
+    const number = words[at]?.value;
+    // "One at a time" is no number of a place.
+    if (number === undefined || !numbered?.has(number) || /^(?:at|by|after|or|of)$/.test(lows[at + 1] ?? '')) break;
+    if (UNITS.test(lows[at + 1] ?? '')) break;
+    numbers.push(number);
+    if (!/^(?:and|,|&)$/.test(lows[at + 1] ?? '')) break;
+  }
+  return numbers;
+}
+
+/** A number that counts parts, and measures nothing: "four foot bolts" are no feet. */
+function isCounting(sentence: Sentence, at: number): boolean {
+  const next = sentence.lows[at + 1] ?? '';
+  if (!UNITS.test(next) || namesHere(sentence, at + 1, 'part')) return true;
+  const head = sentence.lows[at + 2] ?? '';
+  return next === 'foot' && !isJoint(sentence.words[at + 2]) && isPlural(head) && !/^(?:pounds|lbs)$/.test(head);
+}
+
+/** "(12)", "(10 pcs)". */
+function bracketedAt({ words, lows }: Sentence, at: number): { count: number; end: number } | undefined {
+  const count = words[at + 1]?.value;
+  const close = /^(?:pcs?|pieces?|off|each|x)$/.test(lows[at + 2] ?? '') ? at + 3 : at + 2;
+  return lows[at] === '(' && lows[close] === ')' && count !== undefined && Number.isInteger(count)
+    ? { count, end: close + 1 }
+    : undefined;
+}
+
+function namesHere(sentence: Sentence, at: number, kind?: KnownName['kind']): boolean {
+  return namesAt(sentence.names, sentence.words, at).some((known) => kind === undefined || known.kind === kind);
+}
+
+function isPronounAlone(sentence: Sentence, at: number): boolean {
+  const next = sentence.words[at + 1];
+  const low = sentence.lows[at] ?? '';
+  if (/^(?:it|them|they)$/.test(low)) return true;
+  if (next?.low === 'of') return false;
+  return isJoint(next) || (next !== undefined && (isManner(next.low) || WAY_WORDS[next.low] !== undefined));
+}
+
+/** "The remaining two bolts", "the outside bolts" of several; but "outside diameter" is a name. */
+function isWhichOfThem(sentence: Sentence, at: number): boolean {
+  const next = sentence.words[at + 1];
+  if (!next) return false;
+  if (next.value !== undefined || WHICH.test(next.low)) return true;
+  const before = sentence.words[at - 1];
+  const names = namesAt(sentence.names, sentence.words, at + 1);
+  return (
+    names.some(({ kind, length }) => kind === 'part' && length > 0) &&
+    before !== undefined &&
+    (before.value !== undefined ||
+      /^(?:remaining|other|opposite|last|first|second|third)$/.test(sentence.lows[at] ?? ''))
+  );
+}
+
+/** "The left diaphragm" of one at each side. */
+function isPlaceOfNext(sentence: Sentence, at: number): boolean {
+  const low = sentence.lows[at] ?? '';
+  if (namesHere(sentence, at, 'part')) return false;
+  return namesAt(sentence.names, sentence.words, at + 1).some(({ placed }) => placed?.has(low) === true);
+}
+
+interface Named {
+  readonly words: readonly string[];
+  readonly known?: KnownName;
+  readonly quoted?: true;
+  readonly end: number;
+  name(end: number): string;
+}
+
+/** A name known to the series, or the words up to where something else begins. */
+function nameAt(sentence: Sentence, at: number): Named | undefined {
+  const { words, lows } = sentence;
+  const word = words[at];
+  if (!word) return undefined;
+  const own = (end: number) => sentence.text(at, end);
+  // "Torque 25 N·m" names nothing.
+  if (word.value !== undefined && MEASURED.test(lows[at + 1] ?? '') && !namesHere(sentence, at)) return undefined;
+  if (word.quoted) return { words: word.parts, quoted: true, end: at + 1, name: () => own(at + 1).slice(1, -1) };
+  const [known] = namesAt(sentence.names, words, at);
+  let end = at;
+  while (end < words.length && !endsName(sentence, at, end)) end += 1;
+  // "Valve cap wrench" is no valve cap, and "seal case screws" no seal case.
+  const isWhole =
+    known &&
+    (at + known.length >= end ||
+      isPastName(sentence, at + known.length) ||
+      numbersAt(sentence, at + known.length, known).length > 0);
+  if (known && isWhole) {
+    return { words: lows.slice(at, at + known.length), known, end: at + known.length, name: own };
+  }
+  if (end === at) return undefined;
+  return { words: lows.slice(at, end), end, name: own };
+}
+
+/** The part of the series that is called after the one it belongs to: "nuts" of the gland are "gland nuts". */
+function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly string[]): KnownName | undefined {
+  const parts = partsOf([...whole.words, ...words].join(' '));
+  const found = (names.get(parts[0] ?? '') ?? []).find(
+    (entry) => entry.kind === 'part' && entry.parts.join(' ') === parts.join(' '),
+  );
+  return found && { kind: found.kind, id: found.id, name: found.name, length: parts.length };
+}
+
+/** Grease, oil, sealant: what is put on or filled in, whether the series has it or not. */
+export function isStuff({ known, words }: NounPhrase): boolean {
+  return known ? known.kind === 'substance' : isSubstance(words);
+}
+
+/** A known name is whole where what follows says how or which way: "back-up rings groove down". */
+function isPastName(sentence: Sentence, at: number): boolean {
+  const word = sentence.words[at];
+  return (
+    isJoint(word) ||
+    endsName(sentence, at - 1, at) ||
+    beginsFacing(sentence, at) ||
+    /^(?:right|straight|each|too|only|just|simply|still|usually|normally|now)$/.test(sentence.lows[at] ?? '') ||
+    namesHere(sentence, at, 'place') ||
+    saysWhatItDoes(sentence.lows[at] ?? '') ||
+    (isFeature([sentence.lows[at] ?? '']) && isJoint(sentence.words[at + 1]))
+  );
+}
+
+/** A verb that says what the part does: "check that the spacer *moves* freely". */
+export function saysWhatItDoes(low: string): boolean {
+  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|swings?|rolls|rotates?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|touch(?:es)?|rubs?|binds?|sticks?|meets?|catches|drags|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
+    low,
+  );
+}
+
+export function beginsFacing(sentence: Sentence, at: number): boolean {
+  for (let i = at; i < Math.min(at + 3, sentence.words.length - 1); i += 1) {
+    if (isJoint(sentence.words[i])) return false;
+    if (
+      isEnd(sentence.lows[i] ?? '') &&
+      /^(?:up|down|in|out|facing|toward|towards|to|first|upwards?|downwards?|inwards?|outwards?|away|pointing|looking)$/.test(
+        sentence.lows[i + 1] ?? '',
+      )
+    )
+      return (
+        !/^(?:in|out|up|down)$/.test(sentence.lows[i + 1] ?? '') ||
+        !/^(?:the|a|an|its|their|each|line|of)$/.test(sentence.lows[i + 2] ?? '')
+      );
+  }
+  return false;
+}
+
+function endsName(sentence: Sentence, start: number, at: number): boolean {
+  const word = sentence.words[at] as Word;
+  if (isJoint(word)) return true;
+  if (word.quoted) return at > start;
+  const low = word.low;
+  const before = sentence.lows[at - 1] ?? '';
+  const isOwned = /^(?:its|their)$/.test(before);
+  const named = at === start && DETERMINERS.test(before) && (isOwned || !isJoint(sentence.words[at + 1]));
+  if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
+  const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
+  if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
+  if (at > start && SECURES.test(low) && /^(?:each|every|both|all)$/.test(sentence.lows[at + 1] ?? '')) return true;
+  if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
+  if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
+  if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
+  if (at > start && beginsFacing(sentence, at)) return true;
+  if (
+    at > start &&
+    /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
+  )
+    return true;
+  // "The plugs get 80 N·m".
+  if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "Stop the shaft turning", "keep the block falling".
+  if (
+    at > start &&
+    /^(?:turning|rotating|spinning|moving|falling|dropping)$/.test(low) &&
+    isJoint(sentence.words[at + 1])
+  )
+    return true;
+  // "Two pry bars placed opposite each other".
+  if (
+    at > start &&
+    /^(?:placed|held|positioned|wrapped|fitted|inserted|set)$/.test(low) &&
+    !isJoint(sentence.words[at + 1])
+  )
+    return true;
+  // "Twelve screws come out".
+  if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
+    return true;
+  // "Check the pump holds pressure".
+  const isMachine = /^(?:pump|motor|machine|unit|engine|gearbox|shaft)$/.test(before);
+  if (at > start && isMachine && /s$/.test(low) && saysWhatItDoes(low)) return true;
+  // "Check that the rotor turns freely".
+  if (at > start && saysWhatItDoes(low) && /^(?:that|whether|if|until)$/.test(sentence.lows[start - 2] ?? ''))
+    return true;
+  // "Screw it on the rotor turning it left".
+  const goesOn = /^(?:it|them|the|a|your|its|from|until|by|with|left|right)$/.test(sentence.lows[at + 1] ?? '');
+  if (at > start && goesOn && baseOf(low, 'ing') !== undefined) return true;
+  // "Check the level drops": what a level does.
+  if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
+    return true;
+  // "Plate a" ends with its letter.
+  if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
+  return at === start && /ly$|^smooth$/.test(low) && isManner(low);
+}

@@ -1,0 +1,112 @@
+import { positionSetById } from '../../../../model/lookup';
+import { byName } from '../../../../model/names';
+import type { Series } from '../../../../model/series';
+import { type Verb, verbOf } from '../../../../model/verbs';
+import { partsOf, wordsOf } from '../words/words';
+import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
+import type { NounPhrase } from './noun-phrase';
+import type { SaidPart } from './said';
+
+/** What stands beside a short name and tells which part it is short for. */
+export interface Beside {
+  readonly line: string;
+  /** Named in the line, or acted on just before. */
+  readonly recent: readonly Pick<SaidPart, 'name'>[];
+  /** Steps are about these already. */
+  readonly used?: ReadonlySet<string> | undefined;
+}
+
+/**
+ * A name in full where what is named beside it leaves one part only: "the bowl" behind the filter bowl, "six screws" of
+ * the rear cover that is taken off, "all eight bolts" where one kind of bolt is eight. Everything else stays as it was
+ * said, and is asked about.
+ */
+export function inFull(part: SaidPart, series: Series, { line, recent, used }: Beside): SaidPart {
+  if (part.quoted || byName(series.components, part.name)) return part;
+  const words = partsOf(part.name);
+  const alike = partsEndingIn(series, words).filter((known) => hasSoMany(known, part, series));
+  if (alike.length === 0) return part;
+  const meant = (isMeant: (known: PartName) => boolean) => {
+    const [only, other] = alike.filter(isMeant);
+    return only && !other ? only.name : undefined;
+  };
+  const named = recent.map(({ name }) => partsOf(name).join(' '));
+  const beside = partsIn(line, series).map((name) => partsOf(name));
+  const said = ` ${wordsOf(line)
+    .map(({ low }) => partsOf(low).join(' '))
+    .join(' ')} `;
+  const before = ({ parts }: PartName) => parts.slice(0, -words.length);
+  const name =
+    meant(({ key }) => named.includes(key)) ??
+    meant((known) => said.includes(` ${before(known).join(' ')} `)) ??
+    meant((known) => beside.some((other) => endsIn(other, before(known)))) ??
+    meant((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
+    (isAllOfThem(part, line) ? meant((known) => unitsOf(known, series).includes(part.count ?? 0)) : undefined);
+  // Once the drive shaft was taken out, "the shaft" is that one, where no other is called so.
+  const only = partsEndingIn(series, words).length === 1 ? alike[0]?.name : undefined;
+  const isOfBefore =
+    only !== undefined &&
+    used?.has(only) &&
+    !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
+  const meantName = name ?? (isOfBefore ? only : undefined);
+  return meantName === undefined ? part : { ...part, name: meantName };
+}
+
+/**
+ * "Both hoses" of a suction and a discharge hose, "all O-rings" of several kinds: each of them. Undefined where the
+ * words do not say that all are meant.
+ */
+export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: string): SaidPart[] | undefined {
+  if (part.quoted || byName(series.components, part.name)) return undefined;
+  const words = partsOf(part.name);
+  const alike = partsEndingIn(series, words);
+  const said = /\b(both|all)(?: of)?(?: (?:the|these|those|new|old))*\s+$/i.exec(line.slice(0, part.from))?.[1];
+  const { count, fromCount: _number, ...named } = part;
+  const areBoth = alike.length === 2 && count === 2 && alike.every((known) => unitsOf(known, series)[1] === 1);
+  // "All bolts" of every kind are hardly taken out in one step; all seals may well be renewed.
+  const areAll = alike.length > 1 && count === undefined && /^(?:renews|stays)$/.test(verbOf(verb).effect);
+  const word = said?.toLowerCase();
+  return (word === 'both' && areBoth) || (word === 'all' && areAll)
+    ? alike.map(({ name }) => ({ ...named, name }))
+    : undefined;
+}
+
+const same = (one: readonly string[], two: readonly string[]) => one.join(' ') === two.join(' ');
+
+/** The parts of the series that a line names in full. */
+function partsIn(line: string, series: Series): string[] {
+  const words = wordsOf(line);
+  const index = namesOf(series);
+  const found: string[] = [];
+  for (let at = 0; at < words.length; ) {
+    const known = namesAt(index, words, at).find(({ kind }) => kind === 'part');
+    if (known) found.push(known.name);
+    at += known?.length ?? 1;
+  }
+  return found;
+}
+
+/** One at each place, and all of them. */
+function unitsOf({ name }: PartName, series: Series): number[] {
+  const part = byName(series.components, name);
+  const places = positionSetById(series, part?.positionSetId)?.positions.length ?? 1;
+  return part ? [part.count, part.count * places] : [];
+}
+
+function hasSoMany(known: PartName, { count, total }: SaidPart, series: Series): boolean {
+  const said = total ?? count;
+  return said === undefined || said <= Math.max(...unitsOf(known, series));
+}
+
+/** "The eight bolts", "all eight": as many as there are. */
+function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
+  return (
+    count !== undefined && fromCount !== undefined && /\b(?:the|all|these|those)\s+$/i.test(line.slice(0, fromCount))
+  );
+}
+
+/** A part, or the last words of some: which of them is asked where it is named. */
+export function isPartOrShort({ known, words }: NounPhrase, series: Series): boolean {
+  const parts = partsOf(words.join(' '));
+  return known ? known.kind === 'part' : partsEndingIn(series, parts).length > 0;
+}

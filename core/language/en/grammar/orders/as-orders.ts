@@ -1,0 +1,190 @@
+import { objectsAt } from '../acts/objects';
+import { type NameIndex, namesAt } from '../names/known-names';
+import { STATE } from '../names/noun-phrase';
+import * as lexicon from '../words/lexicon';
+import { ALSO_NOUN, verbAt } from '../words/operations';
+import { ALLOWED, NAMED, OPENINGS, USING } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
+import { endsSentence, type Word } from '../words/words';
+import { doer, fetched, helped } from './doer';
+import { bare, bareBehind, bareListed } from './noted';
+import { Piece } from './piece';
+import { saidOfThing } from './said-of-thing';
+import { nameOwned, partDoer, partExpectation, partMeans, partWhile } from './set-apart';
+import { sayShorter } from './shorter';
+
+/**
+ * What is told about work, put as the order to do it, so that one grammar reads both: "I'm loosening the nut", "the nut
+ * is loosened", "removing the nut, ...", "off comes the nut", "nut: loosen". Words keep where they stand in the line.
+ */
+export function asOrders(line: string, words: readonly Word[], names: NameIndex): Word[] {
+  const orders: Word[] = [];
+  let piece: Word[] = [];
+  for (const [at, word] of words.entries()) {
+    piece.push(word);
+    // "Seal – draw it": what it is about stands before the dash.
+    const isTopic = /^[-–—]$/.test(word.low) && isName(piece.slice(0, -1), names);
+    if (!endsSentence(words, at) || isTopic) continue;
+    orders.push(...asOrder(new Piece(line, piece, names)));
+    piece = [];
+  }
+  return [...orders, ...asOrder(new Piece(line, piece, names))];
+}
+
+function isName(words: readonly Word[], names: NameIndex): boolean {
+  const start = /^(?:the|a|an)$/.test(words[0]?.low ?? '') ? 1 : 0;
+  return namesAt(names, words, start).some(({ kind, length }) => kind === 'part' && start + length === words.length);
+}
+
+function asOrder(piece: Piece): Word[] {
+  if (piece.words.length < 2) return piece.words;
+  sayShorter(piece);
+  partWhile(piece);
+  nameOwned(piece);
+  partDoer(piece);
+  partMeans(piece);
+  putAt(piece, piece.skipFillers(0), true);
+  for (let at = 1; at < piece.words.length; at += 1) {
+    if (at < piece.readTo) continue;
+    if (!/^(?:and|then|,)$/.test(piece.low(at - 1)) || /^(?:and|then|,)$/.test(piece.low(at))) continue;
+    const isOpening = piece.low(at - 1) === ',' && OPENINGS.test(piece.low(0));
+    putAt(piece, piece.skipFillers(at), isOpening);
+  }
+  partExpectation(piece);
+  return piece.words.filter(
+    ({ low }, i) =>
+      i === 0 ||
+      !(
+        (low === 'here' && piece.manner === 'doing') ||
+        (/^(?:next|now)$/.test(low) && piece.isLast(i) && !/^(?:for|from|by|until)$/.test(piece.low(i - 1)))
+      ),
+  );
+}
+
+function putAt(piece: Piece, at: number, isStart: boolean): void {
+  if (at >= piece.words.length) return;
+  if (isStart && helped(piece, at)) return;
+  if (!isStart && ALLOWED.test(piece.lows(at))) return;
+  if (doer(piece, at) || goesOn(piece, at)) return;
+  if (
+    isStart &&
+    (gerund(piece, at) || pastAlone(piece, at) || given(piece, at) || fetched(piece, at) || heading(piece, at))
+  )
+    return;
+  if (inverted(piece, at) || ((isStart || piece.manner === 'bare') && bare(piece, at)) || bareBehind(piece, at)) return;
+  if (!isStart && piece.manner === 'bare' && bareListed(piece, at)) return;
+  if (isStart && verbLast(piece, at)) return;
+  if (isStart || piece.manner === 'order' || piece.manner === 'done') saidOfThing(piece, at);
+}
+
+/** "... and cleaned", "... and pulling it out": told in the same way as the action before. */
+function goesOn(piece: Piece, at: number): boolean {
+  const form = piece.manner === 'doing' ? 'ing' : /^(?:done|past|bare)$/.test(piece.manner) ? 'past' : undefined;
+  let verb = at;
+  while (lexicon.isManner(piece.low(verb))) verb += 1;
+  if (form && baseOf(piece.low(verb), form) !== undefined) {
+    piece.words[verb] = piece.based(verb, form);
+    if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
+    return true;
+  }
+  const next = piece.manner === 'topic' ? verbAt(piece.lowsFrom(at), 0) : undefined;
+  if (!next) return false;
+  if (next.is === 'verb' && next.verb === 'attend') return true;
+  if (objectsAt(piece.sentence(), at + next.length).phrases.length === 0)
+    piece.words.splice(at + 1, 0, piece.pronounAt(at));
+  return true;
+}
+
+/** "Removing the nut, ..." */
+function gerund(piece: Piece, at: number): boolean {
+  const isNamed = NAMED.test(piece.low(at + 1)) || piece.words[at + 1]?.value !== undefined || piece.knows(at + 1);
+  if (baseOf(piece.low(at), 'ing') === undefined || piece.knows(at) || !isNamed) return false;
+  if (USING.test(piece.low(at))) return false;
+  piece.words[at] = piece.based(at, 'ing');
+  piece.manner = 'doing';
+  return true;
+}
+
+/** "Loosened both clamps": who did it is left out. */
+function pastAlone(piece: Piece, at: number): boolean {
+  const low = piece.low(at);
+  if (baseOf(low, 'past') === undefined || piece.knows(at) || verbAt([low], 0)) return false;
+  const isNamed = NAMED.test(piece.low(at + 1)) || piece.words[at + 1]?.value !== undefined;
+  // "Greased seal" says in which state it is.
+  if (!isNamed && (STATE.test(low) || !(piece.knows(at + 1) || piece.isWay(at + 1)))) return false;
+  piece.words[at] = piece.based(at, 'past');
+  piece.manner = 'past';
+  return true;
+}
+
+/** "Give the faces a quick wipe": wipe them. */
+function given(piece: Piece, at: number): boolean {
+  const things = piece.low(at) === 'give' ? objectsAt(piece.sentence(), at + 1) : undefined;
+  const said =
+    things &&
+    /^(?:a|an|another) (?:(?:good|quick|light|final|little|proper) )?([a-z]+)(?= |$)/.exec(piece.lows(things.end));
+  if (!things || !said?.[1] || !verbAt([said[1]], 0)) return false;
+  const verb = things.end + said[0].split(' ').length - 1;
+  piece.words.splice(things.end, verb - things.end + 1);
+  piece.words[at] = piece.as(at, said[1]);
+  return true;
+}
+
+/** "Torque: packing nut 34 N·m". */
+function heading(piece: Piece, at: number): boolean {
+  const verb = verbAt(piece.lowsFrom(at), 0);
+  // "Seal: draw it" heads a line with what it is about, and seals nothing.
+  if (!verb || piece.low(at + verb.length) !== ':' || piece.knows(at) || ALSO_NOUN.test(piece.low(at))) return false;
+  piece.words.splice(at + verb.length, 1);
+  return true;
+}
+
+/** "Now comes the rotor off". */
+function comesLast(piece: Piece, at: number): boolean {
+  if (!/^(?:comes?|goes|go)$/.test(piece.low(at))) return false;
+  const things = objectsAt(piece.sentence(), at + 1);
+  const way = /^(?:out|off|in|on|back)$/.exec(piece.low(things.end))?.[0];
+  if (way === undefined || things.phrases.length === 0) return false;
+  piece.words[at] = piece.as(at, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+  return true;
+}
+
+/** "Bearings with the puller take down", "cover to demount": as languages say it that put the verb last. */
+function verbLast(piece: Piece, at: number): boolean {
+  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const named = namesAt(piece.names, piece.words, first).filter(({ kind }) => kind === 'part');
+  if (named.length === 0) return false;
+  const behindName = first + Math.max(...named.map(({ length }) => length));
+  for (let end = behindName; end < piece.words.length && !/^[,.;:]$/.test(piece.low(end)); end += 1) {
+    if (SAID_BEFORE_VERB.test(piece.low(end))) return false;
+    const verb = verbAt(piece.lowsFrom(end), 0);
+    if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end)) continue;
+    let behind = end + verb.length;
+    if (piece.isWay(behind)) behind += 1;
+    const isTo = end === behindName + 1 && piece.low(behindName) === 'to';
+    // A noun as well, unless something makes it a verb.
+    if (ALSO_NOUN.test(piece.low(end)) && !isTo && behind === end + 1) continue;
+    if (!isTo && !/^[,.;]?$/.test(piece.low(behind))) return false;
+    const said = piece.words.splice(end, behind - end);
+    if (isTo) piece.words.splice(behindName, 1);
+    piece.words.splice(at, 0, ...said);
+    return true;
+  }
+  return false;
+}
+
+/** With one of these before it, a verb is no order. */
+const SAID_BEFORE_VERB =
+  /^(?:is|are|was|were|be|gets?|becomes?|stays?|feels?|looks?|runs?|has|have|had|can|could|may|might|must|should|will|would|do|does|did|don't|doesn't|not|never|you|we|i|they|it|that|which|who|before|after|until|when|while|if|so|as|and|or|because|for)$/;
+
+/** "Off comes the cover", "in goes the ball". */
+function inverted(piece: Piece, at: number): boolean {
+  if (comesLast(piece, at)) return true;
+  const way = /^(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at))?.[1];
+  const things = way ? objectsAt(piece.sentence(), at + 2) : undefined;
+  if (!way || !things || things.phrases.length === 0) return false;
+  const verb = piece.as(at + 1, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+  const named = piece.words.slice(at + 2, things.end);
+  piece.words.splice(at, things.end - at, verb, ...named, piece.words[at] as Word);
+  return true;
+}

@@ -1,0 +1,78 @@
+import { toolAt } from '../names/tools';
+import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
+import { DOER, PERCEIVED } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
+import type { Word } from '../words/words';
+import type { Piece } from './piece';
+
+/* Who does the work, and what is fetched for it: left out of the order. */
+
+/** "I'm loosening", "we then pull", "I took": who does it is left out. */
+export function doer(piece: Piece, at: number): boolean {
+  const said = DOER.exec(piece.lows(at))?.[0];
+  if (said === undefined) return false;
+  let verb = at + said.trim().split(' ').length;
+  const manners: Word[] = [];
+  while (lexicon.isManner(piece.low(verb))) manners.push(piece.words[verb++] as Word);
+  const low = piece.low(verb);
+  // "I'm just gonna grab a pick and ...".
+  if (/^(?:grab|fetch|get|take|use)$/.test(low) && toolAt(piece.sentence(), verb + 1)) {
+    piece.words.splice(at, verb - at, ...manners);
+    return fetched(piece, at + manners.length);
+  }
+  if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
+  // "They are scrap" says how they are.
+  const isDoing = (['ing', 'past'] as const).some((one) => baseOf(low, one) !== undefined);
+  if (/(?: (?:am|are|is|was|were)|'(?:m|re)) $/.test(said) && !isDoing) return false;
+  if (verbAt([low], 0) && !baseOf(low, 'past')) {
+    piece.words.splice(at, verb - at, ...manners);
+    return true;
+  }
+  const form = (['ing', 'past'] as const).find((one) => baseOf(low, one) !== undefined);
+  // "They're timed" says how they are.
+  if (!form || (form === 'past' && /(?: (?:am|are|is|was|were)|'(?:m|re|s)) $/.test(said))) return false;
+  piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form));
+  piece.manner = form === 'ing' ? 'doing' : 'past';
+  return true;
+}
+
+/** "Two people lift the manifold off", "get someone to help you lift it": with whom, and then what. */
+export function helped(piece: Piece, at: number): boolean {
+  const said = HELPERS.exec(piece.lows(at)) ?? GOT_HELP.exec(piece.lows(at));
+  const [whole = '', who = ''] = said ?? [];
+  const end = at + whole.trim().split(' ').length;
+  if (who === '' || !verbAt(piece.lowsFrom(end), 0)) return false;
+  const first = piece.lows(at).slice(0, whole.indexOf(who)).split(' ').filter(Boolean).length;
+  const helper = piece.words.slice(at + first, at + first + who.split(' ').length);
+  piece.words.splice(at, end - at, piece.as(at, 'with', true), ...helper, piece.as(end - 1, ',', true));
+  return true;
+}
+
+const HELPER =
+  '(?:two|three|2|3) (?:people|persons?|men|of (?:you|us))|(?:a|one) (?:helper|person|mate|colleague)|another person|someone|somebody|your mate';
+const HELPERS = new RegExp(
+  `^(${HELPER})(?: (?:must|should|have to|need to|has to|needs to|can|will|are needed to|is needed to))? `,
+);
+const GOT_HELP = new RegExp(`^(?:get|have|ask|let) (${HELPER})(?: to)?(?: (?:help|assist)(?: you| us| me)?(?: to)?)? `);
+
+/** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
+export function fetched(piece: Piece, at: number): boolean {
+  const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(piece.lows(at))?.[0];
+  if (said === undefined) return false;
+  const verb = at + said.split(' ').length;
+  const tool = toolAt(piece.sentence(), verb);
+  const ready = tool ? (/^(?:in there|in|ready|out|under there)(?= )/.exec(piece.lows(tool.end))?.[0] ?? '') : '';
+  if (ready !== '' && tool) piece.words.splice(tool.end, ready.split(' ').length);
+  const joint = tool ? piece.low(tool.end) : '';
+  if (!tool || piece.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
+  if (said === 'use' && joint === 'to') return false;
+  let next = tool.end + 1;
+  while (piece.low(next) === 'then' || (lexicon.isManner(piece.low(next)) && !verbAt(piece.lowsFrom(next), 0)))
+    next += 1;
+  if (verbAt(piece.lowsFrom(next), 0) === undefined) return false;
+  const manners = piece.words.slice(tool.end + 1, next).filter(({ low }) => low !== 'then');
+  piece.words.splice(tool.end, next - tool.end, piece.as(tool.end, ','), ...manners);
+  piece.words.splice(at, verb - at, piece.as(at, 'using'));
+  return true;
+}

@@ -1,0 +1,274 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
+import { type Objects, objectsAt } from '../acts/objects';
+import { torqueAt } from '../names/figures';
+import { lastWordsOf, namesAt } from '../names/known-names';
+import { isJoint, nounPhraseAt, saysWhatItDoes } from '../names/noun-phrase';
+import { stuffAt } from '../told-along/applied';
+import * as lexicon from '../words/lexicon';
+import { verbAt, WAY_WORDS } from '../words/operations';
+import { BARE, BARE_WAY, NAMED, STATES } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
+import { partsOf } from '../words/words';
+import type { Piece } from './piece';
+
+/* Notes: what it is and which way, without a verb. */
+
+/** "Cap back on", "cover off", "both seals out with the pick": what it is and which way, without a verb. */
+export function bare(piece: Piece, at: number): boolean {
+  if (piece.words[at]?.quoted) return false;
+  return (
+    bareSupply(piece, at) ||
+    bareLoose(piece, at) ||
+    bareTorqued(piece, at) ||
+    bareTight(piece, at) ||
+    bareDone(piece, at) ||
+    bareKnown(piece, at) ||
+    bareFilled(piece, at) ||
+    bareWords(piece, at) ||
+    bareNew(piece, at) ||
+    bareSubstance(piece, at)
+  );
+}
+
+/** "Power off", "air on": switched, for neither can be taken off. */
+function bareSupply(piece: Piece, at: number): boolean {
+  const way =
+    /^(?:power|mains|supply|breaker|current|electricity|air|water|steam) (off|on)(?= ?[,.;]| and | then | at | again| slowly|$)/.exec(
+      piece.lows(at),
+    )?.[1];
+  if (way === undefined || piece.knows(at)) return false;
+  piece.words.splice(at, 0, piece.as(at, 'switch', true));
+  return true;
+}
+
+/** "Casing bolts crosswise loose, then out". */
+function bareLoose(piece: Piece, at: number): boolean {
+  const things = objectsAt(piece.sentence(), at);
+  if (things.phrases.length === 0 || !things.phrases.every(({ known }) => known?.kind === 'part')) return false;
+  let loose = things.end;
+  while (lexicon.isManner(piece.low(loose))) loose += 1;
+  if (piece.low(loose) !== 'loose' || !piece.isLast(loose)) return false;
+  piece.words.splice(loose, 1);
+  piece.words.splice(at, 0, piece.as(at, 'loosen', true));
+  piece.manner = 'bare';
+  const out = /^, then (?:out|off)(?= ?[,.;]|$)/.test(piece.lows(loose + 1)) ? loose + 3 : -1;
+  if (out > 0) piece.words.splice(out, 0, piece.as(out, 'take', true), piece.as(out, 'them', true));
+  return true;
+}
+
+/** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
+function bareTorqued(piece: Piece, at: number): boolean {
+  const sentence = piece.sentence();
+  const first = nounPhraseAt(sentence, at)?.phrase;
+  const isStart = at <= piece.skipFillers(0);
+  if (!isStart || first?.known?.kind !== 'part' || lexicon.FASTENS.test(first.name)) return false;
+  const stop = piece.words.findIndex(({ low }, i) => i > at && /^[.;]$/.test(low));
+  const figure = piece.words.findIndex(
+    (_, i) => i > at && (stop < 0 || i < stop) && torqueAt(sentence, i) !== undefined,
+  );
+  const listed = piece.words.slice(0, Math.max(figure, 0));
+  const fasteners = listed.findLastIndex(({ low }) => lexicon.FASTENS.test(low));
+  // What stands before the comma is what they hold.
+  const comma = listed.slice(0, Math.max(fasteners, 0)).findLastIndex(({ low }) => low === ',');
+  const saysWhatIsDone = listed.some(
+    ({ low }, i) =>
+      i >= at && (WAY_WORDS[low] !== undefined || (verbAt([low], 0)?.is === 'movement' && !piece.knows(i))),
+  );
+  if (comma <= at || saysWhatIsDone) return false;
+  piece.words.splice(comma, 0, piece.behind(comma - 1, 'on'));
+  piece.words.splice(at, 0, piece.as(at, 'put', true));
+  piece.manner = 'bare';
+  piece.readTo = comma + 2;
+  return true;
+}
+
+/** "Gland nuts finger tight only". */
+function bareTight(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
+  const things = objectsAt(piece.sentence(), at);
+  const areFasteners = things.phrases.length > 0 && things.phrases.every(({ name }) => lexicon.FASTENS.test(name));
+  if (!areFasteners || !/^(?:only )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;
+  piece.words.splice(at, 0, piece.as(at, 'start', true));
+  piece.manner = 'bare';
+  return true;
+}
+
+/** "Gland nut undone with the hook spanner": done, told as a note. */
+function bareDone(piece: Piece, at: number): boolean {
+  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const lengths = namesAt(piece.names, piece.words, first).flatMap(({ kind, length }) =>
+    kind === 'part' ? length : [],
+  );
+  const done = first + Math.max(0, ...lengths);
+  const low = piece.low(done);
+  if (done === first || baseOf(low, 'past') === undefined || STATES.test(low)) return false;
+  if (!piece.isLast(done) && !BEHIND_DONE.test(piece.low(done + 1))) return false;
+  const verb = piece.based(done, 'past');
+  piece.words.splice(at, done - at + 1, verb, ...piece.words.slice(at, done));
+  piece.manner = 'past';
+  return true;
+}
+
+const BEHIND_DONE = /^(?:with|using|by|and|off|out|in|on|from|to|crosswise|evenly|together|again)$/;
+
+function bareKnown(piece: Piece, at: number): boolean {
+  const verb = verbAt(piece.lowsFrom(at), 0);
+  if (verb && !piece.knows(at)) return false;
+  const things = objectsAt(piece.sentence(), at);
+  if (wayLast(piece, at, things)) return true;
+  const way = BARE_WAY.exec(piece.lows(things.end))?.[1];
+  // "Motor off": taken off, or switched off.
+  if (
+    /^(?:off|on)$/.test(way ?? '') &&
+    RUNS_ON.test(things.phrases.at(-1)?.words.at(-1) ?? '') &&
+    piece.isLast(things.end)
+  )
+    return false;
+  if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  // "Gland nuts off, gland back": slid back, or put back.
+  const isAfterOff = piece.words.slice(0, at).some(({ low }) => /^(?:off|out)$/.test(low));
+  if (way === 'back' && isAfterOff && piece.isLast(things.end)) return false;
+  // "Two packings on each head come out": at which places.
+  const isPlace = namesAt(piece.names, piece.words, things.end + 1).some(
+    ({ kind }) => kind === 'place' || kind === 'places',
+  );
+  // "The nut on the screw needs the big spanner": which nut, and nothing is put on.
+  const behind = /^(?:on|in)$/.test(way) ? nounPhraseAt(piece.sentence(), things.end + 1) : undefined;
+  if (behind && saysWhatItDoes(piece.low(behind.end))) return false;
+  if (/^(?:on|in)$/.test(way) && (isPlace || /^(?:each|every|both)$/.test(piece.low(things.end + 1)))) return false;
+  const isNamed = things.phrases.every(
+    ({ known, feature, fromCount, name, words }, i) =>
+      feature === undefined &&
+      (known?.kind === 'part' ||
+        (fromCount !== undefined && kindFromName(name) !== 'other') ||
+        // "Bearings off the shaft": which ones is asked.
+        (words.length === 1 &&
+          (i > 0 || /^(?:off|out)$/.test(way)) &&
+          lastWordsOf(piece.names).has(partsOf(name).at(-1) ?? ''))),
+  );
+  if (things.phrases.length === 0 || !isNamed) return false;
+  orderBare(piece, at, things.end, way);
+  return true;
+}
+
+/** "Cover nuts, 17 mm, off": between what it is and its way stands its tool. */
+function wayLast(piece: Piece, at: number, things: Objects): boolean {
+  const [, between = '', way] = WAY_LAST.exec(piece.lows(things.end)) ?? [];
+  const isKnown = things.phrases.length > 0 && things.phrases.every(({ known }) => known?.kind === 'part');
+  if (way === undefined || !isKnown) return false;
+  const last = things.end + between.trim().split(' ').length;
+  const word = piece.words[last + 1];
+  if (!word || word.low !== way) return false;
+  piece.words.splice(last, 2);
+  piece.words.splice(things.end, 0, word);
+  orderBare(piece, at, things.end, way);
+  return true;
+}
+
+const WAY_LAST =
+  /^((?:x ?\d+ )?(?:, )?[\d./]+ ?(?:mm|inch|in)(?: (?:hex key|hex|socket|spanner|wrench|key|allen key|allen|ring spanner))?) , (off|out)(?= ?[,.;]| and | then |$)/;
+
+/** "Put the strainer in, the strainer cover on, and ...": the verb is not said again. */
+export function bareBehind(piece: Piece, at: number): boolean {
+  const things = objectsAt(piece.sentence(), at);
+  const way = BARE_WAY.exec(piece.lows(things.end))?.[0];
+  const isListed = piece.low(at - 1) !== ',' && WAY_WORDS[piece.low(at - 2)] === undefined;
+  if (way === undefined || piece.manner !== 'order' || isListed) return false;
+  const behind = piece.low(things.end + way.split(' ').length);
+  return /^(?:,|and|then|\.|;|)$/.test(behind) && bareKnown(piece, at);
+}
+
+/** What is not known yet is named by a word or two, with nothing behind its way. */
+function bareWords(piece: Piece, at: number): boolean {
+  const said = BARE.exec(piece.lows(at));
+  if (!said) return false;
+  const [, name = '', way = ''] = said;
+  // "Straight on", "first out": how, and nothing that is named.
+  if (name.split(' ').every((word) => lexicon.isManner(word))) return false;
+  if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
+  const first = verbAt(piece.lowsFrom(at), 0);
+  if (
+    first &&
+    !piece.knows(at) &&
+    (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
+      !/^(?:back|off|out)/.test(way))
+  )
+    return false;
+  orderBare(piece, at, at + name.split(' ').length, way);
+  return true;
+}
+
+const RUNS_ON = /^(?:power|breaker|air|water|mains|supply|engine|motor|pump|current|steam)$/;
+
+/** Puts the verb before what is named; the way stands behind it as before. */
+function orderBare(piece: Piece, at: number, end: number, way: string): void {
+  const verb = piece.as(at, /^(?:off|out|away)/.test(way) ? 'take' : 'put', true);
+  piece.words.splice(at, end - at, verb, ...piece.words.slice(at, end));
+  piece.readTo = end + 1;
+  piece.manner = 'bare';
+  piece.wayAt = end + 1;
+  piece.wayEnd = end + 1 + way.split(' ').length;
+}
+
+/** "Impeller on, lock washer, nut to 80": what stands in such a list by itself goes with what stands before it. */
+export function bareListed(piece: Piece, at: number): boolean {
+  if (piece.wayAt === 0 || piece.wayEnd !== at - 1 || piece.low(at - 1) !== ',') return false;
+  if (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at)) return false;
+  const thing = nounPhraseAt(piece.sentence(), at);
+  if (thing?.phrase.known?.kind !== 'part' || lexicon.FASTENS.test(thing.phrase.name)) return false;
+  if (piece.low(thing.end) !== ',' || piece.words[thing.end + 1] === undefined) return false;
+  const listed = piece.words.splice(at - 1, thing.end - at + 1);
+  piece.words.splice(piece.wayAt, 0, ...listed);
+  piece.wayAt += listed.length;
+  piece.wayEnd += listed.length;
+  piece.readTo = piece.wayEnd;
+  return true;
+}
+
+/** "New shaft seal, new hose", "new O-rings on both ends". */
+function bareNew(piece: Piece, at: number): boolean {
+  if (piece.low(at) !== 'new' || at > piece.skipFillers(0)) return false;
+  const things = objectsAt(piece.sentence(), at);
+  const areNew = things.phrases.every(
+    ({ known, state, words }) =>
+      state.includes('new') &&
+      (known?.kind === 'part' || lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '')),
+  );
+  const isEnd = piece.isLast(things.end - 1) || /^(?:with|on|in|at|for|between|all|each)$/.test(piece.low(things.end));
+  if (things.phrases.length === 0 || !areNew || !isEnd) return false;
+  piece.words.splice(at, 0, piece.as(at, 'renew', true));
+  return true;
+}
+
+/** "Oil in up to the mark": filled in. */
+function bareFilled(piece: Piece, at: number): boolean {
+  const said =
+    /^(?:(?:fresh|new|clean) )?(?:[\w-]+ )?(?:oil|water|coolant|liquid|glycol) (?:back )?in(?= (?:up )?(?:to|until|till)\b| ?[,.;]|$)/.exec(
+      piece.lows(at),
+    )?.[0];
+  if (said === undefined || piece.knows(at)) return false;
+  const words = said.split(' ');
+  const ways = words.at(-2) === 'back' ? 2 : 1;
+  piece.words.splice(at + words.length - ways, ways);
+  piece.words.splice(at, 0, piece.as(at, 'fill', true));
+  return true;
+}
+
+/** "A drop of thread locker on each bolt", "anti-seize on the threads". */
+function bareSubstance(piece: Piece, at: number): boolean {
+  if (lexicon.CAUTION_OPENING.test(piece.lows(at)) || lexicon.REMARK_OPENING.test(piece.lows(at))) return false;
+  if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
+  const sentence = piece.sentence();
+  const stuff = stuffAt(sentence, at);
+  const end = stuff?.end;
+  if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(piece.low(end)))
+    return false;
+  const place = nounPhraseAt(sentence, end + 1);
+  // With its amount it is something to put on, wherever that is.
+  const isNamed = place?.phrase.known?.kind === 'part' || lexicon.isFeature(place?.phrase.words ?? []);
+  const isShort = place !== undefined && place.phrase.words.length < 3;
+  if (!isNamed && (stuff?.applied.amount === undefined || !isShort)) return false;
+  if (place && !isJoint(piece.words[place.end]) && !lexicon.isManner(piece.low(place.end))) return false;
+  piece.words.splice(at, 0, piece.as(at, 'apply', true));
+  return true;
+}

@@ -1,0 +1,88 @@
+import type { NameIndex } from '../names/known-names';
+import { namesAt } from '../names/known-names';
+import { Sentence } from '../names/sentence';
+import * as lexicon from '../words/lexicon';
+import { WAY_WORDS } from '../words/operations';
+import { withoutOwner } from '../words/told-words';
+import { baseOf, type VerbForm } from '../words/verb-forms';
+import { partsOf, type Word } from '../words/words';
+
+/** How the actions of a sentence are told; those behind an "and" go on in the same way. */
+export type Manner = 'order' | 'doing' | 'past' | 'done' | 'topic' | 'bare';
+
+/** A sentence while what is told in it is put as orders: its words, which may be moved, left out or read as others. */
+export class Piece {
+  manner: Manner = 'order';
+  /** Up to here it is an order already. */
+  readTo = 0;
+  /** Where the way of what was noted last stands. */
+  wayAt = 0;
+  wayEnd = 0;
+  readonly words: Word[];
+
+  constructor(
+    private readonly line: string,
+    words: readonly Word[],
+    readonly names: NameIndex,
+  ) {
+    this.words = words.map(withoutOwner);
+  }
+
+  isWay(at: number): boolean {
+    return WAY_WORDS[this.low(at)] !== undefined;
+  }
+
+  isLast(at: number): boolean {
+    return at === this.words.length - 1 || /^[.,;!?]$/.test(this.low(at + 1));
+  }
+
+  skipFillers(start: number): number {
+    let at = start;
+    for (;;) {
+      const phrase = lexicon.FIRST_OF_ALL.exec(this.lows(at))?.[0];
+      if (phrase) this.words.splice(at, phrase.trim().split(' ').length);
+      else if (/^(?:and|then|,)$/.test(this.low(at)) || lexicon.FILLERS.has(this.low(at))) at += 1;
+      else return at;
+    }
+  }
+
+  knows(at: number): boolean {
+    return namesAt(this.names, this.words, at).some(({ kind }) => kind === 'part');
+  }
+
+  sentence(): Sentence {
+    return new Sentence(this.line, this.words, this.names);
+  }
+
+  low(at: number): string {
+    return this.words[at]?.low ?? '';
+  }
+
+  lowsFrom(at: number): string[] {
+    return this.words.slice(at).map(({ low }) => low);
+  }
+
+  lows(at: number): string {
+    return this.lowsFrom(at).join(' ');
+  }
+
+  based(at: number, form: VerbForm): Word {
+    return this.as(at, baseOf(this.low(at), form) ?? this.low(at));
+  }
+
+  pronounAt(at: number): Word {
+    return this.as(at, 'it', true);
+  }
+
+  /** A word put in behind the one at a place. */
+  behind(at: number, low: string): Word {
+    const { to } = this.words[at] as Word;
+    return { low, parts: partsOf(low), from: to, to, as: low };
+  }
+
+  /** The word at a place read as another; `before` where it is put in before that place and takes none itself. */
+  as(at: number, low: string, before = false): Word {
+    const { from, to } = this.words[at] as Word;
+    return { low, parts: partsOf(low), from, to: before ? from : to, as: low };
+  }
+}

@@ -1,0 +1,171 @@
+import { objectsAt } from '../acts/objects';
+import { namesAt } from '../names/known-names';
+import * as lexicon from '../words/lexicon';
+import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
+import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
+import type { Word } from '../words/words';
+import { doer } from './doer';
+import type { Piece } from './piece';
+
+/* Sentences about a thing: what is done to it stands behind it. */
+
+/** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
+export function saidOfThing(piece: Piece, at: number): void {
+  const sentence = piece.sentence();
+  const stop = behindThing(piece, at);
+  if (stop < 0) return;
+  const things = objectsAt(sentence.slice(at, stop), 0);
+  const [thing] = things.phrases;
+  // "Light scratches can be lapped away" allows it.
+  if (lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
+  if (!thing || (thing.pronoun && thing.name !== 'everything') || !areAdverbs(piece, at + things.end, stop)) return;
+  // "The cover and the seal, then pull the pin" begins another action.
+  const isThen = piece.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
+  if (isThen && verbAt([piece.low(stop)], 0)) return;
+  piece.words.splice(at + things.end, stop - at - things.end);
+  const isCounted = things.phrases.some(({ known }) => known?.kind === 'part') && thing.fromCount !== undefined;
+  saidOf(piece, at, at + things.end, thing.known?.kind === 'part' || isCounted);
+}
+
+function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
+  const told = piece.lows(stop);
+  const passive = PASSIVE.exec(told);
+  if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
+  if (DOER.test(told)) fronted(piece, at, stop);
+  else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
+  else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);
+  else if (isKnown || COMES_OUT.test(told)) byItself(piece, at, stop);
+}
+
+function putPassive(piece: Piece, at: number, stop: number, length: number, isOrder: boolean): void {
+  let verb = stop + length;
+  const between: Word[] = [];
+  while (lexicon.isManner(piece.low(verb)) || /^(?:then|now|also|always|just|next)$/.test(piece.low(verb)))
+    between.push(piece.words[verb++] as Word);
+  const form = (['past', 'ing'] as const).find((one) => baseOf(piece.low(verb), one) !== undefined);
+  if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(piece.low(stop)))) return;
+  const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
+  // How it is, or what was done long ago, is nothing to do; what is then done is.
+  const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));
+  const isState = (STATES.test(piece.low(verb)) && !isMovedOut) || /^(?:was|were)$/.test(piece.low(stop));
+  if (!isOrder && !isThen && isState) return;
+  const manners = between.filter(({ low }) => lexicon.isManner(low));
+  const thing = piece.words.slice(at, stop);
+  piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form), ...thing);
+  piece.manner = 'done';
+}
+
+/** "The seal I pushed out with a drift". */
+function fronted(piece: Piece, at: number, stop: number): void {
+  const thing = piece.words.splice(at, stop - at);
+  if (!doer(piece, at)) {
+    piece.words.splice(at, 0, ...thing);
+    return;
+  }
+  let verb = at;
+  while (lexicon.isManner(piece.low(verb))) verb += 1;
+  piece.words.splice(verb + 1, 0, ...thing);
+}
+
+function topic(piece: Piece, at: number, stop: number): void {
+  const verb = verbAt(piece.lowsFrom(stop + 1), 0);
+  if (!verb) return;
+  const thing = piece.words.slice(at, stop);
+  const behind = stop + 1 + verb.length;
+  const things = objectsAt(piece.sentence(), behind);
+  const [only, other] = things.phrases;
+  if (only?.pronoun && !other) {
+    // "Tie rods: remove all four": those it is about.
+    const word = piece.words[things.end - 1] as Word;
+    const isCount = word.value !== undefined;
+    piece.words.splice(isCount ? things.end : behind, isCount ? 0 : things.end - behind, ...thing);
+    piece.words.splice(at, stop + 1 - at);
+    piece.manner = 'topic';
+    return;
+  }
+  if (only && (other || only.known || !lexicon.isFeature(only.words))) {
+    goesOnWithTopic(piece, at, stop, thing);
+    return;
+  }
+  if (only) {
+    // "Vanes: check tips" checks the tips of the vanes.
+    const of = ['of', 'the'].map((low) => piece.behind(things.end - 1, low));
+    piece.words.splice(things.end, 0, ...of, ...thing);
+    piece.words.splice(at, stop + 1 - at);
+  } else {
+    // "Stator can: look for rub marks" inspects the stator can for them.
+    const isLook = /^(?:look|check|inspect|examine)$/.test(verb.phrase) && piece.low(behind) === 'for';
+    const said = isLook ? [piece.as(stop + 1, 'inspect')] : piece.words.slice(stop + 1, behind);
+    piece.words.splice(at, behind - at, ...said, ...thing);
+  }
+  piece.manner = 'topic';
+}
+
+/** "Coupling: loosen the grub screw, pull off with the puller": what names nothing is done to the coupling. */
+function goesOnWithTopic(piece: Piece, at: number, stop: number, thing: readonly Word[]): void {
+  const joint = piece.words.findIndex(({ low }, i) => i > stop + 1 && /^(?:,|and|then)$/.test(low));
+  let next = joint;
+  while (next > 0 && /^(?:,|and|then)$/.test(piece.low(next))) next += 1;
+  const verb = next > 0 ? verbAt([piece.low(next)], 0) : undefined;
+  const isAlone = verb?.is === 'movement' && /^(?:off|out|away)$/.test(piece.low(next + 1));
+  if (!isAlone || objectsAt(piece.sentence(), next + 2).phrases.length > 0) return;
+  piece.words.splice(next + 1, 0, ...thing);
+  piece.words.splice(at, stop + 1 - at);
+}
+
+/** "The cylinder unscrews from the housing": what comes off by itself is taken off. */
+function byItself(piece: Piece, at: number, stop: number): void {
+  const coming = COMES.exec(piece.lows(stop));
+  const verb = coming ? stop + coming[0].trim().split(' ').length - 1 : stop;
+  const low = piece.low(verb);
+  let behind = verb + 1;
+  while (lexicon.isManner(piece.low(behind)) || piece.low(behind) === 'right') behind += 1;
+  const way = piece.low(behind);
+  // "The ring goes behind the seal".
+  if (coming && SITS.test(way) && /^go/.test(low)) {
+    const thing = piece.words.slice(at, stop);
+    piece.words.splice(at, verb + 1 - at, piece.as(verb, 'fit'), ...thing);
+    return;
+  }
+  if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
+  const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
+  const base = coming ? (/^(?:out|off|away|from|apart)$/.test(way) ? 'take' : 'put') : moves;
+  if (base === undefined || verbAt([base], 0)?.is !== 'movement' || (coming && !COMES_WHERE.test(way))) return;
+  const thing = piece.words.slice(at, stop);
+  piece.words.splice(at, verb + 1 - at, piece.as(verb, base), ...thing);
+}
+
+const SITS = /^(?:behind|under|underneath|between|against|inside|below|above|beside|around)$/;
+
+function areAdverbs(piece: Piece, from: number, to: number): boolean {
+  return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
+}
+
+/** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
+function behindThing(piece: Piece, start: number): number {
+  for (let at = start; at < piece.words.length; ) {
+    const named = namesAt(piece.names, piece.words, at).filter(({ kind }) => kind === 'part');
+    if (named.length > 0) at += Math.max(...named.map(({ length }) => length));
+    else if (at > start && endsThing(piece, at)) return at;
+    else at += 1;
+  }
+  return -1;
+}
+
+function endsThing(piece: Piece, at: number): boolean {
+  const low = piece.low(at);
+  if (/^(?:is|are|was|were|gets?|must|should|can|has|have|needs?|wants?|will|comes?|go|goes|:|–|-)$/.test(low))
+    return true;
+  if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
+  if (low === 'to' && piece.low(at + 1) === 'be') return true;
+  // "The chamber stack can be lifted out": nothing is stacked.
+  if (/^(?:is|are|was|were|must|should|can|may|will|has|have)$/.test(piece.low(at + 1))) return false;
+  // "The bolts of the cover are loosened": bolts, and nothing that bolts.
+  const isNoun =
+    /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||
+    piece.words[at - 1]?.value !== undefined;
+  if (isNoun && /^(?:of|is|are|was|were|must|should|can|has|have|and|come|comes)$/.test(piece.low(at + 1)))
+    return false;
+  return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
+}

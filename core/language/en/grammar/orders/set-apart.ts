@@ -1,0 +1,127 @@
+import { pluralName } from '../../../../model/names';
+import { objectsAt } from '../acts/objects';
+import { endsIn, namesAt } from '../names/known-names';
+import { nounPhraseAt } from '../names/noun-phrase';
+import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
+import { DOER, JOINED, MEANS, OPENINGS } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
+import { isPlural, partsOf, type Word } from '../words/words';
+import type { Piece } from './piece';
+
+/* Pieces of a sentence that are named in full, or put where they are read. */
+
+/** "The cover and its four screws": the cover screws, where the series knows such. */
+export function nameOwned(piece: Piece): void {
+  if (lexicon.REMARK_OPENING.test(piece.lows(0)) || lexicon.CAUTION_OPENING.test(piece.lows(0))) return;
+  for (let at = piece.words.length - 2; at > 0; at -= 1) {
+    if (!/^(?:its|their)$/.test(piece.low(at))) continue;
+    const phrase = nounPhraseAt(piece.sentence(), at)?.phrase;
+    if (!phrase || phrase.known) continue;
+    const name = owned(piece, at, partsOf(phrase.words.join(' ')));
+    const first = piece.words.findIndex(({ from }) => from === phrase.from);
+    if (name === undefined || first < at) continue;
+    const { from, to } = piece.words[first] as Word;
+    const isMany = isPlural(phrase.words.at(-1) ?? '');
+    const named = (isMany ? pluralName(name) : name)
+      .split(' ')
+      .map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
+    piece.words.splice(first, phrase.words.length, ...named);
+  }
+}
+
+/** The part that is meant: that of the thing named before, or the only one that is called so. */
+function owned(piece: Piece, at: number, words: readonly string[]): string | undefined {
+  const known = [...piece.names.values()].flat().filter(({ kind }) => kind === 'part');
+  const parts = known.filter((one) => endsIn(one.parts, words));
+  const [only, other] = parts;
+  if (only && !other) return isOfAnother(only.parts.slice(0, -words.length), piece, at, known) ? undefined : only.name;
+  for (let before = at - 1; before >= 0; before -= 1) {
+    const owner = namesAt(piece.names, piece.words, before).find(({ kind }) => kind === 'part');
+    const key = owner && [...partsOf(owner.name), ...words].join(' ');
+    const own = parts.find((one) => one.parts.join(' ') === key);
+    if (own) return own.name;
+  }
+  return undefined;
+}
+
+/** "The air valve with its screws" has not the cover screws: those are of another part that the series knows. */
+function isOfAnother(
+  ownerWords: readonly string[],
+  piece: Piece,
+  at: number,
+  known: readonly { readonly parts: readonly string[] }[],
+): boolean {
+  const isOwner = (parts: readonly string[]) => parts.join(' ') === ownerWords.join(' ') || endsIn(parts, ownerWords);
+  if (ownerWords.length === 0 || !known.some(({ parts }) => isOwner(parts))) return false;
+  const before = Array.from({ length: at }, (_, i) => namesAt(piece.names, piece.words, i)).flat();
+  const owners = before.filter(({ kind }) => kind === 'part').map(({ name }) => partsOf(name));
+  return owners.length > 0 && !owners.some(isOwner);
+}
+
+/** "After you have removed the plug" is "after removing the plug". */
+function afterDone(piece: Piece): void {
+  const after = piece.words.findIndex(
+    ({ low }, i) => i > 1 && low === 'after' && /^(?:(?:you|we) have|you've|we've|having) /.test(piece.lows(i + 1)),
+  );
+  if (after < 0) return;
+  const verb = after + (/^(?:you|we)$/.test(piece.low(after + 1)) ? 3 : 2);
+  const base = baseOf(piece.low(verb), 'past');
+  const doing = MEANS.find((means) => base !== undefined && baseOf(means, 'ing') === base);
+  if (doing) piece.words.splice(after + 1, verb - after, piece.as(verb, doing));
+}
+
+/** "Drain the oil by removing the plug", "... after you have removed it": the plug comes first. */
+export function partMeans(piece: Piece): void {
+  afterDone(piece);
+  const by = piece.words.findIndex(
+    ({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.includes(piece.low(i + 1)),
+  );
+  if (by < 0 || !verbAt(piece.lowsFrom(piece.skipFillers(0)), 0)) return;
+  const named = nounPhraseAt(piece.sentence(), by + 2);
+  if (!named || named.phrase.pronoun) return;
+  const stop = piece.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
+  const end = stop < 0 ? piece.words.length : stop;
+  const means = [piece.based(by + 1, 'ing'), ...piece.words.slice(by + 2, end)];
+  piece.words.splice(by, end - by);
+  piece.words.unshift(...means, piece.as(0, 'then', true));
+}
+
+/** "While it drains I loosen the nut": what one does begins a new part of the sentence. */
+export function partDoer(piece: Piece): void {
+  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'to') return;
+  const at = piece.words.findIndex((_, i) => i > 2 && !JOINED.test(piece.low(i - 1)) && DOER.test(piece.lows(i)));
+  if (at > 0 && piece.words.slice(0, at).every(({ low }) => low !== ','))
+    piece.words.splice(at, 0, piece.as(at, ',', true));
+}
+
+/** "With the cover off you can see the gear": what one will find is no part of what stands before it. */
+export function partExpectation(piece: Piece): void {
+  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'with') return;
+  for (let at = 2; at < piece.words.length; at += 1) {
+    if (!/^you(?:'ll)?$/.test(piece.low(at)) || JOINED.test(piece.low(at - 1))) continue;
+    if (!lexicon.EXPECTATION.test(piece.lows(at))) continue;
+    piece.words.splice(at, 0, piece.as(at, ',', true));
+    return;
+  }
+}
+
+/** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
+export function partWhile(piece: Piece): void {
+  const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  if (first?.is !== 'verb' || !/^(?:hold|compress|lock-out)$/.test(first.verb)) return;
+  const at = piece.words.findIndex(({ low }, i) => i > 1 && low === 'while');
+  if (at < 0) return;
+  const behind = /^(?:you|we|i)$/.test(piece.low(at + 1)) ? at + 2 : at + 1;
+  const isDoing = behind === at + 1;
+  const low = isDoing ? baseOf(piece.low(behind), 'ing') : piece.low(behind);
+  const meanwhile = low === undefined ? undefined : verbAt([low, ...piece.lowsFrom(behind + 1)], 0);
+  if (low === undefined || !meanwhile || (meanwhile.is === 'verb' && !CHANGES.test(meanwhile.verb))) return;
+  const named = behind + meanwhile.length;
+  const things = objectsAt(piece.sentence(), piece.isWay(named) ? named + 1 : named);
+  const isIt = things.phrases.some(({ pronoun }) => pronoun);
+  if (things.phrases.length === 0 || isIt) return;
+  piece.words.splice(at, behind - at + 1, piece.as(at, 'and'), piece.as(behind, low));
+}
+
+const CHANGES = /^(?:take-off|draw|pry|loosen|torque|start-by-hand|fit|cut|pin)$/;

@@ -1,0 +1,91 @@
+import { objectsAt } from '../acts/objects';
+import { verbAt } from '../words/operations';
+import { isPlural, type Word } from '../words/words';
+import type { Piece } from './piece';
+
+/* Turns of speech that a shorter one says as well: put so, one grammar reads both. */
+
+/** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
+export function sayShorter(piece: Piece): void {
+  lookFor(piece);
+  lookAgain(piece);
+  turnToTake(piece);
+  // "Take them all out but two" leaves some.
+  if (/ (?:but|except) /.test(piece.lows(0))) return;
+  for (let at = piece.words.length - 2; at >= 0; at -= 1) {
+    const said = piece.lows(at);
+    const [means = ''] = BY_MEANS.exec(said) ?? [];
+    const [thereIs = ''] = THERE_IS.exec(said) ?? [];
+    const [itIs = ''] = piece.low(at - 1) === ',' ? (IT_IS.exec(said) ?? []) : [];
+    const [isCountBehind] = COUNT_BEHIND_WAY.exec(said) ?? [];
+    // "Nuts off (4)" are "nuts (4) off".
+    if (isCountBehind && isPlural(piece.low(at - 1)))
+      piece.words.splice(at, 4, ...piece.words.slice(at + 1, at + 4), piece.words[at] as Word);
+    else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
+    else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
+    else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
+    else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
+      piece.words.splice(at, wordsIn(thereIs), piece.as(at, 'for'));
+    else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
+  }
+}
+
+/** "With the help of two screwdrivers". */
+const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;
+const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
+/** "Replace any that are bent". */
+const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
+/** "Look if there is any water in it". */
+const THERE_IS = /^(?:if|whether) there (?:is|are)(?: any)?(?= )/;
+/** "Take the cover off, it's just two screws". */
+const IT_IS =
+  /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
+
+/** "Inspect the plungers: cracks, scores, chipped ends": for these. */
+function lookFor(piece: Piece): void {
+  const verb = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  const colon = piece.words.findIndex(({ low }, i) => i > 1 && low === ':');
+  if (verb?.is !== 'verb' || verb.verb !== 'inspect' || colon < 0 || piece.lows(0).includes(' for ')) return;
+  const signs = piece.lows(colon + 1).split(/ (?:,|and|or) /);
+  const areSigns = signs.every((sign) => sign.split(' ').length < 4 && !SAYS_SO.test(sign));
+  const isPart = piece.words.some((_, i) => i > colon && piece.knows(i));
+  if (areSigns && !isPart) piece.words[colon] = piece.as(colon, 'for');
+}
+
+const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|good|ok|okay|replace|renew|clean)\b/;
+
+/** "Turn the diaphragm by hand to unscrew it": it is unscrewed. */
+function turnToTake(piece: Piece): void {
+  const at = piece.skipFillers(0);
+  if (!/^(?:turn|rotate|twist)$/.test(piece.low(at))) return;
+  const to = piece.words.findIndex(
+    ({ low }, i) =>
+      i > at + 1 &&
+      low === 'to' &&
+      /^(?:unscrew|remove|release|free|detach|unthread) (?:it|them)\b/.test(piece.lows(i + 1)),
+  );
+  if (to < 0) return;
+  const verb = piece.low(to + 1) === 'unscrew' || piece.low(to + 1) === 'unthread' ? piece.low(to + 1) : 'remove';
+  piece.words.splice(to, 3);
+  piece.words[at] = piece.as(at, verb);
+}
+
+/** "Check the teeth for chips and the journals for scores": they are checked as well. */
+function lookAgain(piece: Piece): void {
+  const verb = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  if (verb?.is !== 'verb' || verb.verb !== 'inspect') return;
+  for (let at = piece.words.length - 3; at > 2; at -= 1) {
+    const [said] = /^(?:and|,) (?:the )?(?:[\w-]+ ){1,4}for /.exec(piece.lows(at)) ?? [];
+    const isBehindFor = piece.lowsFrom(0).slice(0, at).includes('for');
+    if (!said || !isBehindFor || !/ the | and /.test(` ${said}`) || !objectsAt(piece.sentence(), at + 1).phrases[0])
+      continue;
+    piece.words.splice(at + 1, 0, piece.as(at + 1, 'check', true));
+    if (piece.low(at) === ',') piece.words[at] = piece.as(at, 'and');
+  }
+}
+
+function wordsIn(text: string): number {
+  return text.split(' ').length;
+}

@@ -1,0 +1,265 @@
+import { type Verb, verbOf } from '../../../../model/verbs';
+import { kindFromName } from '../../../../reading/en/kind-words';
+import { isRenewal, MOVES, renewedUpon } from '../acts/conditions';
+import { type Construction, keep, toComma, toJoint } from '../acts/place';
+import { partOf } from '../acts/reading';
+import { namesAt, partsEndingIn } from '../names/known-names';
+import { isJoint, nounPhraseAt, saysWhatItDoes } from '../names/noun-phrase';
+import type { SaidPart } from '../names/said';
+import { toolAt } from '../names/tools';
+import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
+import { partsOf } from '../words/words';
+
+/** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
+export const KEPT_AS_SAID: readonly Construction[] = [
+  {
+    name: 'how: "evenly", "half a turn"',
+    read: (place) => {
+      const { sentence, at, told } = place;
+      const phrase = lexicon.MANNER_PHRASE.exec(told)?.[0];
+      if (phrase) return keep(place, at, Math.min(at + phrase.split(' ').length, sentence.words.length));
+      if (!lexicon.isManner(sentence.lows[at] ?? '')) return undefined;
+      let end = at + 1;
+      while (
+        lexicon.isManner(sentence.lows[end] ?? '') ||
+        (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
+      )
+        end += 1;
+      // "..., still fine" is a remark that begins with such a word.
+      const isRemark = sentence.lows[at - 1] === ',' && sentence.lows[at] === 'still' && !isJoint(sentence.words[end]);
+      return keep(place, at, isRemark ? toComma(sentence, end) : end);
+    },
+  },
+  {
+    name: 'another way it faces, somewhere else: "arrow up on this side and down on the other"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (
+        !act.faces ||
+        !/^(?:and|but|,)$/.test(sentence.lows[at - 1] ?? '') ||
+        !/^(?:up|down|in|out|inwards?|outwards?|upwards?|downwards?) (?:on|at|in|for)\b/.test(told)
+      )
+        return undefined;
+      reading.doubt('facing', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'a condition: "renew them if they are stepped"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (
+        !(
+          /^(?:only )?(?:if|unless)\b/.test(told) ||
+          (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told) || PAST_LIMIT.test(told)))
+        ) ||
+        lexicon.EASY_CONDITION.test(told) ||
+        (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb) && !MOVES.test(told))
+      )
+        return undefined;
+      if (isRenewal(act) && reading.acts.at(-1) === act && !told.includes('unless'))
+        renewedUpon(reading, act, sentence, at, sentence.words.length);
+      else reading.doubt('condition', sentence, at, sentence.words.length);
+      return sentence.words.length;
+    },
+  },
+  {
+    name: 'what it shall not do: "stop the shaft turning"',
+    read: ({ reading, at, act, told }) => {
+      const said =
+        act.verb === 'hold' ? /^(?:from )?(?:turning|rotating|spinning|moving|falling|dropping)\b/.exec(told) : null;
+      if (said) reading.verbs.push(...said[0].split(' '));
+      return said ? at + said[0].split(' ').length : undefined;
+    },
+  },
+  {
+    name: 'what it does there: "securing the cover"',
+    read: (place) =>
+      lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')
+        ? keep(place, place.at, toJoint(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'until when, before or after what: kept as said',
+    read: (place) =>
+      /^(?:until|till|before|prior to|after|while|during|when|upon|once|as soon as|as|where|if|unless|then|so|but)\b/.test(
+        place.told,
+      )
+        ? keep(place, place.at, (place.told.startsWith('where ') ? toJoint : toComma)(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'how one goes along: "work your way round from the middle"',
+    read: (place) =>
+      lexicon.OWN_WAY.test(place.told) ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+  },
+  {
+    name: 'an order that was taken for none: "plug out, drain oil into jar"',
+    read: ({ reading, sentence, at, act }) => {
+      const verb = sentence.lows[at - 1] === ',' ? verbAt(sentence.lows, at) : undefined;
+      const end = toComma(sentence, at);
+      const isKept = lexicon.REMARK_OPENING.test(sentence.lows.slice(at).join(' '));
+      if (
+        !verb ||
+        isKept ||
+        (verb.is === 'verb' && verb.verb === 'attend') ||
+        (act.verb === 'test' && verb.is === 'verb' && /^(?:inspect|test)$/.test(verb.verb)) ||
+        lexicon.isManner(sentence.lows[at] ?? '') ||
+        lexicon.isManner(sentence.lows[end - 1] ?? '')
+      )
+        return undefined;
+      if (!nounPhraseAt(sentence, at + verb.length)) return undefined;
+      reading.doubt('unread', sentence, at, end);
+      return end;
+    },
+  },
+  {
+    name: 'what to use for it: "..., use the pressure gauge"',
+    read: ({ sentence, at, act, told }) => {
+      const tool = /^use (?:the|a|an|your)\b/.test(told) ? toolAt(sentence, at + 1) : undefined;
+      if (tool && /^(?:if|when|where)$/.test(sentence.lows[tool.end] ?? '')) {
+        act.how.push(sentence.text(at, sentence.words.length));
+        return sentence.words.length;
+      }
+      if (!tool || !/^(?:|,)$/.test(sentence.lows[tool.end] ?? '')) return undefined;
+      act.tools.push(tool.tool);
+      return tool.end;
+    },
+  },
+  {
+    name: 'a remark: "keep it square"',
+    read: (place) =>
+      lexicon.REMARK_OPENING.test(place.told) ||
+      /^(?:count|go|let|note|watch|catch|write|call|tell|ask|max|maximum|min|minimum|tag|supported|held|guided|especially|particularly|mainly|including|it |they |you )/.test(
+        place.told,
+      ) ||
+      saysWhatItDoes(place.sentence.lows[place.at] ?? '')
+        ? keep(place, place.at, place.sentence.words.length)
+        : undefined,
+  },
+  {
+    name: 'the state it is in: "run it unloaded"',
+    read: (place) =>
+      /^(?:un)?\w{3,}ed(?: |$)/.test(place.told) && nounPhraseAt(place.sentence, place.at)?.phrase.known === undefined
+        ? keep(place, place.at, toJoint(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'anything else that begins with a word like "against" or "through": kept as said',
+    read: (place) => {
+      const { sentence, at } = place;
+      const low = sentence.lows[at] ?? '';
+      if (!JOINED.test(low)) return undefined;
+      // "Instead of grease" ends with what it names.
+      const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
+      if (of) return keep(place, at, of.end);
+      // "The half of the seal off" names something, and then a way.
+      const end = toJoint(sentence, at);
+      if (
+        low === 'of' &&
+        sentence.lows.slice(at, end).some((word) => /^(?:off|out|away|in|on|back|apart)$/.test(word))
+      ) {
+        place.reading.doubt('unread', sentence, at, end);
+        return end;
+      }
+      return keep(place, at, end);
+    },
+  },
+  {
+    name: 'another part behind a comma: "rotor back on, new locking washer"',
+    read: ({ reading, sentence, at, act }) => {
+      if (!/^[,:]$/.test(sentence.lows[at - 1] ?? '') || !MOVES_PARTS.includes(verbOf(act.verb).effect))
+        return undefined;
+      const more = nounPhraseAt(sentence, at);
+      // "The cover, four screws": which screws is asked where they are named.
+      const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';
+      // "The cover: eight screws"; but "on the shaft: inner plate, ring" may be all there is on it.
+      if (sentence.lows[at - 1] === ':' && !(isCounted && lexicon.FASTENS.test(more?.phrase.name ?? '')))
+        return undefined;
+      if (
+        !more ||
+        (more.phrase.known?.kind !== 'part' && !isCounted) ||
+        !goesOnTightening(sentence.lows[more.end] ?? '')
+      )
+        return undefined;
+      act.parts.push(forEach(partOf(more.phrase), sentence.lows[more.end] === 'each' ? act.parts : []));
+      act.how.push(...more.phrase.state);
+      reading.verbs.push(sentence.lows[at] ?? '');
+      return sentence.lows[more.end] === 'each' ? more.end + 1 : more.end;
+    },
+  },
+  {
+    name: 'fasteners counted behind a comma where nothing is moved: "shut it, four screws"',
+    read: ({ reading, sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || verbOf(act.verb).object !== 'words') return undefined;
+      const more = nounPhraseAt(sentence, at);
+      if (more?.phrase.known?.kind !== 'part' || more.phrase.fromCount === undefined) return undefined;
+      reading.doubt('unread', sentence, at, more.end);
+      return more.end;
+    },
+  },
+  {
+    name: 'something behind a comma that may be one of the parts: "rotor on, nut"',
+    read: ({ reading, sentence, at, act }) => {
+      if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      const alone = nounPhraseAt(sentence, at);
+      const words = partsOf(alone?.phrase.words.join(' ') ?? '');
+      const behind = sentence.lows[alone?.end ?? 0] ?? '';
+      const isFigureNext = sentence.words[alone?.end ?? 0]?.value !== undefined;
+      if (!alone || alone.phrase.known || !(goesOnTightening(behind) || isFigureNext)) return undefined;
+      const alike = partsEndingIn(reading.series, words);
+      const isNew = alone.phrase.state.includes('new') && kindFromName(alone.phrase.name) !== 'other';
+      if (alike.length === 0 && !isNew) return undefined;
+      // Which of them is asked where it is named.
+      act.parts.push(partOf(alone.phrase));
+      act.how.push(...alone.phrase.state);
+      return alone.end;
+    },
+  },
+  {
+    name: 'whatever stands behind a comma, or behind a colon where it names no part: kept as said',
+    read: (place) => {
+      const { sentence, at } = place;
+      const end = toComma(sentence, at);
+      const names = sentence.words
+        .slice(at, end)
+        .some((_, i) => namesAt(sentence.names, sentence.words, at + i).length > 0);
+      const before = sentence.lows[at - 1];
+      return before === ',' || (before === ':' && !names) ? keep(place, at, end) : undefined;
+    },
+  },
+  {
+    name: 'something with a way behind it: "key in line with the slot"',
+    read: (place) =>
+      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab)s? (?:first|last|in line|aligned|flush|level|square)\b/.test(
+        place.told,
+      )
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+];
+/** "Both covers, four bolts each" are eight bolts. */
+function forEach(part: SaidPart, owners: readonly SaidPart[]): SaidPart {
+  const many = owners.reduce((sum, { count = 1 }) => sum + count, 0);
+  return part.count === undefined || many === 0 ? part : { ...part, count: part.count * many };
+}
+
+/** What stands behind fasteners that are named along: nothing more, or how they are tightened. */
+function goesOnTightening(behind: string): boolean {
+  return /^(?:|,|and|at|to|with|each|crosswise|crossways|diagonally|alternately|evenly|hand-tight|finger-tight|finger|hand)$/.test(
+    behind,
+  );
+}
+
+/** "Renew every ring *that is* worn": some of them only. */
+const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
+/** "Replace over 0.1 mm of wear". */
+const PAST_LIMIT = /^(?:over|above|under|below|beyond) \d/;
+/** "Replace when worn more than 0.25 mm". */
+const WORN =
+  /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
+const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
+const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
+/** Done, it cannot be undone: whether it is to be done has to be asked. */
+const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
+const JOINED =
+  /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|relative|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how|irrespective|regardless|despite)$/;
