@@ -65,7 +65,7 @@ export const WAY_BEFORE_PLACE: Readonly<Record<string, Way>> = {
   towards: 'along',
 };
 
-interface Movement {
+export interface Movement {
   readonly words: string;
   /** What the verb does by itself; it asks where this is absent and no way is told. */
   readonly alone?: Verb;

@@ -1,0 +1,335 @@
+import { isJoint, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import type { Sentence } from '../names/sentence';
+import { isPartOrShort } from '../names/short-names';
+import * as lexicon from '../words/lexicon';
+import { type Movement, WAY_BEFORE_PLACE, type Way } from '../words/operations';
+import { attended, BY_HAND, FASTENER, LOCKS, lockedOut, type Meant, POWERED } from './meant';
+import { plainVerb } from './plain-verb';
+import type { Reading } from './reading';
+import { placeBehind } from './ways';
+
+/** A verb that moves something, with what it moves and what stands behind. */
+export interface Moving {
+  readonly reading: Reading;
+  readonly sentence: Sentence;
+  readonly movement: Movement;
+  readonly phrase: string;
+  readonly ways: readonly Way[];
+  readonly objects: readonly NounPhrase[];
+  readonly object: NounPhrase | undefined;
+  /** The names of what is moved, in lower case. */
+  readonly objectText: string;
+  /** The word behind what is moved and its ways. */
+  readonly at: number;
+  /** The whole order from its verb on. */
+  readonly told: string;
+  /** Where a place is told, behind a manner and which way it faces; its words up to the next comma. */
+  readonly where: number;
+  readonly bench: string;
+  readonly isFacing: boolean;
+}
+
+interface Case {
+  readonly name: string;
+  /** 'asked' where it could mean several things. */
+  readonly means: (moving: Moving) => Meant | 'asked' | undefined;
+}
+
+/** What is moved, or where, decides what such a verb means, before any way does; the first that fits. */
+const CASES: readonly Case[] = [
+  {
+    name: 'looked at, and shut: as plain verbs',
+    means: ({ reading, sentence, phrase, ways, objectText, object, at, told }) => {
+      const verb = phrase === 'look' ? 'inspect' : phrase === 'shut' ? 'close-valve' : undefined;
+      if (verb === undefined || ways.length > 0) return undefined;
+      return plainVerb(reading, sentence, verb, phrase, objectText, object, at, told) ?? 'asked';
+    },
+  },
+  {
+    name: '"raise the shaft with the fork": up a little, or off',
+    means: ({ sentence, phrase, ways, object, objectText, at }) => {
+      const isFar = /^(?:by|as far as)\b/.test(sentence.lows.slice(at).join(' '));
+      if (phrase !== 'raise' || ways.length > 0 || !object || object.pronoun || isFar) return undefined;
+      if (LIFTED_OFF.test(objectText)) return undefined;
+      return placeBehind(sentence, at) === 'out' ? { verb: 'take-off' } : 'asked';
+    },
+  },
+  {
+    name: '"back it off" loosens; "back it right off" goes on until it is out',
+    means: ({ phrase, told }) => {
+      if (phrase !== 'back' || !/\boff\b/.test(told)) return undefined;
+      return { verb: /\b(?:right|completely|fully|all the way) off\b/.test(told) ? 'take-off' : 'loosen' };
+    },
+  },
+  {
+    name: '"crack the air open", "crack the drain cock": open it a little',
+    means: ({ reading, sentence, phrase, object, objectText, at, told }) => {
+      if (phrase !== 'crack') return undefined;
+      if (sentence.lows[at] === 'open' && object && !FASTENER.test(objectText))
+        return {
+          verb: 'open-valve',
+          aboutEnd: at,
+          about: sentence.text(at - object.words.length, at),
+          how: 'a little',
+        };
+      const isDrain = object?.known?.kind !== 'part' && /\b(?:drain|bleeder)$/.test(objectText);
+      if (!isDrain && !/\b(?:cock|valve|tap|vent)s?$/.test(objectText)) return undefined;
+      return plainVerb(reading, sentence, 'split', 'open', objectText, object, at, told) ?? 'asked';
+    },
+  },
+  {
+    name: '"hook it up"',
+    means: ({ phrase, ways }) => (phrase === 'hook' && ways.includes('up') ? { verb: 'connect' } : undefined),
+  },
+  {
+    name: '"run for five minutes", "run dry"',
+    means: ({ sentence, phrase, ways, told }) => {
+      const run = sentence.lows.indexOf('run');
+      const isTimed = phrase === 'run' && sentence.words[run + 1]?.value !== undefined;
+      const isRun = (isTimed || /^run (?:dry|empty|unloaded|for|at|without)\b/.test(told)) && ways.length === 0;
+      return isRun ? { verb: 'test', about: 'run', aboutEnd: run + 1 } : undefined;
+    },
+  },
+  {
+    name: 'pulled or pushed through: it may come out or go in',
+    means: ({ sentence, phrase, ways, object, at }) => {
+      if (ways.length > 0 || sentence.lows[at] !== 'through') return undefined;
+      // "Push the rod through from the left": through what, and so which way, is not said.
+      const isThroughNothing = object?.known?.kind !== 'substance' && isJoint(sentence.words[at + 1]);
+      return /^(?:pull|draw)$/.test(phrase) || isThroughNothing ? 'asked' : undefined;
+    },
+  },
+  {
+    name: '"take the pressure off"',
+    means: ({ phrase, objectText, at }) =>
+      /\bpressure$/.test(objectText) && /^(?:drop|lower|take|get|run|work|bring)$/.test(phrase)
+        ? { verb: 'release-pressure', aboutEnd: at }
+        : undefined,
+  },
+  {
+    name: '"push the stop button"',
+    means: ({ phrase, objectText }) => {
+      if (!/^(?:press|push|hit|knock)$/.test(phrase) || !BUTTON.test(objectText)) return undefined;
+      return /\bstop\b/.test(objectText) ? { verb: 'isolate' } : 'asked';
+    },
+  },
+  {
+    name: '"squeeze the trigger until no more water comes"',
+    means: ({ phrase, ways, objectText, at }) =>
+      /^(?:squeeze|pull|press)$/.test(phrase) && ways.length === 0 && /\b(?:trigger|gun|lance)$/.test(objectText)
+        ? { verb: 'release-pressure', aboutEnd: at, how: `${phrase} the ${objectText}` }
+        : undefined,
+  },
+  {
+    name: '"tip the oil into a tin"',
+    means: ({ sentence, phrase, object, at }) =>
+      /^(?:tip|tilt)$/.test(phrase) && isPoured(object)
+        ? { verb: 'drain', aboutEnd: at, about: sentence.text(at - (object?.words.length ?? 0), at) }
+        : undefined,
+  },
+  {
+    name: '"bump the motor", "run the pump", "start it"',
+    means: ({ phrase, ways, object, objectText, at, told }) => {
+      if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
+        return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
+      if (!/^(?:run|start)$/.test(phrase)) return undefined;
+      if (MACHINE.test(objectText)) return { verb: 'test' };
+      const isIt = object?.pronoun === true && !FASTENER.test(objectText);
+      return isIt && (phrase === 'run' || !BY_HAND.test(told)) ? { verb: 'test', keepWay: true } : undefined;
+    },
+  },
+  {
+    name: 'locks and tags: "take your lock off", "put your lock on the valve"',
+    means: ({ reading, sentence, phrase, object, objectText, at }) => {
+      if (!LOCKS.test(objectText)) return undefined;
+      if (/^(?:remove|take|unfasten)$/.test(phrase)) return { verb: 'restore' };
+      return /^(?:put|place|clip|snap)$/.test(phrase) ? lockedOut(reading, sentence, object, at) : undefined;
+    },
+  },
+  {
+    name: '"pull the bolts down evenly"; a sleeve is pulled up and out',
+    means: ({ phrase, ways, objectText }) =>
+      /^(?:pull|draw)$/.test(phrase) && ways.some((way) => way === 'up' || way === 'down') && FASTENER.test(objectText)
+        ? { verb: 'torque' }
+        : undefined,
+  },
+  {
+    name: '"start at 1 bar": the pump; "start the nuts", "wind the screw in": by hand',
+    means: ({ sentence, phrase, ways, objects, objectText, at }) => {
+      if (phrase === 'wind' && ways.includes('in') && FASTENER.test(objectText)) return { verb: 'start-by-hand' };
+      if (phrase !== 'start' || ways.length > 0) return undefined;
+      const isPump = objects.length === 0 && /^(?:at|in|)$/.test(sentence.lows[at] ?? '');
+      return isPump ? { verb: 'test', about: 'start', aboutEnd: at } : { verb: 'start-by-hand' };
+    },
+  },
+  {
+    name: '"turn the sprayer off": what gives power, or is no part and has no thread, is switched',
+    means: ({ phrase, ways, object, objectText }) => {
+      if (!/^(?:turn|switch)$/.test(phrase)) return undefined;
+      const isOther = object && object.known === undefined && !object.pronoun && !FASTENER.test(objectText);
+      if (!POWERED.test(objectText) && !isOther) return undefined;
+      if (ways.includes('out')) return { verb: 'isolate' };
+      return ways.includes('on') ? { verb: 'restore' } : undefined;
+    },
+  },
+  {
+    name: '"pull the fuses", "pull the plug"',
+    means: ({ reading, sentence, phrase, object, objectText, at }) => {
+      if (!/^(?:pull|remove|take|draw)$/.test(phrase)) return undefined;
+      const isPlug = phrase === 'pull' && objectText === 'plug' && object && at >= sentence.words.length;
+      return MAINS_PLUG.test(objectText) ||
+        /\bfuses?\b/.test(objectText) ||
+        (isPlug && !isPartOrShort(object, reading.series))
+        ? { verb: 'isolate' }
+        : undefined;
+    },
+  },
+  {
+    name: '"put grease on it"',
+    means: ({ sentence, phrase, object, at }) => {
+      if (!isPoured(object) || !/^(?:put|lay|run|squeeze|spread|place|drop|work|wind)$/.test(phrase)) return undefined;
+      // "Round the face" says where it goes, and no way.
+      const isRound = /^(?:round|around|over)$/.test(sentence.lows[at - 1] ?? '') && !isJoint(sentence.words[at]);
+      return { verb: 'apply-compound', ...(isRound && { aboutEnd: at - 1 }) };
+    },
+  },
+  {
+    name: 'put away from the pump: "lay it on the bench", "set it in the vice", "place it on a cloth"',
+    means: ({ reading, sentence, phrase, ways, where, bench, isFacing }) => {
+      if (
+        !/^(?:set|place|lay|lower|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) ||
+        !/^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[where] ?? '') ||
+        ways.includes('aside')
+      )
+        return undefined;
+      if (lexicon.VICE.test(bench) && /^(?:in|into|between)$/.test(sentence.lows[where] ?? '')) return { verb: 'hold' };
+      if (lexicon.CLOTH.test(bench)) return { verb: isFacing ? 'lay' : 'put-aside' };
+      // "On the block", where there is a cylinder block, is in the pump.
+      const on = nounPhraseAt(sentence, where + 1)?.phrase;
+      const isOnPart = on !== undefined && !on.pronoun && /\bblock$/.test(on.name) && isPartOrShort(on, reading.series);
+      return lexicon.BENCH.test(bench) && !isOnPart ? { verb: 'lay' } : undefined;
+    },
+  },
+  {
+    name: '"put a tray under the drain plug": beside the pump, and nothing of it is moved',
+    means: ({ sentence, phrase, ways, object, at, told }) =>
+      /^(?:put|place|lay|set|position|stand)$/.test(phrase) &&
+      ways.length === 0 &&
+      /^(?:under|underneath|below|beneath|around|round|beside|next|in front|behind)\b/.test(
+        sentence.lows.slice(at).join(' '),
+      ) &&
+      object?.known?.kind !== 'part' &&
+      lexicon.isToolName(object?.words ?? [])
+        ? attended(sentence, told)
+        : undefined,
+  },
+  {
+    name: '"hook the sling around the frame": what it hangs on is held',
+    means: ({ sentence, phrase, object, objectText, at }) => {
+      const behindWay = /^(?:around|round|over|on)$/.test(sentence.lows[at - 1] ?? '') ? at - 1 : at;
+      const isRoundPart = /^(?:around|round|through|under|to|over|on|onto)$/.test(sentence.lows[behindWay] ?? '');
+      return isRoundPart &&
+        /^(?:hook|put|place|pass|loop|feed|run|lay|slip)$/.test(phrase) &&
+        object?.known?.kind !== 'part' &&
+        SLINGS.test(objectText)
+        ? { verb: 'hold', aboutEnd: behindWay }
+        : undefined;
+    },
+  },
+  {
+    name: '"push up on the clip": on what, and not on to what',
+    means: ({ told }) => {
+      const [, upOrDown] = /^(?:push|press|pull|lift) (up|down) on\b/.exec(told) ?? [];
+      return upOrDown ? { verb: 'move', how: upOrDown } : undefined;
+    },
+  },
+  {
+    name: '"knock the tab back"',
+    means: ({ phrase, ways, objectText }) =>
+      /^(?:knock|tap|hammer|flatten|push|press|lever|pry|prise)$/.test(phrase) &&
+      TABS.test(objectText) &&
+      ways.some((way) => /^(?:back|down|over|up)$/.test(way))
+        ? { verb: 'bend', keepWay: true }
+        : undefined,
+  },
+  {
+    name: '"pull the shaft with its bearings through the left side": out or in',
+    means: ({ sentence, phrase, ways, at, told }) => {
+      const isThrough =
+        /^(?:pull|draw|drag|push|drive)$/.test(phrase) &&
+        ways.length === 0 &&
+        placeBehind(sentence, at) === 'in' &&
+        firstPlace(sentence, at) === 'through';
+      return isThrough && !/\bthrough (?:the )?\w+ ?(?:until|into|onto)\b/.test(told) ? 'asked' : undefined;
+    },
+  },
+  {
+    name: '"set the pressure to 12 bar"; "set the screw back to its mark": turned to where it was',
+    means: ({ sentence, phrase, ways, object, objectText, at, told }) => {
+      if (phrase !== 'set') return undefined;
+      if (ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
+      const isSet = ways.length === 0 && object && !object.pronoun;
+      return isSet && isAdjusted(objectText, sentence.lows.slice(at).join(' ')) ? { verb: 'adjust' } : undefined;
+    },
+  },
+  {
+    name: '"slide it up from the bottom": put in, or pushed out; "up and over the stack": off it, or on it',
+    means: ({ movement, told }) => {
+      const isFrom = /\b(?:up|down|through) from (?:the )?(?:bottom|top|below|above|underneath)\b/.test(told);
+      const isOver = /\b(?:up|down) (?:and )?over (?:the|its|it)\b/.test(told);
+      return (isFrom && movement.ways.in === 'fit') || (isOver && movement.ways.out === 'draw') ? 'asked' : undefined;
+    },
+  },
+  {
+    name: '"lower it by half": it moves, and is not put anywhere',
+    means: ({ sentence, phrase, at }) =>
+      /^(?:lower|raise|lift)$/.test(phrase) &&
+      /^(?:by|as far as it|as far as they)\b/.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'move', how: phrase }
+        : undefined,
+  },
+];
+
+/** What a verb means of which what is moved, or where, decides; undefined where its way does. */
+export function meantByWhatMoves(moving: Moving): Meant | 'asked' | undefined {
+  for (const { means } of CASES) {
+    const meant = means(moving);
+    if (meant) return meant;
+  }
+  return undefined;
+}
+
+function isPoured(object: NounPhrase | undefined): boolean {
+  return object !== undefined && lexicon.isSubstance(object.words) && object.known?.kind !== 'part';
+}
+
+/** The word by which it is known where something goes. */
+function firstPlace({ lows }: Sentence, start: number): string | undefined {
+  return lows.slice(start).find((low) => WAY_BEFORE_PLACE[low] !== undefined);
+}
+
+/** What is raised with a crane comes off. */
+const LIFTED_OFF =
+  /\b(?:head|casing|cover|half|motor|housing|lid|bonnet|frame|body|unit|block|manifold|chamber|top|bell|bracket)s?$/;
+
+/** A setting, or anything that is set to a figure, and not put somewhere. */
+function isAdjusted(objectText: string, behind: string): boolean {
+  return (
+    ADJUSTED.test(objectText) ||
+    /^(?:back )?(?:to|at) (?:about |exactly |around )?(?:\d|zero\b|half|full|max|min|\w+ (?:percent|per cent|bar|psi|mm|millimet\w+|degrees|turns?)\b|crack\b|open\b|lift\b|trip\b|switch\b)/.test(
+      behind,
+    )
+  );
+}
+
+const ADJUSTED =
+  /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;
+
+const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;
+const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;
+const TO_WHERE_IT_WAS =
+  /\bback to (?:the|its|their) (?:\w+ )?(?:numbers?|marks?|settings?|positions?|height|depth|figure|same)\b/;
+const TABS = /\b(?:tab|lock|locking|lockwasher|tongue)(?: (?:washer|plate))?s?$|\btabs?\b/;
+const MAINS_PLUG = /\b(?:mains|power|supply) (?:plug|lead|cord|cable)s?$/;
+export const MACHINES = 'pump|motor|engine|machine|unit|drive|set';
+const MACHINE = new RegExp(`\\b(?:${MACHINES})$`);
