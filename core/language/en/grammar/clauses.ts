@@ -1,5 +1,5 @@
 import { lastWordsOf, namesAt } from './names/known-names';
-import { beginsFacing } from './names/noun-phrase';
+import { beginsFacing } from './names/name-ends';
 import type { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import {

@@ -4,14 +4,14 @@ import { toJoint } from './acts/place';
 import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
 import { RUNS, verbMeant } from './acts/verb-meant';
 import { readCleaning } from './cleaning';
-import { measureAt } from './names/figures';
-import { beginsFacing, isJoint, nounPhraseAt } from './names/noun-phrase';
+import { beginsFacing, isJoint } from './names/name-ends';
+import { nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
+import { pronounText, readAbout } from './read-about';
 import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
 import { trailing } from './told-along/trailing';
 import * as lexicon from './words/lexicon';
 import { ALSO_NOUN, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './words/operations';
-import { isPlural } from './words/words';
 
 /** Reads an action from its verb on: which way, what it is done to, and all that follows. */
 export function readAct(
@@ -269,33 +269,8 @@ function lengthOf(text: string): number {
   return text.split(' ').length;
 }
 
-/** What is opened is what is closed again, whatever was done between. */
-const FLOWS: readonly OpenAct['verb'][] = ['open-valve', 'close-valve', 'release-pressure', 'drain'];
-
 /** What is switched, opened or emptied has to be known. */
 const NEEDS_NAME: readonly OpenAct['verb'][] = ['isolate', 'lock-out', 'restore', 'open-valve', 'close-valve', 'turn'];
-
-/** "Isolate the motor and lock it off": what the action before was done to. */
-function pronounText(reading: Reading, act: OpenAct, isOne = false): string {
-  const isOfFlow =
-    FLOWS.includes(act.verb) && reading.acts.some((other) => other !== act && FLOWS.includes(other.verb));
-  const before = reading.acts.findLast(
-    (other) =>
-      other !== act &&
-      (other.about !== undefined || other.parts.length > 0) &&
-      (!isOfFlow || FLOWS.includes(other.verb)),
-  );
-  // Valves were shut: "it" is none of them.
-  const [head = ''] = (before?.about ?? '').toLowerCase().split(/ (?:on|of|at|in|to|from) /);
-  if (isOne && before?.verb === 'close-valve' && isPlural(head.split(' ').at(-1) ?? '')) return 'it';
-  const about =
-    before?.about ??
-    reading
-      .meant()
-      .map(({ name }) => name)
-      .join(' and ');
-  return about === '' ? 'it' : about;
-}
 
 function isOutOfTheWay({ lows }: Sentence, at: number): boolean {
   return lows.slice(at, at + 4).join(' ') === 'out of the way';
@@ -319,73 +294,3 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
     return false;
   return nounPhraseAt(sentence, at + 1) !== undefined;
 }
-
-/** Verbs that act on no part keep what is said of them: "the gear oil", "for leaks". */
-function readAbout(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
-  let end = start;
-  // "Rotate slightly to engage the splines": what was named before.
-  if (
-    /..ly$/.test(sentence.lows[start] ?? '') &&
-    lexicon.isManner(sentence.lows[start] ?? '') &&
-    isJoint(sentence.words[start + 1])
-  ) {
-    act.about = pronounText(reading, act);
-    trailing(reading, sentence, start, act);
-    return;
-  }
-  while (
-    end < sentence.words.length &&
-    !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
-    // "Bleed the air: run it slowly" goes on with how; "test the pump: run it" with what.
-    !(sentence.lows[end] === ':' && act.verb !== 'test') &&
-    !measured(sentence, end)
-  ) {
-    if (end > start && (endsAbout(end) || isWayOut(end))) break;
-    if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
-    end += 1;
-  }
-  const about = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
-  // "Release the pressure at the drain valve" says where, and not of what.
-  if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
-    act.how.push(about);
-  else if (about) act.about = about;
-  trailing(reading, sentence, isWayOut(end) ? end + 1 : end, act);
-
-  /** "Tag the pump out before work begins". */
-  function isWayOut(at: number): boolean {
-    return /^(?:lock-out|isolate)$/.test(act.verb) && /^(?:out|off)$/.test(sentence.lows[at] ?? '');
-  }
-
-  /** "The valve slowly", "the suction valve first"; but "the last step". */
-  function endsAbout(at: number): boolean {
-    const low = sentence.lows[at] ?? '';
-    return (
-      lexicon.isManner(low) &&
-      (/..ly$/.test(low) ||
-        (/^(?:first|again|last|once|twice|(?:counter-?|anti-?)?clockwise)$/.test(low) &&
-          isJoint(sentence.words[at + 1])))
-    );
-  }
-
-  function measured(inside: Sentence, at: number): boolean {
-    return /^(?:s|min|h)$/.test(measureAt(inside, at)?.unit ?? '');
-  }
-}
-
-/** "Lock the motor out", "switch the drive off". */
-function withoutWay(verb: OpenAct['verb'], about: string): string {
-  if (verb === 'lock-out') return about.replace(/\s+out$/i, '');
-  return verb === 'isolate' ? about.replace(/\s+off$/i, '') : about;
-}
-
-const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
-  'release-pressure',
-  'isolate',
-  'lock-out',
-  'drain',
-  'restore',
-  'turn',
-];
-
-const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|prior to|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

@@ -1,4 +1,5 @@
-import { isJoint, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { isJoint } from '../names/name-ends';
+import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';

@@ -2,7 +2,8 @@ import { byName } from '../../../../model/names';
 import type { Verb } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { readVerb } from '../../../../reading/en/verb-words';
-import { isJoint, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { isJoint } from '../names/name-ends';
+import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import {

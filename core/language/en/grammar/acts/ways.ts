@@ -1,4 +1,5 @@
-import { isJoint, nounPhraseAt } from '../names/noun-phrase';
+import { isJoint } from '../names/name-ends';
+import { nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { WAY_BEFORE_PLACE, type Way } from '../words/operations';
 

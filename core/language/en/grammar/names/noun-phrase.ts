@@ -1,9 +1,9 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from '../words/lexicon';
-import { WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
-import { baseOf } from '../words/verb-forms';
+import { isEnd, isFeature, isManner, isSubstance } from '../words/lexicon';
+import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, type Word } from '../words/words';
 import { type KnownName, namesAt } from './known-names';
+import { beginsFacing, DETERMINERS, endsName, isJoint, isPastName, namesHere, PRONOUN, UNITS } from './name-ends';
 import type { Sentence } from './sentence';
 
 /** Something named in a sentence: how many of it, under which name, and what it is known as. */
@@ -32,29 +32,16 @@ export interface NounPhrase {
   readonly fromCount?: number;
 }
 
-const DETERMINERS = /^(?:the|a|an|your|its|their|his|this|that|these|those|my|our|any|some)$/;
 /** "Press in the new one": what was named, in another state. */
 const NEW_ONE = /^(?:(?:the|a) )?(?:new|old) ones?\b|^the same$|^each (?:one|of them)\b/;
 /** Words before a name that are no part of it. */
 export const STATE =
   /^(?:new|fresh|old|used|worn|original|same|existing|spare|replacement|whole|entire|complete|hot|cold|warm|heated|dirty|damaged|broken|greased|oiled|soaked|cleaned|assembled)$/;
-const PRONOUN = /^(?:it|them|they|these|those|this|that|everything|all|both|one|ones)$/;
 /** "The remaining two", "the outside two": words that say which of several, beside a number. */
 const WHICH =
   /^(?:remaining|other|last|first|second|third|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
-const UNITS =
-  /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 const MEASURED = /^(?:n·m|nm|newton\w*|bar|psi|litres?|liters?|degrees|°c|°)$/;
 /** Words with which something else begins. */
-const JOINTS = new Set(
-  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
-    ' ',
-  ),
-);
-
-export function isJoint(word: Word | undefined): boolean {
-  return word === undefined || (!word.quoted && JOINTS.has(word.low));
-}
 
 /** What is named at a word; undefined where nothing is. `end` is the word after it. */
 export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounPhrase; end: number } | undefined {
@@ -274,10 +261,6 @@ function bracketedAt({ words, lows }: Sentence, at: number): { count: number; en
     : undefined;
 }
 
-function namesHere(sentence: Sentence, at: number, kind?: KnownName['kind']): boolean {
-  return namesAt(sentence.names, sentence.words, at).some((known) => kind === undefined || known.kind === kind);
-}
-
 function isPronounAlone(sentence: Sentence, at: number): boolean {
   const next = sentence.words[at + 1];
   const low = sentence.lows[at] ?? '';
@@ -353,99 +336,4 @@ function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly str
 /** Grease, oil, sealant: what is put on or filled in, whether the series has it or not. */
 export function isStuff({ known, words }: NounPhrase): boolean {
   return known ? known.kind === 'substance' : isSubstance(words);
-}
-
-/** A known name is whole where what follows says how or which way: "back-up rings groove down". */
-function isPastName(sentence: Sentence, at: number): boolean {
-  const word = sentence.words[at];
-  return (
-    isJoint(word) ||
-    endsName(sentence, at - 1, at) ||
-    beginsFacing(sentence, at) ||
-    /^(?:right|straight|each|too|only|just|simply|still|usually|normally|now)$/.test(sentence.lows[at] ?? '') ||
-    namesHere(sentence, at, 'place') ||
-    saysWhatItDoes(sentence.lows[at] ?? '') ||
-    (isFeature([sentence.lows[at] ?? '']) && isJoint(sentence.words[at + 1]))
-  );
-}
-
-/** A verb that says what the part does: "check that the spacer *moves* freely". */
-export function saysWhatItDoes(low: string): boolean {
-  return /^(?:moves?|turns?|sits?|opens?|closes?|fits?|is|are|has|have|was|were|does|doesn't|do|don't|isn't|aren't|can|cannot|can't|won't|will|must|should|comes?|goes|holds?|stays?|slides?|swings?|rolls|rotates?|runs?|spins?|weighs?|looks?|feels?|rocks?|wobbles?|touch(?:es)?|rubs?|binds?|sticks?|meets?|catches|drags|drops?|falls?|rises?|drips?|leaks?|gets?|takes?|needs?|relax|decompress|expand|drain|cure|dry|set|cool|stand|settle|harden)$/.test(
-    low,
-  );
-}
-
-export function beginsFacing(sentence: Sentence, at: number): boolean {
-  for (let i = at; i < Math.min(at + 3, sentence.words.length - 1); i += 1) {
-    if (isJoint(sentence.words[i])) return false;
-    if (
-      isEnd(sentence.lows[i] ?? '') &&
-      /^(?:up|down|in|out|facing|toward|towards|to|first|upwards?|downwards?|inwards?|outwards?|away|pointing|looking)$/.test(
-        sentence.lows[i + 1] ?? '',
-      )
-    )
-      return (
-        !/^(?:in|out|up|down)$/.test(sentence.lows[i + 1] ?? '') ||
-        !/^(?:the|a|an|its|their|each|line|of)$/.test(sentence.lows[i + 2] ?? '')
-      );
-  }
-  return false;
-}
-
-function endsName(sentence: Sentence, start: number, at: number): boolean {
-  const word = sentence.words[at] as Word;
-  if (isJoint(word)) return true;
-  if (word.quoted) return at > start;
-  const low = word.low;
-  const before = sentence.lows[at - 1] ?? '';
-  const isOwned = /^(?:its|their)$/.test(before);
-  const named = at === start && DETERMINERS.test(before) && (isOwned || !isJoint(sentence.words[at + 1]));
-  if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
-  const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
-  if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
-  if (at > start && SECURES.test(low) && /^(?:each|every|both|all)$/.test(sentence.lows[at + 1] ?? '')) return true;
-  if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
-  if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
-  if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
-  if (at > start && beginsFacing(sentence, at)) return true;
-  if (
-    at > start &&
-    /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
-  )
-    return true;
-  // "The plugs get 80 N·m".
-  if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
-  // "Stop the shaft turning", "keep the block falling".
-  if (
-    at > start &&
-    /^(?:turning|rotating|spinning|moving|falling|dropping)$/.test(low) &&
-    isJoint(sentence.words[at + 1])
-  )
-    return true;
-  // "Two pry bars placed opposite each other".
-  if (
-    at > start &&
-    /^(?:placed|held|positioned|wrapped|fitted|inserted|set)$/.test(low) &&
-    !isJoint(sentence.words[at + 1])
-  )
-    return true;
-  // "Twelve screws come out".
-  if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
-    return true;
-  // "Check the pump holds pressure".
-  const isMachine = /^(?:pump|motor|machine|unit|engine|gearbox|shaft)$/.test(before);
-  if (at > start && isMachine && /s$/.test(low) && saysWhatItDoes(low)) return true;
-  // "Check that the rotor turns freely".
-  if (at > start && saysWhatItDoes(low) && /^(?:that|whether|if|until)$/.test(sentence.lows[start - 2] ?? ''))
-    return true;
-  // "Screw it on the rotor turning it left".
-  const goesOn = /^(?:it|them|the|a|your|its|from|until|by|with|left|right)$/.test(sentence.lows[at + 1] ?? '');
-  if (at > start && goesOn && baseOf(low, 'ing') !== undefined) return true;
-  // "Check the level drops": what a level does.
-  if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
-    return true;
-  // "Plate a" ends with its letter.
-  if (at > start && DETERMINERS.test(low) && !(low === 'a' && isJoint(sentence.words[at + 1]))) return true;
-  return at === start && /ly$|^smooth$/.test(low) && isManner(low);
 }

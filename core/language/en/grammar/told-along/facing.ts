@@ -1,7 +1,8 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { keep, type Place, toComma } from '../acts/place';
 import type { OpenAct } from '../acts/reading';
-import { isJoint, nounPhraseAt } from '../names/noun-phrase';
+import { isJoint } from '../names/name-ends';
+import { nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import { baseOf } from '../words/verb-forms';

@@ -1,0 +1,104 @@
+import type { OpenAct, Reading } from './acts/reading';
+import { measureAt } from './names/figures';
+import { isJoint } from './names/name-ends';
+import type { Sentence } from './names/sentence';
+import { trailing } from './told-along/trailing';
+import * as lexicon from './words/lexicon';
+import { isPlural } from './words/words';
+
+/* What is done to no part: to a supply, a valve, the oil. */
+
+/** What is opened is what is closed again, whatever was done between. */
+const FLOWS: readonly OpenAct['verb'][] = ['open-valve', 'close-valve', 'release-pressure', 'drain'];
+
+/** "Isolate the motor and lock it off": what the action before was done to. */
+export function pronounText(reading: Reading, act: OpenAct, isOne = false): string {
+  const isOfFlow =
+    FLOWS.includes(act.verb) && reading.acts.some((other) => other !== act && FLOWS.includes(other.verb));
+  const before = reading.acts.findLast(
+    (other) =>
+      other !== act &&
+      (other.about !== undefined || other.parts.length > 0) &&
+      (!isOfFlow || FLOWS.includes(other.verb)),
+  );
+  // Valves were shut: "it" is none of them.
+  const [head = ''] = (before?.about ?? '').toLowerCase().split(/ (?:on|of|at|in|to|from) /);
+  if (isOne && before?.verb === 'close-valve' && isPlural(head.split(' ').at(-1) ?? '')) return 'it';
+  const about =
+    before?.about ??
+    reading
+      .meant()
+      .map(({ name }) => name)
+      .join(' and ');
+  return about === '' ? 'it' : about;
+}
+
+/** Verbs that act on no part keep what is said of them: "the gear oil", "for leaks". */
+export function readAbout(reading: Reading, sentence: Sentence, start: number, act: OpenAct): void {
+  let end = start;
+  // "Rotate slightly to engage the splines": what was named before.
+  if (
+    /..ly$/.test(sentence.lows[start] ?? '') &&
+    lexicon.isManner(sentence.lows[start] ?? '') &&
+    isJoint(sentence.words[start + 1])
+  ) {
+    act.about = pronounText(reading, act);
+    trailing(reading, sentence, start, act);
+    return;
+  }
+  while (
+    end < sentence.words.length &&
+    !ABOUT_ENDS.test(sentence.lows.slice(end, end + 3).join(' ')) &&
+    // "Bleed the air: run it slowly" goes on with how; "test the pump: run it" with what.
+    !(sentence.lows[end] === ':' && act.verb !== 'test') &&
+    !measured(sentence, end)
+  ) {
+    if (end > start && (endsAbout(end) || isWayOut(end))) break;
+    if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
+    end += 1;
+  }
+  const about = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
+  // "Release the pressure at the drain valve" says where, and not of what.
+  if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
+    act.how.push(about);
+  else if (about) act.about = about;
+  trailing(reading, sentence, isWayOut(end) ? end + 1 : end, act);
+
+  /** "Tag the pump out before work begins". */
+  function isWayOut(at: number): boolean {
+    return /^(?:lock-out|isolate)$/.test(act.verb) && /^(?:out|off)$/.test(sentence.lows[at] ?? '');
+  }
+
+  /** "The valve slowly", "the suction valve first"; but "the last step". */
+  function endsAbout(at: number): boolean {
+    const low = sentence.lows[at] ?? '';
+    return (
+      lexicon.isManner(low) &&
+      (/..ly$/.test(low) ||
+        (/^(?:first|again|last|once|twice|(?:counter-?|anti-?)?clockwise)$/.test(low) &&
+          isJoint(sentence.words[at + 1])))
+    );
+  }
+
+  function measured(inside: Sentence, at: number): boolean {
+    return /^(?:s|min|h)$/.test(measureAt(inside, at)?.unit ?? '');
+  }
+}
+
+/** "Lock the motor out", "switch the drive off". */
+function withoutWay(verb: OpenAct['verb'], about: string): string {
+  if (verb === 'lock-out') return about.replace(/\s+out$/i, '');
+  return verb === 'isolate' ? about.replace(/\s+off$/i, '') : about;
+}
+
+const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
+  'release-pressure',
+  'isolate',
+  'lock-out',
+  'drain',
+  'restore',
+  'turn',
+];
+
+const ABOUT_ENDS =
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|prior to|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
