@@ -117,6 +117,8 @@ function hidesMove(sentence: Sentence): boolean {
 function hidesOrder({ lows }: Sentence): boolean {
   if (SAID_OF.test(lows[0] ?? '')) return false;
   return lows.some((low, i) => {
+    // "..., so let's get the cover off".
+    if (/^(?:,|;|so|and)$/.test(lows[i - 1] ?? '') && orderedByUs(lows.slice(i))) return true;
     if (
       !/^(?:,|;|so|and)$/.test(lows[i - 1] ?? '') ||
       lexicon.isManner(low) ||
@@ -132,6 +134,15 @@ function hidesOrder({ lows }: Sentence): boolean {
       !(ALSO_NOUN.test(low) || low === 'lower') || ORDERED.test(next) || (STARTS.test(low) && /^(?:|,|and)$/.test(next))
     );
   });
+}
+
+/** "Let's get the cover off", "I'm going to undo it". */
+function orderedByUs(lows: readonly string[]): boolean {
+  const [said] =
+    /^(?:let's|let us|(?:i|we)(?:'ll| will|'m going to|'re going to| are going to| am going to)) /.exec(
+      lows.join(' '),
+    ) ?? [];
+  return said !== undefined && verbAt(lows, said.trim().split(' ').length) !== undefined;
 }
 
 /** "It's sealed with silicone so break the joint with a scraper". */

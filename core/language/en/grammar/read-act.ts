@@ -116,7 +116,7 @@ export function readAct(
         !known && lexicon.DIRT.test(words.at(-1) ?? '') && !/^(?:gaskets?|tape)$/.test(words.at(-1) ?? ''),
     );
   if (isDirt && verbOf(meant.verb).effect === 'takes') {
-    act.verb = 'clean';
+    act.verb = /\bburrs?$/.test(objects.phrases[0]?.name ?? '') ? 'dress' : 'clean';
     act.about = sentence.text(objects.from, objects.end);
     reading.acts.push(act);
     reading.verbs.push(verb.phrase, ...wayWords);

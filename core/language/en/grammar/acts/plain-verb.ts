@@ -81,6 +81,9 @@ export function plainVerb(
   // "Restore the setting" switches nothing on.
   if (phrase === 'restore' && SETTING.test(objectText)) return / you \w/.test(told) ? undefined : { verb: 'adjust' };
   // "Stop the rotor with a bar" holds it.
+  // "Prevent the shaft from turning"; damage is prevented by no holding.
+  if (phrase === 'prevent' && !/\b(?:turning|rotating|spinning|moving|falling|dropping|tipping|rolling)\b/.test(told))
+    return undefined;
   if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;
   if (phrase === 'hang' && sentence.lows[at] === 'up') return { verb: 'put-aside', aboutEnd: at + 1, how: 'hung up' };
@@ -174,7 +177,7 @@ export function plainVerb(
     return { verb: 'hold' };
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
   // "Open the spray gun" lets the pressure off.
-  if (verb === 'split' && phrase === 'open' && /\b(?:gun|trigger|lance)$/.test(objectText))
+  if (verb === 'split' && phrase === 'open' && /\b(?:gun|trigger|lance|nozzle)$/.test(objectText))
     return { verb: 'release-pressure', aboutEnd: at, how: `open the ${objectText}` };
   if (verb === 'split' && phrase === 'open') return opened(reading, sentence, objectText, object, at);
   if (verb === 'inspect' && usual === 'test' && /^\w+ for\b/.test(told)) {

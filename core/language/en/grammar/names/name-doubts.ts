@@ -47,6 +47,9 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       'which-part',
       atPlace.map((other) => other.name),
     );
+  // "Bypass", where there is a bypass valve and a bypass cap.
+  const beginning = known.filter((other) => begins(other.parts, parts)).map((other) => other.name);
+  if (beginning.length > 2 && kindFromName(name) === 'other') return asked('which-part', beginning);
   // "Seal" where there is a seal assembly.
   const assemblies = known.filter(
     (other) => WHOLES.test(other.parts.at(-1) ?? '') && other.parts.slice(0, -1).join(' ') === key,

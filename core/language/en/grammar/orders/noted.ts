@@ -187,6 +187,10 @@ function bareWords(piece: Piece, at: number): boolean {
   // "Straight on", "first out": how, and nothing that is named.
   if (name.split(' ').every((word) => lexicon.isManner(word))) return false;
   if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
+  // "Rotor slides off" says what it does.
+  const [thing = '', does = ''] = name.split(' ').slice(-2);
+  const base = baseOf(does, 's');
+  if (base && verbAt([base], 0)?.is === 'movement' && lastWordsOf(piece.names).has(thing)) return false;
   const first = verbAt(piece.lowsFrom(at), 0);
   if (
     first &&

@@ -23,7 +23,8 @@ export function isToolName(words: readonly string[]): boolean {
   return TOOL_HEADS.has(last) || TOOL_PAIRS.test(words.slice(-2).join(' '));
 }
 
-const SUBSTANCES = set(`grease oil sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
+const SUBSTANCES =
+  set(`grease oil lube threadlock loctite sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
   threadlocker tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
   alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue
   wine beer milk juice product liquid fluid medium slurry`);
@@ -45,7 +46,7 @@ export const ANY_PARTS =
   /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;
 /** What comes off when something is cleaned. */
 export const DIRT =
-  /^(?:dirt|junk|gunk|crud|grit|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?)$/;
+  /^(?:dirt|junk|gunk|crud|grit|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?|burrs?)$/;
 const NOT_PARTS_IN_PAIRS =
   /^(?:sealing (?:face|surface|edge|cone|area)|oil hole|inner step|free length|contact face|running surface)$/;
 
@@ -106,7 +107,7 @@ export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: \w+)?(?: is| are|:)? [\d.,]+|(?:[\w-]+ )?(?:clearance|gap|play|runout|backlash|tolerance)(?: [\w-]+){0,4} (?:max|min|maximum|minimum|up to|not over|below|above|[<>])(?: \.)? ?[\d.,]+|should (?:be|turn|move|run|feel|not)|must (?:be|turn|move|not)|(?:[\w-]+ ){0,2}\w+ing (?:it |them |this |dry )?(?:destroys|damages|ruins|kills|breaks|burns|cracks|wrecks|shortens|spoils)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+  /^(?:make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|verify that|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: [\w-]+){0,4}(?: is| are|:)? [\d.,]+|(?:[\w-]+ )?(?:clearance|gap|play|runout|backlash|tolerance)(?: [\w-]+){0,4} (?:max|min|maximum|minimum|up to|not over|below|above|[<>])(?: \.)? ?[\d.,]+|should (?:be|turn|move|run|feel|not)|must (?:be|turn|move|not)|(?:[\w-]+ ){0,2}\w+ing (?:it |them |this |dry )?(?:destroys|damages|ruins|kills|breaks|burns|cracks|wrecks|shortens|spoils)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
 /** "Use soapy water for the rubber parts". */
 export const USE_FOR = /^use (?:the )?\S+(?: \S+)? (?:for|on) /;
 /** "Work your way round": how, and nothing that is put there. */

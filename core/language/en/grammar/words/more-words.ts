@@ -28,6 +28,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   drain: ['let out', 'drain down', 'drain off', 'drain out', 'pump out', 'run off'],
   fill: ['prime', 'pour in', 'fill up', 'fill in'],
   hold: [
+    'prevent',
     'block',
     'chock',
     'jam',
