@@ -43,6 +43,11 @@ export function clausesOf(sentence: Sentence): Sentence[] {
       cut(at, at + 1);
       continue;
     }
+    // "Strainer first: cover off".
+    if (sentence.lows[at] === ':' && /^(?:first|next|now)$/.test(sentence.lows[at - 1] ?? '')) {
+      cut(at, at + 1);
+      continue;
+    }
     const joined = joinersAt(sentence, at);
     if (joined === 0 || at === start || isOneVerb(sentence, start, at)) continue;
     if (isConditionNext(sentence, at, joined) || isRepeatNext(sentence, at, joined)) {

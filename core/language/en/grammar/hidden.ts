@@ -34,6 +34,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
     const hidden =
       beside.find((text) => hidesOrder(sentenceOf(text, names))) ??
       why.find((text) => hidesDone(sentenceOf(text, names))) ??
+      beside.find((text) => /\botherwise (?:new|renew|replace|scrap|bin)\b/i.test(text)) ??
       how.find((text) => {
         const said = sentenceOf(text, names);
         return (
@@ -47,10 +48,10 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
-          (!figure && hidesTorque(said))
+          (!figure && (hidesTorque(said) || figuresFasteners(said)))
         );
       }) ??
-      cautions.map(({ text }) => text).find((text) => ordersSo(sentenceOf(text, names))) ??
+      [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);
@@ -148,7 +149,9 @@ function orderedByUs(lows: readonly string[]): boolean {
 /** "It's sealed with silicone so break the joint with a scraper". */
 function ordersSo({ lows }: Sentence): boolean {
   const so = lows.indexOf('so');
-  return so > 0 && verbAt(lows, so + 1) !== undefined && ORDERED.test(lows[so + 2] ?? '');
+  // "So paint-mark a pair of teeth".
+  const verb = (lows[so + 1] ?? '').split('-').at(-1) ?? '';
+  return so >= 0 && verbAt([verb], 0) !== undefined && ORDERED.test(lows[so + 2] ?? '');
 }
 
 /** Words before "it" that order nothing. */
@@ -159,6 +162,15 @@ const NO_ORDER =
 function countsFasteners({ words, lows }: Sentence): boolean {
   const [first] = words;
   return first?.value !== undefined && lows.slice(1, 4).some((low) => /^(?:bolts|screws|nuts|studs)$/.test(low));
+}
+
+/** "Spacer in, coupling bolts 60": a torque without its unit. */
+function figuresFasteners(sentence: Sentence): boolean {
+  const { lows, words } = sentence;
+  const part = partAt(sentence.names, sentence, 0);
+  return (
+    part !== undefined && words[part.length]?.value !== undefined && lexicon.FASTENS.test(lows[part.length - 1] ?? '')
+  );
 }
 
 /** What is done along with something and moves nothing. */

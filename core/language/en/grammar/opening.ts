@@ -18,7 +18,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   if (aim) return aim;
   // "Once warm recheck the nuts".
   if (
-    /^(?:once|when|while|after|if)$/.test(low) &&
+    /^(?:once|when|while|after|before|if)$/.test(low) &&
     IN_STATE.test(sentence.lows[at + 1] ?? '') &&
     verbAt(sentence.lows, at + 2)
   )
@@ -72,7 +72,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
 
 /** In which state something is, right behind "once". */
 const IN_STATE =
-  /^(?:warm|cold|hot|cool|dry|wet|clean|loose|free|empty|full|done|set|cured|seated|apart|open|tight|finished|assembled|dismantled)$/;
+  /^(?:warm|cold|hot|cool|dry|wet|clean|loose|free|empty|full|done|set|cured|seated|apart|open|tight|finished|assembled|dismantled|start-up|startup|assembly|reassembly|cleaning|fitting|commissioning|dismantling)$/;
 
 /** "To stop the shaft from turning, hold the fan": what it is done for. */
 function aimAt(sentence: Sentence, at: number): Opened | undefined {

@@ -46,7 +46,10 @@ function isTopic(reading: Reading, sentence: Sentence): boolean {
   const at = skipFillers(sentence, 0);
   const named = reading.acts.length === 0 ? nounPhraseAt(sentence, at) : undefined;
   const isAlone = named?.phrase.known?.kind === 'part' && named.phrase.fromCount === undefined;
-  if (!named || !isAlone || named.end < sentence.words.length || verbAt(sentence.lows, at)) return false;
+  const end = /^(?:first|next|now)$/.test(sentence.lows.at(-1) ?? '')
+    ? sentence.words.length - 1
+    : sentence.words.length;
+  if (!named || !isAlone || named.end < end || verbAt(sentence.lows, at)) return false;
   reading.named = [partOf(named.phrase)];
   reading.verbs.push(...sentence.lows);
   return true;
@@ -172,6 +175,12 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
       readAction(reading, sentence, late.end, { ...late, how: [...how, ...late.how] });
       return;
     }
+  }
+  // "Before starting, ensure that ...".
+  if (opened && lexicon.REMARK_OPENING.test(sentence.lows.slice(at).join(' '))) {
+    const rest = sentence.slice(at, sentence.words.length);
+    if (!asksForAct(reading, rest, 0)) keepRemark(reading, [...how, rest.text(0, rest.words.length)].join(', '));
+    return;
   }
   const longest = verbAt(sentence.lows, at);
   // "Open valve cage" opens a cage and no valve.

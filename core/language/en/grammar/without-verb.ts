@@ -1,3 +1,4 @@
+import { verbOf } from '../../../model/verbs';
 import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
 import { hidesDone } from './hidden';
 import { torqueAt } from './names/figures';
@@ -37,7 +38,16 @@ export function readWithoutVerb(
   } else if (goesOn) {
     // "..., then a quarter turn more" goes on with what was said.
     reading.keepHow(text);
-  } else reading.doubt('verb', sentence, at, at + 1);
+  } else if (asksHow(reading, sentence, at)) reading.keepHow(`${text}?`);
+  else reading.doubt('verb', sentence, at, at + 1);
+}
+
+/** "Turn by hand - free?": what is looked at on the way. */
+function asksHow({ acts }: Reading, sentence: Sentence, at: number): boolean {
+  const last = acts.at(-1);
+  return (
+    last !== undefined && verbOf(last.verb).effect === 'stays' && sentence.isQuestion && sentence.words.length - at < 4
+  );
 }
 
 /** "The rotor needs care"; but "takeoff end cap screws" says nothing that a takeoff ends. */

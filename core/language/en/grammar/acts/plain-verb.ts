@@ -94,6 +94,7 @@ export function plainVerb(
     return { verb: 'fill' };
   if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
+  if (/^cool/.test(phrase)) return { verb, how: phrase };
   if (phrase === 'let' || phrase === 'allow')
     return letHappen(
       sentence,

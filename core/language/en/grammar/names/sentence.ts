@@ -14,6 +14,12 @@ export class Sentence {
     this.lows = words.map(({ low }) => low);
   }
 
+  /** Whether it ends with a question mark. */
+  get isQuestion(): boolean {
+    const last = this.words.at(-1);
+    return last !== undefined && /^\s*\?/.test(this.line.slice(last.to));
+  }
+
   /** What was typed from one word to before another. */
   text(start: number, end: number): string {
     let text = '';

@@ -24,7 +24,9 @@ export function asOrders(line: string, words: readonly Word[], names: NameIndex)
     piece.push(word);
     // "Seal – draw it": what it is about stands before the dash.
     const isTopic = /^[-–—]$/.test(word.low) && isName(piece.slice(0, -1), names);
-    if (!endsSentence(words, at) || isTopic) continue;
+    // "Strainer first: cover off".
+    const isHead = word.low === ':' && /^(?:first|next|now)$/.test(piece.at(-2)?.low ?? '');
+    if ((!endsSentence(words, at) && !isHead) || isTopic) continue;
     orders.push(...asOrder(new Piece(line, piece, names)));
     piece = [];
   }

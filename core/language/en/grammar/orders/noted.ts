@@ -23,6 +23,7 @@ export function bare(piece: Piece, at: number): boolean {
     bareTorqued(piece, at) ||
     bareTight(piece, at) ||
     bareDone(piece, at) ||
+    bareMeasured(piece, at) ||
     bareKnown(piece, at) ||
     bareFilled(piece, at) ||
     bareWords(piece, at) ||
@@ -111,6 +112,26 @@ function bareDone(piece: Piece, at: number): boolean {
 }
 
 const BEHIND_DONE = /^(?:with|using|by|and|off|out|in|on|from|to|crosswise|evenly|together|again)$/;
+
+/** "Shaft run-out 0.03 max between V-blocks", "bearing bush: max wear 0.2 mm". */
+function bareMeasured(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0)) return false;
+  const named = namesAt(piece.names, piece.words, at).flatMap(({ kind, length }) => (kind === 'part' ? length : []));
+  const behind = at + Math.max(0, ...named);
+  if (behind === at || !SIZED.test(piece.lows(behind))) return false;
+  // What it has to be stands behind what is measured.
+  const feature =
+    piece.low(behind) === ':' ? behind : piece.words.findIndex(({ low }, i) => i >= behind && FEATURE.test(low));
+  if (piece.low(feature) === ':') piece.words[feature] = piece.as(feature, ',');
+  else piece.words.splice(feature + 1, 0, piece.behind(feature, ','));
+  piece.words.splice(at, 0, piece.as(at, 'measure', true));
+  piece.manner = 'bare';
+  return true;
+}
+
+const FEATURE = /^(?:run-?out|thickness|clearance|play|float|diameter|wear|length|height|width|backlash)$/;
+const SIZED =
+  /^(?:: )?(?:(?:max|maximum|min|minimum|end|axial|radial|free|front|rear|outside|inside) )*(?:run-?out|thickness|clearance|play|float|diameter|wear|length|height|width|backlash)(?: (?:max|maximum|min|minimum|front|rear|of|not over|up to|at least|at most)(?: \.)?)* [\d.,]+/;
 
 function bareKnown(piece: Piece, at: number): boolean {
   const verb = verbAt(piece.lowsFrom(at), 0);

@@ -1,10 +1,11 @@
 import { objectsAt } from '../acts/objects';
-import { namesAt } from '../names/known-names';
+import { lastWordsOf, namesAt } from '../names/known-names';
+import { stuffAt } from '../told-along/applied';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import type { Word } from '../words/words';
+import { partsOf, type Word } from '../words/words';
 import { doer } from './doer';
 import type { Piece } from './piece';
 
@@ -25,13 +26,17 @@ export function saidOfThing(piece: Piece, at: number): void {
   if (isThen && verbAt([piece.low(stop)], 0)) return;
   piece.words.splice(at + things.end, stop - at - things.end);
   const isCounted = things.phrases.some(({ known }) => known?.kind === 'part') && thing.fromCount !== undefined;
-  saidOf(piece, at, at + things.end, thing.known?.kind === 'part' || isCounted);
+  const isShort = things.phrases.every(({ words }) =>
+    lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? ''),
+  );
+  saidOf(piece, at, at + things.end, thing.known?.kind === 'part' || isCounted || isShort);
 }
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
   const told = piece.lows(stop);
   const passive = PASSIVE.exec(told);
   if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
+  if (getsStuff(piece, at, stop)) return;
   if (DOER.test(told)) fronted(piece, at, stop);
   else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
   else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);
@@ -54,6 +59,16 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   const thing = piece.words.slice(at, stop);
   piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form), ...thing);
   piece.manner = 'done';
+}
+
+/** "Everything gets a coat of oil first". */
+function getsStuff(piece: Piece, at: number, stop: number): boolean {
+  const stuff = /^gets? /.test(piece.lows(stop)) ? stuffAt(piece.sentence(), stop + 1) : undefined;
+  if (!stuff || !(piece.isLast(stuff.end - 1) || lexicon.isManner(piece.low(stuff.end)))) return false;
+  const [thing, put] = [piece.words.slice(at, stop), piece.words.slice(stop + 1, stuff.end)];
+  piece.words.splice(at, stuff.end - at, piece.as(at, 'coat', true), ...thing, piece.as(stop, 'with', true), ...put);
+  piece.manner = 'done';
+  return true;
 }
 
 /** "The seal I pushed out with a drift". */

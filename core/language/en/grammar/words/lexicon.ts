@@ -40,7 +40,7 @@ const FEATURES =
   leg end step space cavity void tab pocket seating passage gallery inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline dia id od tightness rim flank tooth
   setting alignment adjustment play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
-  wear preload half float straightness squareness condition colour color position movement direction shape rotation insulation noise vibration leakage travel sound smell`);
+  run-out wear preload half float straightness squareness condition colour color position movement direction shape rotation insulation noise vibration leakage travel sound smell`);
 /** Words for parts that name none. */
 export const ANY_PARTS =
   /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;

@@ -227,7 +227,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   join: ['pre-assemble', 'preassemble', 'put together', 'build up', 'make up'],
   split: ['disassemble', 'take apart', 'strip down', 'break down'],
   photo: ['take pictures of', 'take photos of', 'take photographs of', 'take a photograph of', 'snap a picture of'],
-  wait: ['let', 'allow'],
+  wait: ['let', 'allow', 'cool', 'cool down'],
   attend: [
     'count',
     'catch',

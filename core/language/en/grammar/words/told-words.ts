@@ -11,7 +11,7 @@ export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 export const COMES_WHERE = /^(?:out|off|away|apart|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were)[a-z0-9-]+)?) (back on|back in|off|out|on)(?= ?(?:[,.;]|and\b|then\b|with\b|before\b|after\b|until\b|by hand\b|hand\b|finger\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were|stay|stays|sit|sits|remain|remains)[a-z0-9-]+)?) (back on|back in|off|out|on|in)(?= ?(?:[,.;]|and\b|then\b|with\b|before\b|after\b|until\b|by hand\b|hand\b|finger\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|back over|off|out|away|into|onto|over|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS: readonly string[] = [
@@ -23,7 +23,7 @@ export const NAMED =
   /^(?:the|a|an|both|all|each|every|everything|it|them|your|its|their|this|that|these|those|our|my)$/;
 /** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
 export const DOER =
-  /^(?!they (?:should|must|shall|can|will)\b)(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
+  /^(?!they (?:should|must|shall|can|will)\b)(?:i|we|you|they|he|she|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|already|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|go ahead and))* /;
 /** What one may do behind what one does: "..., you can turn it round once". */
 export const ALLOWED =
   /^you (?:can|could|may|might) (?:also |then )?(?:turn|flip|use|reuse|re-use|swap|try) (?:it|them)\b/;
