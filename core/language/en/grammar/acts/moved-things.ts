@@ -149,9 +149,9 @@ const CASES: readonly Case[] = [
   },
   {
     name: '"pull the bolts down evenly"; a sleeve is pulled up and out',
-    means: ({ phrase, ways, objectText }) =>
+    means: ({ phrase, ways, objectText, told }) =>
       /^(?:pull|draw)$/.test(phrase) && ways.some((way) => way === 'up' || way === 'down') && FASTENER.test(objectText)
-        ? { verb: 'torque' }
+        ? { verb: BY_HAND.test(told) ? 'start-by-hand' : 'torque' }
         : undefined,
   },
   {

@@ -113,6 +113,8 @@ export function verbMeant(
     /\b(?:out|off) (?:by )?(?:\w+|\d+) (?:full |more )?turns?\b/.test(told)
   )
     return { verb: 'loosen', keepWay: true };
+  // "Unclamp the plungers and push them forward into the box": out of the way, or home.
+  if (verb === 'press' && takenBefore(reading, objects)) return undefined;
   if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
   if (verb && verbOf(verb).effect === 'refits' && goesElsewhere(bench))
     return /\b(?:oven|hot ?plate)\b/.test(bench) ? { verb: 'heat' } : undefined;
@@ -152,6 +154,12 @@ const LOOKS = /\bto (?:see|check|feel|find)\b/;
 export const RUNS = new RegExp(
   `^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up|bring(?: up)?|take(?: up)?|run(?: up)?|put(?: up)?) (?:the )?pressure\\b`,
 );
+
+/** What was loosened or disconnected in the same breath. */
+function takenBefore({ acts }: Reading, [object]: readonly NounPhrase[]): boolean {
+  const last = acts.at(-1);
+  return object?.pronoun === true && last !== undefined && /^(?:loosen|disconnect)$/.test(last.verb);
+}
 
 function putOnBefore(reading: Reading, objects: readonly NounPhrase[]): boolean {
   const last = reading.acts.at(-1);

@@ -99,7 +99,7 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   // "Two pry bars placed opposite each other".
   if (
     at > start &&
-    /^(?:placed|held|positioned|wrapped|fitted|inserted|set)$/.test(low) &&
+    /^(?:provided|supplied|placed|held|positioned|wrapped|fitted|inserted|set)$/.test(low) &&
     !isJoint(sentence.words[at + 1])
   )
     return true;

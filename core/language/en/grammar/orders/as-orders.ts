@@ -5,7 +5,7 @@ import * as lexicon from '../words/lexicon';
 import { ALSO_NOUN, verbAt } from '../words/operations';
 import { ALLOWED, NAMED, OPENINGS, USING } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import { endsSentence, type Word } from '../words/words';
+import { endsSentence, singular, type Word } from '../words/words';
 import { doer, fetched, helped } from './doer';
 import { bare, bareBehind, bareListed } from './noted';
 import { Piece } from './piece';
@@ -122,15 +122,18 @@ function pastAlone(piece: Piece, at: number): boolean {
 /** "Give the faces a quick wipe": wipe them. */
 function given(piece: Piece, at: number): boolean {
   const things = piece.low(at) === 'give' ? objectsAt(piece.sentence(), at + 1) : undefined;
-  const said =
-    things &&
-    /^(?:a|an|another) (?:(?:good|quick|light|final|little|proper) )?([a-z]+)(?= |$)/.exec(piece.lows(things.end));
-  if (!things || !said?.[1] || !verbAt([said[1]], 0)) return false;
+  const said = things && GIVEN.exec(piece.lows(things.end));
+  const low = said?.[2] && (verbAt([said[2]], 0) ? said[2] : singular(said[2]));
+  if (!things || !low || !verbAt([low], 0)) return false;
   const verb = things.end + said[0].split(' ').length - 1;
   piece.words.splice(things.end, verb - things.end + 1);
-  piece.words[at] = piece.as(at, said[1]);
+  piece.words[at] = piece.as(at, low);
   return true;
 }
+
+/** "A quick wipe", "a couple of good whacks". */
+const GIVEN =
+  /^(a couple of|a few|another|an|a|two|three|some) (?:(?:good|quick|light|sharp|final|little|proper) )?([a-z]+)(?= |$)/;
 
 /** "Torque: packing nut 34 N·m". */
 function heading(piece: Piece, at: number): boolean {

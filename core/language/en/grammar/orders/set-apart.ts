@@ -61,6 +61,12 @@ function isOfAnother(
 
 /** "After you have removed the plug" is "after removing the plug". */
 function afterDone(piece: Piece): void {
+  // "..., having first removed its key".
+  const having = piece.words.findIndex(({ low }, i) => i > 1 && low === 'having' && piece.low(i - 1) === ',');
+  if (having > 0) {
+    if (piece.low(having + 1) === 'first') piece.words.splice(having + 1, 1);
+    piece.words.splice(having - 1, 1, piece.as(having, 'after'));
+  }
   const after = piece.words.findIndex(
     ({ low }, i) => i > 1 && low === 'after' && /^(?:(?:you|we) have|you've|we've|having) /.test(piece.lows(i + 1)),
   );

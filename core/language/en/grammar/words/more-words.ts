@@ -26,7 +26,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   'lock-out': ['secure against', 'padlock', 'tag', 'loto'],
   cut: ['snip', 'snip off', 'sever', 'nip off', 'shear off'],
   drain: ['let out', 'drain down', 'drain off', 'drain out', 'pump out', 'run off'],
-  fill: ['prime', 'pour in', 'fill up', 'fill in'],
+  fill: ['charge', 'prime', 'pour in', 'fill up', 'fill in'],
   hold: [
     'prevent',
     'block',
@@ -161,6 +161,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   soak: ['steep', 'immerse', 'dip'],
   renew: ['exchange', 'swap', 'swap out', 'use new', 'use a new'],
   lubricate: [
+    'slather',
     'lube up',
     'grease up',
     'oil up',

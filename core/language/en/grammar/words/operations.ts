@@ -82,7 +82,7 @@ const COMES_OUT = { out: 'draw', loose: 'loosen', apart: 'split' } as const;
 const MOVEMENTS: readonly Movement[] = [
   { words: 'take get', ways: { out: 'take-off', down: 'take-off', apart: 'split', aside: 'put-aside' } },
   {
-    words: 'remove detach unscrew unthread unbolt undo unclip unhook dismount demount unfasten strip retrieve',
+    words: 'remove detach unscrew unthread unbolt undo unclip unhook dismount demount unfasten strip retrieve recover',
     alone: 'take-off',
     ways: { out: 'take-off', loose: 'loosen' },
   },
@@ -96,7 +96,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...COMES_OUT, in: 'fit', on: 'fit', back: 'fit', over: 'fit', up: 'connect' },
   },
   {
-    words: 'withdraw extract fish dig suck',
+    words: 'withdraw extract fish dig rake suck',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw' },
   },
@@ -291,7 +291,7 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
 
 /** Verbs that are nouns as well: they open an action only before something that is named. */
 export const ALSO_NOUN =
-  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join)$/;
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join|cool)$/;
 const POWERED = /\b(?:power|supply|mains|motor|pump|drive|unit|machine|water|air|switch|current)\b/;
 
 /** Every word that begins a verb, for telling an action from a list. */

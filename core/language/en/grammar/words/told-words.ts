@@ -2,7 +2,8 @@ import { partsOf, type Word } from './words';
 
 /* Words by which it is known how work is told. */
 
-const NO_OWNERS = /^(?:that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
+const NO_OWNERS =
+  /^(?:nothing|everything|something|anything|everyone|that|there|here|let|what|who|she|where|how|when|manufacturer|maker|supplier)$/;
 /** "Comes", "has to come". */
 export const COMES =
   /^(?:(?:has to|have to|must|should|can|can now|will|needs? to|is to|are to) )?(?:comes?|came|go|goes|went) /;

@@ -20,7 +20,7 @@ export interface Word {
 /** An inch mark stands behind its number; a quote stands before what it quotes. */
 const TOKEN = /(?<=\d)["″”](?!\w)|"[^"]+"|'em(?!\p{L})|\d+(?:[.,/]\d+)*|[\p{L}\p{M}]+(?:['’·./-][\p{L}\p{M}\d]+)*|\S/gu;
 const NUMBER_WORD =
-  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?|hundred|thousand|dozen)$/;
+  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?|(?:one|two|three|four|five|six|seven|eight|nine)-(?:ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?)|hundred|thousand|dozen)$/;
 const NUMBER_JOINT = /^(?:hundred|thousand|and|point)$/;
 /** "A new one" counts nothing. */
 const NO_NUMBER_BEFORE = /^(?:new|old|other|another|sound|good|spare|this|that|the|each|every|which|any|right|wrong)$/;
