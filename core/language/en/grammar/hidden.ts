@@ -73,12 +73,16 @@ function hidesAway(sentence: Sentence): boolean {
 }
 
 /** "Fuse out, tag on": things of which nobody said that they are parts, and their ways. */
-function saysAway({ lows }: Sentence): boolean {
+function saysAway(sentence: Sentence): boolean {
+  const { lows } = sentence;
   const said = lows.join(' ');
   if (/^(?!falls|comes|pops|drops|slides)[a-z-]+ (?:off|out|on)(?: , [a-z-]+ (?:off|out|on))*$/.test(said)) return true;
-  // "Bearing locknut off with the hook spanner".
-  const name = /^((?:[a-z-]+ ){1,3})(?:off|out|back|back on|back in|on|in) (?:with|using) /.exec(said)?.[1]?.trim();
-  return name !== undefined && !SAID_OF.test(lows[0] ?? '') && kindFromName(name) !== 'other';
+  // "Bearing locknut off with the hook spanner", "collet in behind it".
+  const name = /^((?:[a-z-]+ ){1,3})(?:off|out|back|back on|back in|on|in) (?:with|using|behind|after|under) /
+    .exec(said)?.[1]
+    ?.trim();
+  if (name === undefined || SAID_OF.test(lows[0] ?? '')) return false;
+  return kindFromName(name) !== 'other' || partAt(sentence.names, sentence, name.split(' ').length - 1) !== undefined;
 }
 
 const MAY = /^(?:may|might|can|could|will|would|should)$/;

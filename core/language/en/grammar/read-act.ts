@@ -41,7 +41,7 @@ export function readAct(
     while (WAY_WORDS[sentence.lows[at] ?? ''] !== undefined && sentence.lows[at + 1] !== 'of' && !isManner(at)) {
       takeWay();
     }
-    if (sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
+    if (TO_ONE_SIDE.test(sentence.lows.slice(at, at + 3).join(' '))) {
       ways.push('aside');
       wayWords.push('to one side');
       at += 3;
@@ -78,7 +78,7 @@ export function readAct(
   ) {
     takeWay();
   }
-  if (verb.is === 'movement' && sentence.lows.slice(at, at + 3).join(' ') === 'to one side') {
+  if (verb.is === 'movement' && TO_ONE_SIDE.test(sentence.lows.slice(at, at + 3).join(' '))) {
     ways.push('aside');
     wayWords.push('to one side');
     at += 3;
@@ -247,6 +247,8 @@ export function readAct(
     if (/^(?:and|then)$/.test(sentence.lows[at] ?? '') && isAnother) at += 1;
   }
 }
+
+const TO_ONE_SIDE = /^to (?:one|the) side$/;
 
 /** How far or how, between what is named and its way: "straight out", "all the way off". */
 const BEFORE_WAY = new RegExp(

@@ -162,7 +162,7 @@ const MOVES_THERE =
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE =
-  /\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more|\d+)\b|\bgets? (?!(?:very |quite |too |really )?(?:hot|warm|cold|stuck|dirty|wet|dry|hard|soft|worn|loose|tight|bigger|smaller|slippery|heavy|brittle|old|in|on|to|under|stiff|stretched|shorter|longer|harder|softer|trapped|caught|lost|damaged|scratched|pinched|torn|bent|hung|into|between|through)\b)\w+/;
+  /^(?:(?:the|both|all|each) )?(?:[\w-]+ ){1,3}?go(?:es)? (?:horizontal|vertical|flat|upright|face|lips?|up|down|under|behind|first|last|next|there|here|straight)\w*\b|\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more|\d+)\b|\bgets? (?!(?:very |quite |too |really )?(?:hot|warm|cold|stuck|dirty|wet|dry|hard|soft|worn|loose|tight|bigger|smaller|slippery|heavy|brittle|old|in|on|to|under|stiff|stretched|shorter|longer|harder|softer|trapped|caught|lost|damaged|scratched|pinched|torn|bent|hung|into|between|through)\b)\w+/;
 
 const STATEMENT =
   /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|[\w-]+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;

@@ -131,8 +131,9 @@ const CASES: readonly Case[] = [
   {
     name: '"bump the motor", "run the pump", "start it"',
     means: ({ phrase, ways, object, objectText, at, told }) => {
-      if (phrase === 'bump' && MACHINE.test(objectText) && ways.length === 0)
-        return { verb: 'test', about: `bump ${objectText}`, aboutEnd: at };
+      const isBumped = MACHINE.test(objectText) || (object?.pronoun && /\bfor (?:rotation|direction)\b/.test(told));
+      if (phrase === 'bump' && isBumped && ways.length === 0)
+        return { verb: 'test', about: `bump ${object?.pronoun ? 'the pump' : objectText}`, aboutEnd: at };
       if (!/^(?:run|start)$/.test(phrase)) return undefined;
       if (MACHINE.test(objectText)) return { verb: 'test' };
       const isIt = object?.pronoun === true && !FASTENER.test(objectText);

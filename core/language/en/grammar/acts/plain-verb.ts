@@ -106,7 +106,8 @@ export function plainVerb(
         .join(' and '),
     );
   if (/^(?:look|watch|listen|feel)$/.test(phrase)) {
-    const on = / for .* (?:on|in|at|of) /.test(told) && !RUNNING.test(told) ? lookedAt(sentence) : undefined;
+    const isSeen = phrase !== 'listen' && / for .* (?:on|in|at|of) /.test(told) && !RUNNING.test(told);
+    const on = isSeen ? lookedAt(sentence) : undefined;
     if (on) return { verb: 'inspect' };
   }
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
@@ -342,7 +343,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
+  /\b(?:(?:air|drip)[- ]dry|relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

@@ -147,6 +147,9 @@ function bareKnown(piece: Piece, at: number): boolean {
   )
     return false;
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  // "Wear rings over double the clearance" are some of them.
+  const over = piece.low(things.end + 1);
+  if (way === 'over' && !NAMED.test(over) && !piece.knows(things.end + 1)) return false;
   // "Gland nuts off, gland back": slid back, or put back.
   const isAfterOff = piece.words.slice(0, at).some(({ low }) => /^(?:off|out)$/.test(low));
   if (way === 'back' && isAfterOff && piece.isLast(things.end)) return false;

@@ -230,7 +230,8 @@ const MOVEMENTS: readonly Movement[] = [
     alone: 'bend',
     ways: { over: 'bend', back: 'bend', down: 'bend', up: 'bend', out: 'bend', in: 'bend', on: 'bend' },
   },
-  { words: 'throw toss', ways: { out: 'discard' } },
+  { words: 'throw', ways: { out: 'discard' } },
+  { words: 'toss', alone: 'discard', ways: { out: 'discard', aside: 'put-aside' } },
 ];
 
 const byWord = new Map(

@@ -41,7 +41,12 @@ export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|befor
 /** "The screw's flanks" are the flanks of the screw. */
 export function withoutOwner(word: Word, at: number, words: readonly Word[]): Word {
   // "The drain's at the bottom" is, and owns nothing.
-  if (/^(?:at|in|on|off|out|not|the|a|an|still|there|up|down|apart|)$/.test(words[at + 1]?.low ?? '')) return word;
+  if (
+    /^(?:at|in|on|off|out|not|the|a|an|still|there|up|down|apart|going|coming|getting|gonna|)$/.test(
+      words[at + 1]?.low ?? '',
+    )
+  )
+    return word;
   const owner = /^([a-z-]{3,})'s$/.exec(word.low)?.[1];
   if (!owner || NO_OWNERS.test(owner)) return word;
   return { ...word, low: owner, parts: partsOf(owner), as: owner };
