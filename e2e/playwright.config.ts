@@ -9,8 +9,9 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   workers: WORKSHOPS,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  // The unit tests run beside them.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -419,6 +419,8 @@ test('steps are copied as a run and pasted into a procedure of another series, w
   await signIn(page, 'Ines Harrowgate');
   await newProcedure(page, 'Copied from');
   await typeLines(page, ['isolate the drive', 'undo 6 cap bolts /socket, 10 mm', 'take off cap', 'inspect cap']);
+  // The fold follows the line as soon as there is time.
+  await expect(page.getByRole('button', { name: /^Step 4, / })).toBeVisible();
   await page.getByRole('button', { name: /^Step 2, / }).focus();
   await page.keyboard.press('Shift+ArrowDown');
   await expect(page.getByRole('button', { name: /^Step 3, / })).toBeFocused();

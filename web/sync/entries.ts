@@ -94,19 +94,22 @@ async function keepNext(made: Kept): Promise<void> {
   const entry = { id: nanoid(), jobId, at: new Date().toISOString(), by, content };
   const signed = await signedEntry({ ...entry, before });
   const row: OutboxEntry = { ...entry, ...(made.picture && { picture: made.picture }), ...(signed && { signed }) };
+  const last = signed && (await signing()).sha256Of(new TextEncoder().encode(signed.text));
+  // The entry and the end of its chain at once: a page that is closed in between forks no chain.
+  const add = () =>
+    device.transaction('rw', device.outbox, device.chains, async () => {
+      await device.outbox.add(row);
+      if (last) await device.chains.put({ jobId, last });
+    });
   try {
-    await device.outbox.add(row);
+    await add();
   } catch (error) {
     if (!isQuota(error)) throw error;
     // Sending what waits makes room, where there is a server to send it to.
     await sync();
-    await device.outbox.add(row).catch((still: unknown) => {
+    await add().catch((still: unknown) => {
       throw isQuota(still) ? noRoomHere() : still;
     });
-  }
-  if (signed) {
-    const { sha256Of } = await signing();
-    await device.chains.put({ jobId, last: sha256Of(new TextEncoder().encode(signed.text)) });
   }
   void sync();
   void askToKeep();

@@ -28,6 +28,7 @@ import { DraggedChip, FoldChip, Gap, Thread } from './FoldChip';
 import { type FoldItem, foldItems, itemOf, type Section, sectionOfStage } from './fold-items';
 import { type Direction, neighbour, placeAfterDrop } from './fold-moves';
 import { useFoldSearch } from './useFoldSearch';
+import { useKeptFocus } from './useKeptFocus';
 
 interface Drop {
   readonly stepId: string;
@@ -97,6 +98,8 @@ export function FoldPanel({ writes }: { writes: boolean }) {
     setDragged(null);
     setDrop(null);
   };
+
+  useKeptFocus(scroller, items);
 
   const openSectionOf = (id: string) => {
     const step = procedure.steps.find((candidate) => candidate.id === id);
