@@ -97,6 +97,8 @@ test('a tablet that is full says so, keeps what is there, and goes on when there
   expect(await told(page)).toHaveLength(4);
 });
 
+const built = fileURLToPath(new URL('../dist', import.meta.url));
+
 test.describe('a server of its own', () => {
   const port = PORT + WORKSHOPS + 7;
   const url = `http://localhost:${port}`;
@@ -105,8 +107,8 @@ test.describe('a server of its own', () => {
   let server: ChildProcess | undefined;
 
   async function startServer(): Promise<void> {
-    const args = ['scripts/fukusa.mjs', 'serve', '--demo', '--data', folder, '--port', String(port)];
-    server = spawn(process.execPath, args, { stdio: 'ignore', detached: true });
+    const args = ['serve', '--demo', '--data', folder, '--port', String(port)];
+    server = spawn(process.execPath, [join(built, 'server', 'main.js'), ...args], { stdio: 'ignore', detached: true });
     await expect(async () => expect((await fetch(`${url}/api/start`)).ok).toBe(true)).toPass({ timeout: 80_000 });
   }
   /** As when the power goes: nothing is tidied up. */
@@ -162,7 +164,6 @@ test.describe('an update of the app', () => {
   const port = PORT + WORKSHOPS + 8;
   const url = `http://localhost:${port}`;
   test.use({ serviceWorkers: 'allow', baseURL: url });
-  const built = fileURLToPath(new URL('../dist', import.meta.url));
   // Beside the one that is built, so that its packages and the demo are found.
   const copy = fileURLToPath(new URL(`../.dist-${process.pid}`, import.meta.url));
   let folder: string;

@@ -1,6 +1,7 @@
 import { type RefObject, useEffect, useLayoutEffect, useRef } from 'react';
+import { useAuthor } from '../../../state/author-store';
 
-/** A chip that is drawn anew, because its row changed, keeps the focus it had. */
+/** The chip in hand keeps the focus it had when it is drawn anew, because its row changed. */
 export function useKeptFocus(scroller: RefObject<HTMLElement | null>, drawn: unknown): void {
   const left = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -24,6 +25,7 @@ export function useKeptFocus(scroller: RefObject<HTMLElement | null>, drawn: unk
     const chip = left.current;
     if (!chip || chip.isConnected || document.activeElement !== document.body) return;
     left.current = null;
+    if (chip.dataset.step !== useAuthor.getState().selected) return;
     scroller.current?.querySelector<HTMLElement>(`[data-step="${chip.dataset.step}"]`)?.focus({ preventScroll: true });
   }, [drawn, scroller]);
 }
