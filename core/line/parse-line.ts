@@ -113,7 +113,8 @@ type OpenStep = Open<ParsedStep>;
  * Reads a typed line against the names of a series. `before` is what the step in hand is about, for "it" and "them".
  * Nothing is guessed: what could mean several things is among the doubts.
  */
-export function parseLine(typed: string, series: Series, before: SaidBefore = { parts: [] }): ParsedLine {
+export function parseLine(line: string, series: Series, before: SaidBefore = { parts: [] }): ParsedLine {
+  const typed = withoutCapsLock(line);
   const segments = withWordsBehind(splitLine(typed), series);
   const plain = plainWords(typed, segments);
   const read = readSaid(plain, series, before);
@@ -165,6 +166,13 @@ export function parseLine(typed: string, series: Series, before: SaidBefore = { 
   const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));
   if (saysNothing && faults.length === 0) faults.push({ kind: 'no-verb', word: '' });
   return { steps, note: saysNothing ? undefined : note, faults, doubts: doubts.sort((a, b) => a.from - b.from) };
+}
+
+/** A line in capitals throughout is read as if Caps Lock were off; units keep theirs. */
+function withoutCapsLock(line: string): string {
+  if (/\p{Ll}/u.test(line) || !/\p{Lu}{3,}.*\s.*\p{Lu}{2,}/u.test(line)) return line;
+  const low = line.toLowerCase().replace(/(?<=\d\s?)n(?=·?m\b)/g, 'N');
+  return low.length === line.length ? low : line;
 }
 
 /** "All but two of the bolts" are as many as the series has, but two. */

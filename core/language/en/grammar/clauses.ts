@@ -139,7 +139,7 @@ function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string
 /** "Remove, clean and inspect the rotor": so far there is a verb and nothing else. */
 function isVerbAlone({ lows }: Sentence, start: number, end: number): boolean {
   let from = start;
-  while (from < end && FILLERS.has(lows[from] ?? '')) from += 1;
+  while (from < end && (FILLERS.has(lows[from] ?? '') || lows[from] === ',')) from += 1;
   return from < end && verbAt(lows, from)?.length === end - from;
 }
 

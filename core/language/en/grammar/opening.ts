@@ -1,11 +1,13 @@
 import { blankAct, type OpenAct, type Reading } from './acts/reading';
 import { measureAt } from './names/figures';
 import { namesAt } from './names/known-names';
+import { beginsFacing } from './names/name-ends';
 import { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import { trailing } from './told-along/trailing';
 import * as lexicon from './words/lexicon';
 import { verbAt } from './words/operations';
+import { NAMED } from './words/told-words';
 import { wordsOf } from './words/words';
 
 /** What was said before the verb, and where it ends. */
@@ -53,7 +55,12 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     open.tools.push(tool.tool);
   } else if (/^(?:before|prior|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)) {
     open.how.push(piece.text(0, piece.words.length));
-  } else if (/^(?:with|by)$/.test(low) && !toolAt(inside, 1)) open.how.push(piece.text(0, piece.words.length));
+  } else if (
+    /^(?:with|by)$/.test(low) &&
+    !toolAt(inside, 1) &&
+    !beginsFacing(inside, NAMED.test(inside.lows[1] ?? '') ? 2 : 1)
+  )
+    open.how.push(piece.text(0, piece.words.length));
   else trailing(reading, inside, 0, open);
   const { tools, applied, positionIds, positionSetId, positionNames, faces } = open;
   return {

@@ -3,7 +3,7 @@ import { type NameIndex, namesAt } from '../names/known-names';
 import { STATE } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { ALSO_NOUN, verbAt } from '../words/operations';
-import { ALLOWED, NAMED, OPENINGS, USING } from '../words/told-words';
+import { ALLOWED, NAMED, USING } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { endsSentence, singular, type Word } from '../words/words';
 import { doer, fetched, helped } from './doer';
@@ -45,11 +45,13 @@ function asOrder(piece: Piece): Word[] {
   nameOwned(piece);
   partDoer(piece);
   partMeans(piece);
+  // "Now you want to seat the ring, shiny side out" opens with an order.
+  const opens = piece.opens();
   putAt(piece, piece.skipFillers(0), true);
   for (let at = 1; at < piece.words.length; at += 1) {
     if (at < piece.readTo) continue;
     if (!/^(?:and|then|,)$/.test(piece.low(at - 1)) || /^(?:and|then|,)$/.test(piece.low(at))) continue;
-    const isOpening = piece.low(at - 1) === ',' && OPENINGS.test(piece.low(0));
+    const isOpening = piece.low(at - 1) === ',' && opens;
     putAt(piece, piece.skipFillers(at), isOpening);
   }
   partExpectation(piece);
@@ -84,7 +86,9 @@ function goesOn(piece: Piece, at: number): boolean {
   const form = piece.manner === 'doing' ? 'ing' : /^(?:done|past|bare)$/.test(piece.manner) ? 'past' : undefined;
   let verb = at;
   while (lexicon.isManner(piece.low(verb))) verb += 1;
-  if (form && baseOf(piece.low(verb), form) !== undefined) {
+  // "I'm pulling it off, turning it slightly": how.
+  const isHow = form === 'ing' && piece.low(at - 1) === ',' && DOING_ALONG.test(piece.lows(verb));
+  if (form && !isHow && baseOf(piece.low(verb), form) !== undefined) {
     piece.words[verb] = piece.based(verb, form);
     if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
@@ -96,6 +100,9 @@ function goesOn(piece: Piece, at: number): boolean {
     piece.words.splice(at + 1, 0, piece.pronounAt(at));
   return true;
 }
+
+const DOING_ALONG =
+  /^(?:(?:turning|twisting|rocking|tilting|pushing|pulling|tapping|working|holding|keeping|rotating) (?:it|them)\b|(?:working|stopping|starting|going|taking care|making sure|watching|applying (?:force|pressure|load))\b)/;
 
 /** "Removing the nut, ..." */
 function gerund(piece: Piece, at: number): boolean {

@@ -13,19 +13,27 @@ export function doer(piece: Piece, at: number): boolean {
   const said = DOER.exec(piece.lows(at))?.[0];
   if (said === undefined) return false;
   let verb = at + said.trim().split(' ').length;
+  // "You need to have a look": to have is no helping verb there.
+  if (/ to have $/.test(said) && /^a (?:\w+ )?look\b/.test(piece.lows(verb))) verb -= 1;
   const manners: Word[] = [];
-  while (lexicon.isManner(piece.low(verb))) manners.push(piece.words[verb++] as Word);
+  while (lexicon.isManner(piece.low(verb)) && !isOrderAt(piece, verb)) manners.push(piece.words[verb++] as Word);
   const low = piece.low(verb);
   // "I'm just gonna grab a pick and ...".
   if (/^(?:grab|fetch|get|take|use)$/.test(low) && toolAt(piece.sentence(), verb + 1)) {
     piece.words.splice(at, verb - at, ...manners);
     return fetched(piece, at + manners.length);
   }
-  if (PERCEIVED.test(low) || /^(?:do|don't|did|didn't)$/.test(low)) return false;
+  // "You need to look at the seats" orders it; "you'll feel it click" does not.
+  const isOrdered =
+    / (?:need|have|want|going|got) to $| gonna $/.test(said) && /^(?:look|let|use|see|watch|feel|get)$/.test(low);
+  const isDone = low === 'do' && /^(?:do up|do (?:the|both|all) (?:[\w-]+ ){1,4}up)\b/.test(piece.lows(verb));
+  const isLooked = / to (?:have )?$/.test(said) && /^have a (?:\w+ )?look\b/.test(piece.lows(verb));
+  if ((PERCEIVED.test(low) && !isOrdered && !isLooked) || (/^(?:do|don't|did|didn't)$/.test(low) && !isDone))
+    return false;
   // "They are scrap" says how they are.
   const isDoing = (['ing', 'past'] as const).some((one) => baseOf(low, one) !== undefined);
   if (/(?: (?:am|are|is|was|were)|'(?:m|re)) $/.test(said) && !isDoing) return false;
-  if (verbAt([low], 0) && !baseOf(low, 'past')) {
+  if (verbAt(piece.lowsFrom(verb), 0) && !baseOf(low, 'past')) {
     piece.words.splice(at, verb - at, ...manners);
     return true;
   }
@@ -35,6 +43,11 @@ export function doer(piece: Piece, at: number): boolean {
   piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, form));
   piece.manner = form === 'ing' ? 'doing' : 'past';
   return true;
+}
+
+/** "Clean the caps", "shut the valve": a word that says how as well. */
+function isOrderAt(piece: Piece, at: number): boolean {
+  return verbAt(piece.lowsFrom(at), 0) !== undefined && !/^[,.;]?$/.test(piece.low(at + 1));
 }
 
 /** "Two people lift the manifold off", "get someone to help you lift it": with whom, and then what. */

@@ -2,10 +2,16 @@ import type { NameIndex } from '../names/known-names';
 import { namesAt } from '../names/known-names';
 import { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
-import { WAY_WORDS } from '../words/operations';
-import { withoutOwner } from '../words/told-words';
+import { type ReadVerb, verbAt, WAY_WORDS } from '../words/operations';
+import { DOER, OPENINGS, withoutOwner } from '../words/told-words';
 import { baseOf, type VerbForm } from '../words/verb-forms';
 import { partsOf, type Word } from '../words/words';
+
+const REMINDER =
+  /^(?:always |just |also )?(?:(?:remember|don't forget|do not forget|be sure|make sure|make certain|be certain) to(?= )|(?:make sure|make certain|be sure|ensure|see)(?: that)? (?:you|we)) /;
+/** What one is reminded of and is nothing to do: "make sure you keep them apart", "... you feel it click". */
+const NOT_REMINDED = /^(?:keep|have|leave|wear|do|don't|are|can|note|stay|never|not|always)$/;
+const PERCEIVED_YOU = /^(?:know|see|hear|feel|understand|find|catch|count)$/;
 
 /** How the actions of a sentence are told; those behind an "and" go on in the same way. */
 export type Manner = 'order' | 'doing' | 'past' | 'done' | 'topic' | 'bare';
@@ -36,14 +42,47 @@ export class Piece {
     return at === this.words.length - 1 || /^[.,;!?]$/.test(this.low(at + 1));
   }
 
+  /** Where an order may begin, behind what says nothing and whoever does it. */
+  orderStart(): number {
+    const at = this.skipFillers(0);
+    const who = DOER.exec(this.lows(at))?.[0];
+    return who ? at + who.trim().split(' ').length : at;
+  }
+
+  /** The verb there, in whichever form it is told: "I'm checking", "we checked". */
+  orderVerb(): ReadVerb | undefined {
+    const [low = '', ...rest] = this.lowsFrom(this.orderStart());
+    return verbAt([low, ...rest], 0) ?? verbAt([baseOf(low, 'ing') ?? baseOf(low, 'past') ?? low, ...rest], 0);
+  }
+
+  /** Whether it opens with when or with what, and the order stands behind that. */
+  opens(): boolean {
+    return OPENINGS.test(this.low(0)) && this.orderVerb() === undefined;
+  }
+
   skipFillers(start: number): number {
     let at = start;
     for (;;) {
+      const reminder = this.reminderAt(at);
+      if (reminder > 0) {
+        this.words.splice(at, reminder);
+        continue;
+      }
       const phrase = lexicon.FIRST_OF_ALL.exec(this.lows(at))?.[0];
       if (phrase) this.words.splice(at, phrase.trim().split(' ').length);
       else if (/^(?:and|then|,)$/.test(this.low(at)) || lexicon.FILLERS.has(this.low(at))) at += 1;
       else return at;
     }
+  }
+
+  /** "Don't forget to", "make sure you" before what is to be done: how many words it takes. */
+  private reminderAt(at: number): number {
+    const said = REMINDER.exec(this.lows(at))?.[0];
+    const length = said?.trim().split(' ').length ?? 0;
+    const next = at + length;
+    const isNothing =
+      NOT_REMINDED.test(this.low(next)) || (!said?.trimEnd().endsWith(' to') && PERCEIVED_YOU.test(this.low(next)));
+    return length > 0 && !isNothing && verbAt(this.lowsFrom(next), 0) !== undefined ? length : 0;
   }
 
   knows(at: number): boolean {

@@ -4,7 +4,7 @@ import { endsIn, namesAt } from '../names/known-names';
 import { nounPhraseAt } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
-import { DOER, JOINED, MEANS, OPENINGS } from '../words/told-words';
+import { DOER, JOINED, MEANS } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { isPlural, partsOf, type Word } from '../words/words';
 import type { Piece } from './piece';
@@ -83,19 +83,20 @@ export function partMeans(piece: Piece): void {
   const by = piece.words.findIndex(
     ({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.includes(piece.low(i + 1)),
   );
-  if (by < 0 || !verbAt(piece.lowsFrom(piece.skipFillers(0)), 0)) return;
+  const start = piece.orderStart();
+  if (by < 0 || !piece.orderVerb()) return;
   const named = nounPhraseAt(piece.sentence(), by + 2);
   if (!named || named.phrase.pronoun) return;
   const stop = piece.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
   const end = stop < 0 ? piece.words.length : stop;
   const means = [piece.based(by + 1, 'ing'), ...piece.words.slice(by + 2, end)];
   piece.words.splice(by, end - by);
-  piece.words.unshift(...means, piece.as(0, 'then', true));
+  piece.words.splice(start, 0, ...means, piece.as(start, 'then', true));
 }
 
 /** "While it drains I loosen the nut": what one does begins a new part of the sentence. */
 export function partDoer(piece: Piece): void {
-  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'to') return;
+  if (!piece.opens() && piece.low(0) !== 'to') return;
   const at = piece.words.findIndex((_, i) => i > 2 && !JOINED.test(piece.low(i - 1)) && DOER.test(piece.lows(i)));
   if (at > 0 && piece.words.slice(0, at).every(({ low }) => low !== ','))
     piece.words.splice(at, 0, piece.as(at, ',', true));
@@ -103,7 +104,7 @@ export function partDoer(piece: Piece): void {
 
 /** "With the cover off you can see the gear": what one will find is no part of what stands before it. */
 export function partExpectation(piece: Piece): void {
-  if (!OPENINGS.test(piece.low(0)) && piece.low(0) !== 'with') return;
+  if (!piece.opens() && piece.low(0) !== 'with') return;
   for (let at = 2; at < piece.words.length; at += 1) {
     if (!/^you(?:'ll)?$/.test(piece.low(at)) || JOINED.test(piece.low(at - 1))) continue;
     if (!lexicon.EXPECTATION.test(piece.lows(at))) continue;
@@ -114,7 +115,7 @@ export function partExpectation(piece: Piece): void {
 
 /** "Hold the impeller while you undo the nut": what is done meanwhile is done, and follows the holding. */
 export function partWhile(piece: Piece): void {
-  const first = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  const first = piece.orderVerb();
   if (first?.is !== 'verb' || !/^(?:hold|compress|lock-out)$/.test(first.verb)) return;
   const at = piece.words.findIndex(({ low }, i) => i > 1 && low === 'while');
   if (at < 0) return;

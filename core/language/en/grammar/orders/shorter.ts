@@ -1,5 +1,4 @@
 import { objectsAt } from '../acts/objects';
-import { verbAt } from '../words/operations';
 import { isPlural, type Word } from '../words/words';
 import type { Piece } from './piece';
 
@@ -45,7 +44,7 @@ const IT_IS =
 
 /** "Inspect the plungers: cracks, scores, chipped ends": for these. */
 function lookFor(piece: Piece): void {
-  const verb = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  const verb = piece.orderVerb();
   const colon = piece.words.findIndex(({ low }, i) => i > 1 && low === ':');
   if (verb?.is !== 'verb' || verb.verb !== 'inspect' || colon < 0 || piece.lows(0).includes(' for ')) return;
   const signs = piece.lows(colon + 1).split(/ (?:,|and|or) /);
@@ -58,8 +57,8 @@ const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|
 
 /** "Turn the diaphragm by hand to unscrew it": it is unscrewed. */
 function turnToTake(piece: Piece): void {
-  const at = piece.skipFillers(0);
-  if (!/^(?:turn|rotate|twist)$/.test(piece.low(at))) return;
+  const at = piece.orderStart();
+  if (!/^(?:turn|rotate|twist)$/.test(piece.orderVerb()?.phrase ?? '')) return;
   const to = piece.words.findIndex(
     ({ low }, i) =>
       i > at + 1 &&
@@ -74,7 +73,7 @@ function turnToTake(piece: Piece): void {
 
 /** "Check the teeth for chips and the journals for scores": they are checked as well. */
 function lookAgain(piece: Piece): void {
-  const verb = verbAt(piece.lowsFrom(piece.skipFillers(0)), 0);
+  const verb = piece.orderVerb();
   if (verb?.is !== 'verb' || verb.verb !== 'inspect') return;
   for (let at = piece.words.length - 3; at > 2; at -= 1) {
     const [said] = /^(?:and|,) (?:the )?(?:[\w-]+ ){1,4}for /.exec(piece.lows(at)) ?? [];
