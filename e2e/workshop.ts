@@ -26,7 +26,7 @@ const addressOf = (worker: number) => `http://localhost:${PORT + worker}`;
 export const test = base.extend<{ noErrors: undefined }>({
   baseURL: async ({ browserName: _ }, use, { parallelIndex }) => use(addressOf(parallelIndex)),
   noErrors: [
-    async ({ context }, use) => {
+    async ({ context }, use, info) => {
       const errors: string[] = [];
       const watch = (page: Page) => {
         page.on('pageerror', (error) => errors.push(error.message));
@@ -39,12 +39,24 @@ export const test = base.extend<{ noErrors: undefined }>({
       context.pages().forEach(watch);
       context.on('page', watch);
       await use(undefined);
+      if (info.status !== info.expectedStatus) await tellWhatIsSeen(context);
       expect(errors).toEqual([]);
     },
     { auto: true },
   ],
 });
 export { expect };
+
+/** What stands on the screens of a test that failed: its report shows no picture where it runs without a monitor. */
+async function tellWhatIsSeen(context: BrowserContext): Promise<void> {
+  for (const page of context.pages()) {
+    const seen = await page
+      .locator('body')
+      .innerText()
+      .catch(() => '');
+    console.log(`Seen at ${page.url()}:\n${seen.slice(0, 1200)}`);
+  }
+}
 
 let made = 0;
 
