@@ -9,9 +9,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   workers: WORKSHOPS,
-  // The unit tests run beside them.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -339,3 +339,28 @@ test('the code on a pump opens its page; another code and a wrong photo are told
   const { numPages } = await getDocument({ data: new Uint8Array(await label.body()) }).promise;
   expect(numPages).toBe(1);
 });
+
+test('the record opens after the job, however late its screen and all that is asked anew', async ({ page }) => {
+  await signIn(page, 'Ines Harrowgate');
+  await newProcedure(page, 'Cover and a slow record');
+  await typeLines(page, ['inspect cover']);
+  await release(page);
+  const late = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+  let isFinishing = false;
+  let arrive = () => {};
+  const arrived = new Promise<void>((resolve) => {
+    arrive = resolve;
+  });
+  await page.route('**/assets/RecordScreen-*.js', (route) => arrived.then(() => route.continue()));
+  await page.route('**/api/**', async (route) => {
+    if (isFinishing && route.request().method() === 'GET') await late(1500);
+    await route.continue();
+  });
+  await startJob(page, 'Cover and a slow record', 'SLOW-1');
+  await stepDone(page);
+  isFinishing = true;
+  await page.getByRole('button', { name: 'Finish and seal the record' }).click();
+  await late(4000);
+  arrive();
+  await expect(page.getByRole('heading', { name: /^Record of job/ })).toBeVisible();
+});

@@ -196,9 +196,8 @@ function ReadingPlace({ bench, step, run, inHand, place }: DemandsProps & { plac
     setFault('');
     // Empty at once, so that the next key is not for this reading; what could not be kept comes back.
     setText('');
-    const isKept = await bench.enter({
-      ...{ kind: 'torque-read', stepId: step.id, positionId: place, reading: { value, unit } },
-    });
+    const reading = { value, unit };
+    const isKept = await bench.enter({ kind: 'torque-read', stepId: step.id, positionId: place, reading });
     if (!isKept) setText((typedSince) => typedSince || text);
   };
 

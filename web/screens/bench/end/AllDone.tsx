@@ -1,13 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
 import { SIGNERS } from '#core/job/entry-words';
 import { summaryOf } from '#core/record/summary';
 import { DrawnSignature } from '../../../drawings/DrawnSignature';
 import { usePerson } from '../../../frame/SignedIn';
 import type { BenchJob } from '../../../sync/bench-job';
-import { sync } from '../../../sync/engine';
 import frame from '../Bench.module.css';
 import { openSignature } from '../forms/open';
 import styles from './End.module.css';
@@ -15,26 +13,17 @@ import styles from './End.module.css';
 /** It says in words what was found; not needed before a job ends. */
 const Summary = lazy(async () => ({ default: (await import('../../../parts/Summary')).Summary }));
 
-const TRIED_AGAIN_MS = 3000;
-
 /** All steps are done: signed by hand where that is wanted, then sealed. */
 export function AllDone({ bench, inHand }: { bench: BenchJob; inHand: boolean }) {
   const { t } = useTranslation();
   const person = usePerson();
-  const navigate = useNavigate();
   const queries = useQueryClient();
   const { job, state } = bench;
   const summary = summaryOf(job.release.workbook, state, bench.entries, job.startedAt);
-  // Somebody waits for the record: what is not gone yet is tried again soon.
-  useEffect(() => {
-    if (state.phase !== 'finished') return;
-    const timer = setInterval(() => void sync(), TRIED_AGAIN_MS);
-    return () => clearInterval(timer);
-  }, [state.phase]);
   const finish = async () => {
+    // The bench goes on to the record by itself; to go anywhere else meanwhile would stop it on its way.
     await bench.enter({ kind: 'finished' });
     await queries.invalidateQueries();
-    navigate(`/jobs/${job.id}`);
   };
   return (
     <main className={frame.end}>

@@ -167,7 +167,7 @@ function MeasuredPart({
     if (bad) return setFault(t('bench.readingBad', { text: bad.text }));
     setFault('');
     for (const { spot, value } of said) {
-      await bench.enter({
+      const isKept = await bench.enter({
         kind: 'measured',
         stepId: step.id,
         measurementId: measurement.id,
@@ -175,6 +175,7 @@ function MeasuredPart({
         ...spot,
         reading: { value, unit },
       });
+      if (!isKept) return;
     }
     // What was typed meanwhile stays.
     setTexts((now) => Object.fromEntries(Object.entries(now).filter(([key, text]) => text !== texts[key])));
@@ -193,6 +194,7 @@ function MeasuredPart({
             .map((spot) => {
               const reading = at(spot);
               const tells = reading && verdictOf(reading);
+              const typed = texts[spotKey(spot)] ?? entered(spot);
               const way = measurement.directions === 2 ? t(`measure.way.w${spot.direction}`) : '';
               return (
                 <div key={spotKey(spot)} className={styles.spot}>
@@ -203,10 +205,8 @@ function MeasuredPart({
                       aria-label={label(spot)}
                       className={tells && ENTERED[tells]}
                       placeholder={way}
-                      value={texts[spotKey(spot)] ?? entered(spot)}
-                      data-entered={
-                        reading && (texts[spotKey(spot)] ?? entered(spot)) === entered(spot) ? '' : undefined
-                      }
+                      value={typed}
+                      data-entered={reading && typed === entered(spot) ? '' : undefined}
                       onFocus={() =>
                         isConnected && calliper.tap({ measurementId: measurement.id, positionId: place, ...spot })
                       }
