@@ -3,7 +3,7 @@ import { wordsOf } from '#core/language/en/grammar/words/words';
 import { judgeLine, type SaidLine } from './corpus';
 
 /** An order in other words that mean the same: a line that is understood is understood in each of them. */
-const TOLD: Readonly<Record<string, (order: string) => string>> = {
+export const TOLD: Readonly<Record<string, (order: string) => string>> = {
   chatty: (order) => `Okay, ${order}`,
   polite: (order) => `Please ${order}`,
   wanted: (order) => `Now you want to ${order}`,
@@ -17,6 +17,7 @@ const TOLD: Readonly<Record<string, (order: string) => string>> = {
   explained: (order) => `What you do now is ${order}`,
   'as a step': (order) => `The next step is to ${order}`,
   'in a list': (order) => `12. ${order}`,
+  'with Caps Lock on': (order) => order.toUpperCase(),
   'in a hurry': (order) => order.toLowerCase().replace(/[.!]$/, ''),
 };
 

@@ -9,7 +9,8 @@ import { DEFAULT_TOLERANCE_PERCENT } from '../model/torque-figure';
 import { readDirection } from '../reading/en/direction-words';
 import { poseSaid } from '../reading/en/pose-words';
 import { findTool, splitTool } from './behind-signs';
-import type { ParsedLine, ParsedNote, ParsedStep } from './parse-line';
+import type { ParsedLine, ParsedNote } from './parse-line';
+import type { ParsedStep } from './parsed-step';
 import { proofsSaid } from './proofs-said';
 import { groupEdits } from './tightening-said';
 

@@ -3,7 +3,7 @@ import { pluralName } from '../model/names';
 import type { Series } from '../model/series';
 import { verbOf } from '../model/verbs';
 import { readVerb, verbsStartingWith } from '../reading/en/verb-words';
-import { splitLine } from './parse-line';
+import { splitLine } from './segments';
 
 export interface Completion {
   readonly kind: 'verb' | 'part' | 'tool' | 'position' | 'consumable';

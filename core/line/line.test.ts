@@ -2,7 +2,8 @@ import { sayStep } from '../language/en/sentence';
 import { emptyWorkbook, typed } from '../testing/workbook';
 import { applyLine } from './apply-line';
 import { completeLine } from './complete-line';
-import { parseLine, splitLine } from './parse-line';
+import { parseLine } from './parse-line';
+import { splitLine } from './segments';
 
 const series = typed([
   'take off 8 cover nuts /socket, 17 mm',

@@ -1,85 +1,22 @@
 import { capital } from '../language/en/counted';
 import type { SaidBefore } from '../language/en/grammar/acts/reading';
 import { doubtAboutName } from '../language/en/grammar/names/name-doubts';
-import type { Open } from '../language/en/grammar/names/open';
-import type { Doubt, SaidAct, SaidPart, SaidTool } from '../language/en/grammar/names/said';
+import type { Doubt, SaidAct, SaidPart } from '../language/en/grammar/names/said';
 import { eachMeant, inFull } from '../language/en/grammar/names/short-names';
 import { doubtAboutStuff, stuffMeant } from '../language/en/grammar/names/stuff-doubts';
 import { doubtAboutTool, toolMeant } from '../language/en/grammar/names/tool-doubts';
-import { readTorqueText, torqueWithMore } from '../language/en/grammar/names/torque-text';
 import { readSaid } from '../language/en/grammar/read-said';
 import { isToolName } from '../language/en/grammar/words/lexicon';
 import { partsOf } from '../language/en/grammar/words/words';
-import type { Faces } from '../model/faces';
 import { positionSetById } from '../model/lookup';
 import { byName, pluralName } from '../model/names';
-import type { SignalWord } from '../model/procedure-words';
 import type { Series } from '../model/series';
-import { type Verb, verbOf } from '../model/verbs';
-import { readQuantity } from '../quantity/quantity';
-import type { Quantity } from '../quantity/schema';
+import { verbOf } from '../model/verbs';
 import { readDirection } from '../reading/en/direction-words';
-import { kindFromName } from '../reading/en/kind-words';
-import { readApplied, readPositions, readTool } from './behind-signs';
-import { tighteningSaid } from './tightening-said';
+import type { LineFault, OpenStep, ParsedStep } from './parsed-step';
+import { readSign } from './read-sign';
+import { splitLine } from './segments';
 import { plainWords, withWordsBehind } from './words-behind';
-
-/**
- * The line at the bottom of the author screen: a step as one says it, in plain words, or short with signs.
- *
- *   what is done [/tool, size] [@position] [+what is put on, where] [>end to where it faces]
- *   [!caution] [=torque] [~minutes] [?what a photo must show] [*how] [^why]
- *
- * A sign counts only at the start of a word, so "1/2 in" and "N·m" need no quoting. `!!` is WARNING, `!!!` DANGER.
- */
-export const SIGNS = ['/', '@', '+', '>', '!', '=', '~', '?', '*', '^'] as const;
-export type Sign = (typeof SIGNS)[number];
-
-export interface Segment {
-  readonly sign: Sign | 'said';
-  readonly text: string;
-  /** Character offsets of the text, sign excluded, in the typed line. */
-  readonly from: number;
-  readonly to: number;
-}
-
-/** What cannot be read and has to be typed again. */
-export type LineFault =
-  | { kind: 'no-verb'; word: string }
-  | { kind: 'no-part'; verb: Verb }
-  | { kind: 'unknown-position'; text: string }
-  | {
-      kind: 'bad-torque';
-      text: string;
-      reason: 'no-number' | 'no-unit' | 'unknown-unit' | 'other-dimension' | 'negative';
-    }
-  | { kind: 'bad-minutes'; text: string }
-  | { kind: 'bad-faces'; text: string };
-
-/** One step as it was said, with names that are not looked up yet. */
-export interface ParsedStep {
-  readonly verb: Verb;
-  readonly parts: readonly SaidPart[];
-  readonly about?: string;
-  readonly into?: string;
-  /** How it is done, as said. */
-  readonly detail?: string;
-  readonly why?: string;
-  readonly tools: readonly SaidTool[];
-  readonly positionIds: readonly string[];
-  readonly positionSetId?: string;
-  readonly cautions: readonly { signal: SignalWord; text: string }[];
-  readonly torque?: { readonly figure: Quantity; readonly tolerancePercent?: number; readonly also?: Quantity };
-  readonly minutes?: number;
-  readonly photo?: string;
-  /** Grease, oil or compound, where it goes and how much. */
-  readonly applied: readonly { name: string; where?: string; amount?: string }[];
-  readonly faces?: Faces;
-  /** What to look for. */
-  readonly looks: readonly string[];
-  /** Signs upon which it is renewed. */
-  readonly renewIf: readonly string[];
-}
 
 /** What a line says of the step in hand without being a step: a caution, a torque, a tool. */
 export type ParsedNote = Omit<ParsedStep, 'verb' | 'parts' | 'about' | 'into'>;
@@ -92,22 +29,6 @@ export interface ParsedLine {
   /** What has to be asked before the line is added. */
   readonly doubts: readonly Doubt[];
 }
-
-export function splitLine(typed: string): Segment[] {
-  const starts: { sign: Sign | 'said'; at: number; skip: number }[] = [{ sign: 'said', at: 0, skip: 0 }];
-  for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+*](?=\S)|>(?=\s?\S))/g)) {
-    const mark = match[2] ?? '';
-    starts.push({ sign: mark[0] as Sign, at: match.index + (match[1]?.length ?? 0), skip: mark[0] === '!' ? 0 : 1 });
-  }
-  return starts.flatMap(({ sign, at, skip }, i) => {
-    const from = at + skip;
-    const to = starts[i + 1]?.at ?? typed.length;
-    return to > from || sign !== 'said' ? [{ sign, text: typed.slice(from, to), from, to }] : [];
-  });
-}
-
-/** A step while its signs are read. */
-type OpenStep = Open<ParsedStep>;
 
 /**
  * Reads a typed line against the names of a series. `before` is what the step in hand is about, for "it" and "them".
@@ -267,97 +188,4 @@ function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
       },
     ];
   });
-}
-
-function readSign({ sign, text }: Segment, step: OpenStep, series: Series, faults: LineFault[]): void {
-  const words = text.trim();
-  if (words === '') return;
-  switch (sign) {
-    case '/':
-      // Who helps is no tool.
-      if (/\b(?:people|persons?|men|helper|hands?)$/i.test(words)) addText(step, 'detail', `with ${words}`);
-      else step.tools.push(readTool(words, series));
-      break;
-    case '@': {
-      const [where = '', more] = words.split(/\s+(?=(?:for|with|until)\s)/i);
-      const whole = readPositions(words, series);
-      const found = whole ?? readPositions(where, series);
-      if (!found) {
-        faults.push({ kind: 'unknown-position', text: words });
-        break;
-      }
-      // "@each bore with a new O-ring": what is put in with it is said before the sign.
-      if (!whole && more && /^with\b/i.test(more) && kindFromName(more) !== 'other') {
-        faults.push({ kind: 'unknown-position', text: more });
-        break;
-      }
-      if (!whole && more) addText(step, 'detail', more);
-      step.positionSetId ??= found.positionSetId;
-      step.positionIds.push(...found.positionIds);
-      break;
-    }
-    case '+': {
-      step.applied.push(readApplied(words, series));
-      break;
-    }
-    case '>': {
-      const [, end, toward] =
-        /^(.+?)\s+(?:facing\s+)?(away\s+from\s+.+)$/i.exec(words) ??
-        /^(.+?)\s+(?:to|toward|towards|facing)\s+(.+)$/i.exec(words) ??
-        /^(.+?)\s+((?:up|down|out|in)(?:wards?)?)$/i.exec(words) ??
-        [];
-      if (end && toward) step.faces = { end, toward: readDirection(toward, series) };
-      else faults.push({ kind: 'bad-faces', text: words });
-      break;
-    }
-    case '!': {
-      const marks = /^!*/.exec(words)?.[0].length ?? 1;
-      const body = words.slice(marks).trim();
-      const named = /^(notice|caution|warning|danger)\b[:,]?\s*/i.exec(body);
-      const signal =
-        (named?.[1]?.toUpperCase() as SignalWord | undefined) ??
-        (marks >= 3 ? 'DANGER' : marks === 2 ? 'WARNING' : 'CAUTION');
-      const told = body.slice(named?.[0].length ?? 0).trim();
-      if (told) step.cautions.push({ signal, text: told });
-      break;
-    }
-    case '=': {
-      const more = torqueWithMore(words);
-      const isMore = more && Object.keys(tighteningSaid(more.more)).length > 0;
-      const said = isMore ? more.figure : readTorqueText(words);
-      if (isMore) addText(step, 'detail', more.more.replace(/^[,;]\s*/, ''));
-      if (said) {
-        const { value, unit, tolerancePercent, also } = said;
-        step.torque = {
-          figure: { value, unit },
-          ...(tolerancePercent !== undefined && { tolerancePercent }),
-          ...(also && { also }),
-        };
-        break;
-      }
-      const reading = readQuantity(words, 'torque');
-      if (reading.ok) step.torque = { figure: reading.quantity };
-      else faults.push({ kind: 'bad-torque', text: words, reason: reading.fault });
-      break;
-    }
-    case '~': {
-      const value = Number(words.replace(/\s*(min|minutes?)\.?$/i, '').replace(',', '.'));
-      if (Number.isFinite(value) && value >= 0) step.minutes = value;
-      else faults.push({ kind: 'bad-minutes', text: words });
-      break;
-    }
-    case '?':
-      step.photo = words;
-      break;
-    case '*':
-      addText(step, 'detail', words);
-      break;
-    case '^':
-      addText(step, 'why', words);
-      break;
-  }
-}
-
-function addText(step: OpenStep, field: 'detail' | 'why', words: string): void {
-  step[field] = [step[field], words].filter(Boolean).join(', ');
 }

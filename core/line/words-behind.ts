@@ -3,7 +3,7 @@
 import { torqueWithMore } from '../language/en/grammar/names/torque-text';
 import type { Series } from '../model/series';
 import { findTool, readPositions } from './behind-signs';
-import type { Segment } from './parse-line';
+import type { Segment } from './segments';
 import { tighteningSaid } from './tightening-said';
 
 /** The segments of a line, each ending where plain words go on, and those words as segments of their own. */

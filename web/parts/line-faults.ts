@@ -1,6 +1,6 @@
 import i18next from 'i18next';
 import { VERB_SAYS } from '#core/language/en/verbs';
-import type { LineFault } from '#core/line/parse-line';
+import type { LineFault } from '#core/line/parsed-step';
 import type { Series } from '#core/model/series';
 import { sayQuantityFault } from './quantity-fault';
 

@@ -221,6 +221,8 @@ function isDoneAt(sentence: Sentence, be: number): boolean {
 /** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
 const FOR_GOOD = /^(?:discard|renew)$/;
+/** What is done to a part for good, or to what holds it. */
+const FIXES = /^(?:apply-compound|bend|discard|pin)$/;
 const MOVES = /^(?:take-off|draw|pry|fit|press|place|loosen|torque|renew|start-by-hand)$/;
 
 /** "The two knobs off and ..." */
@@ -282,11 +284,9 @@ function isDoneTo(sentence: Sentence): boolean {
   if (!part || lows.length > part.length + 5) return false;
   return lows.slice(part.length).some((low) => {
     const verb = verbAt([baseOf(low, 'past') ?? ''], 0);
-    return verb?.is === 'movement' || (verb !== undefined && DONE_TO.test(verb.verb));
+    return verb?.is === 'movement' || (verb !== undefined && (MOVES.test(verb.verb) || FIXES.test(verb.verb)));
   });
 }
-
-const DONE_TO = /^(?:take-off|draw|fit|torque|loosen|apply-compound|bend|renew|discard|start-by-hand|pin)$/;
 
 function hidesTorque(sentence: Sentence): boolean {
   return sentence.words.some((_, at) => {

@@ -1,4 +1,3 @@
-import { positionSetById } from '../../../../model/lookup';
 import { pluralName, singularName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
@@ -138,7 +137,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   const { effect } = verbOf(act.verb);
   for (const phrase of phrases) {
     takeNumbers(phrase, act);
-    if (phrase.which && !takePlace(reading, phrase, act)) act.how.push(phrase.which);
+    if (phrase.which && !takePlace(phrase, act)) act.how.push(phrase.which);
     act.how.push(...(act.verb === 'renew' ? phrase.state.filter((state) => state !== 'new') : phrase.state));
     const other = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts;
     if (isTheOther(phrase) && other?.length === 1) {
@@ -251,14 +250,10 @@ function takeNumbers({ numbered = [], known }: NounPhrase, act: OpenAct): void {
 }
 
 /** "The left chamber" of a left and a right one is the one at the left. */
-function takePlace({ series }: Reading, { which, known }: NounPhrase, act: OpenAct): boolean {
-  const part = known?.kind === 'part' ? series.components.find(({ id }) => id === known.id) : undefined;
-  const set = part?.positionSetId === undefined ? undefined : positionSetById(series, part.positionSetId);
-  const said = which?.replace(/^the /, '');
-  const places = set?.positions.filter(({ name }) => name.toLowerCase().split(/\s+/)[0] === said) ?? [];
-  const [place] = places;
-  if (!set || !place || places.length > 1) return false;
-  act.positionSetId = set.id;
+function takePlace({ which, known }: NounPhrase, act: OpenAct): boolean {
+  const place = known?.placed?.get(which?.replace(/^the /, '') ?? '');
+  if (!place) return false;
+  act.positionSetId = place.setId;
   act.positionIds = [...act.positionIds, place.id];
   act.positionNames = [...(act.positionNames ?? []), place.name, which ?? ''];
   return true;

@@ -1,23 +1,22 @@
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
-import { type KnownName, type NameIndex, namesAt, partsEndingIn } from '../names/known-names';
+import { type KnownPlace, type NameIndex, namesAt, partsEndingIn } from '../names/known-names';
 import { Sentence } from '../names/sentence';
 import { partsOf, wordsOf } from '../words/words';
 import type { OpenAct } from './reading';
-
-type Place = NonNullable<KnownName['placed']> extends ReadonlyMap<string, infer One> ? One : never;
 
 /** "The bolts of the left chamber": what belongs to a part at one place is at that place, and so is the part. */
 export function placedByOwner(acts: readonly OpenAct[], series: Series, names: NameIndex): void {
   for (const [i, act] of acts.entries()) {
     const owner = act.positionIds.length === 0 ? ownerIn([...act.how, act.into ?? ''], names) : undefined;
     if (!owner || !isAt(act, owner.place, series)) continue;
-    for (const one of [act, ...acts.slice(i + 1).filter(({ parts }) => parts.every(({ name }) => name === owner.name))])
+    const isOwner = ({ parts }: OpenAct) => parts.length > 0 && parts.every(({ name }) => name === owner.name);
+    for (const one of [act, ...acts.slice(i + 1).filter(isOwner)])
       if (one.positionIds.length === 0) putAt(one, owner.place);
   }
 }
 
-function ownerIn(texts: readonly string[], names: NameIndex): { name: string; place: Place } | undefined {
+function ownerIn(texts: readonly string[], names: NameIndex): { name: string; place: KnownPlace } | undefined {
   for (const text of texts) {
     const { words, lows } = new Sentence(text, wordsOf(text), names);
     for (const at of words.keys()) {
@@ -30,7 +29,7 @@ function ownerIn(texts: readonly string[], names: NameIndex): { name: string; pl
 }
 
 /** Whether what is done is done to parts of these places, or to what may be such for short. */
-function isAt({ parts }: OpenAct, { setId }: Place, series: Series): boolean {
+function isAt({ parts }: OpenAct, { setId }: KnownPlace, series: Series): boolean {
   const isThere = (name: string) => byName(series.components, name)?.positionSetId === setId;
   return (
     parts.length > 0 &&
@@ -38,7 +37,7 @@ function isAt({ parts }: OpenAct, { setId }: Place, series: Series): boolean {
   );
 }
 
-function putAt(act: OpenAct, { id, setId }: Place): void {
+function putAt(act: OpenAct, { id, setId }: KnownPlace): void {
   act.positionSetId = setId;
   act.positionIds = [id];
 }

@@ -111,9 +111,6 @@ export function plainVerb(
     if (on) return { verb: 'inspect' };
   }
   if (phrase === 'listen' && at >= sentence.words.length) return { verb: 'test', about: 'listen', aboutEnd: at };
-  // "Watch that it strokes evenly".
-  if (phrase === 'watch' && WATCHED_RUNNING.test(sentence.lows.slice(at).join(' ')))
-    return { verb: 'test', about: sentence.text(at, sentence.words.length), aboutEnd: sentence.words.length };
   if (/^(?:watch|listen)$/.test(phrase))
     return /^(?:for|to)$/.test(sentence.lows[at] ?? '') ? { verb: 'test' } : undefined;
   // "Shut the cover" puts it back, and shuts no valve.
@@ -285,8 +282,6 @@ const SHOWN_RUNNING = new RegExp(
   `^(?:the )?(?:${RUNNING_SIGNS.source}|temp(?:erature)?s?|pressures?|amps|flow|current)(?:$| and )`,
 );
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
-
-const WATCHED_RUNNING = new RegExp(`^${lexicon.RUNS_SO.source}`);
 
 const CLOSED =
   /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;

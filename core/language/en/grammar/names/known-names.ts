@@ -17,7 +17,7 @@ export interface KnownName {
   readonly placed?: ReadonlyMap<string, KnownPlace>;
 }
 
-interface KnownPlace {
+export interface KnownPlace {
   readonly id: string;
   readonly name: string;
   readonly setId: string;

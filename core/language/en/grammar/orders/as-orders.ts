@@ -164,9 +164,8 @@ function comesLast(piece: Piece, at: number): boolean {
 /** "Bearings with the puller take down", "cover to demount": as languages say it that put the verb last. */
 function verbLast(piece: Piece, at: number): boolean {
   const first = NAMED.test(piece.low(at)) ? at + 1 : at;
-  const named = namesAt(piece.names, piece.words, first).filter(({ kind }) => kind === 'part');
-  if (named.length === 0) return false;
-  const behindName = first + Math.max(...named.map(({ length }) => length));
+  const behindName = piece.behindPart(first);
+  if (behindName === first) return false;
   for (let end = behindName; end < piece.words.length && !/^[,.;:]$/.test(piece.low(end)); end += 1) {
     if (SAID_BEFORE_VERB.test(piece.low(end))) return false;
     const verb = verbAt(piece.lowsFrom(end), 0);

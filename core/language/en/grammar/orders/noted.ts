@@ -98,10 +98,7 @@ function bareTight(piece: Piece, at: number): boolean {
 /** "Gland nut undone with the hook spanner": done, told as a note. */
 function bareDone(piece: Piece, at: number): boolean {
   const first = NAMED.test(piece.low(at)) ? at + 1 : at;
-  const lengths = namesAt(piece.names, piece.words, first).flatMap(({ kind, length }) =>
-    kind === 'part' ? length : [],
-  );
-  const done = first + Math.max(0, ...lengths);
+  const done = piece.behindPart(first);
   const low = piece.low(done);
   if (done === first || baseOf(low, 'past') === undefined || STATES.test(low)) return false;
   if (!piece.isLast(done) && !BEHIND_DONE.test(piece.low(done + 1))) return false;
@@ -116,8 +113,7 @@ const BEHIND_DONE = /^(?:with|using|by|and|off|out|in|on|from|to|crosswise|evenl
 /** "Shaft run-out 0.03 max between V-blocks", "bearing bush: max wear 0.2 mm". */
 function bareMeasured(piece: Piece, at: number): boolean {
   if (at > piece.skipFillers(0)) return false;
-  const named = namesAt(piece.names, piece.words, at).flatMap(({ kind, length }) => (kind === 'part' ? length : []));
-  const behind = at + Math.max(0, ...named);
+  const behind = piece.behindPart(at);
   if (behind === at || !SIZED.test(piece.lows(behind))) return false;
   // What it has to be stands behind what is measured.
   const feature =
@@ -129,9 +125,12 @@ function bareMeasured(piece: Piece, at: number): boolean {
   return true;
 }
 
-const FEATURE = /^(?:run-?out|thickness|clearance|play|float|diameter|wear|length|height|width|backlash)$/;
-const SIZED =
-  /^(?:: )?(?:(?:max|maximum|min|minimum|end|axial|radial|free|front|rear|outside|inside) )*(?:run-?out|thickness|clearance|play|float|diameter|wear|length|height|width|backlash)(?: (?:max|maximum|min|minimum|front|rear|of|not over|up to|at least|at most)(?: \.)?)* [\d.,]+/;
+const SIZES = 'run-?out|thickness|clearance|play|float|diameter|wear|length|height|width|backlash';
+const FEATURE = new RegExp(`^(?:${SIZES})$`);
+const LIMIT = 'max|maximum|min|minimum';
+const SIZED = new RegExp(
+  `^(?:: )?(?:(?:${LIMIT}|end|axial|radial|free|front|rear|outside|inside) )*(?:${SIZES})(?: (?:${LIMIT}|front|rear|of|not over|up to|at least|at most)(?: \\.)?)* [\\d.,]+`,
+);
 
 function bareKnown(piece: Piece, at: number): boolean {
   const verb = verbAt(piece.lowsFrom(at), 0);

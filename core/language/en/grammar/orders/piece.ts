@@ -85,8 +85,14 @@ export class Piece {
     return length > 0 && !isNothing && verbAt(this.lowsFrom(next), 0) !== undefined ? length : 0;
   }
 
+  /** The word behind the part that is named at a place, the place itself where none is. */
+  behindPart(at: number): number {
+    const lengths = namesAt(this.names, this.words, at).flatMap(({ kind, length }) => (kind === 'part' ? length : []));
+    return at + Math.max(0, ...lengths);
+  }
+
   knows(at: number): boolean {
-    return namesAt(this.names, this.words, at).some(({ kind }) => kind === 'part');
+    return this.behindPart(at) > at;
   }
 
   sentence(): Sentence {

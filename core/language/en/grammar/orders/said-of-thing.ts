@@ -1,5 +1,5 @@
 import { objectsAt } from '../acts/objects';
-import { lastWordsOf, namesAt } from '../names/known-names';
+import { lastWordsOf } from '../names/known-names';
 import { stuffAt } from '../told-along/applied';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
@@ -160,8 +160,8 @@ function areAdverbs(piece: Piece, from: number, to: number): boolean {
 /** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
 function behindThing(piece: Piece, start: number): number {
   for (let at = start; at < piece.words.length; ) {
-    const named = namesAt(piece.names, piece.words, at).filter(({ kind }) => kind === 'part');
-    if (named.length > 0) at += Math.max(...named.map(({ length }) => length));
+    const behind = piece.behindPart(at);
+    if (behind > at) at = behind;
     else if (at > start && endsThing(piece, at)) return at;
     else at += 1;
   }

@@ -1,5 +1,6 @@
-import { parseLine } from '../../../line/parse-line';
-import { typed } from '../../../testing/workbook';
+import { parseLine } from '#core/line/parse-line';
+import { typed } from '#core/testing/workbook';
+import { TOLD } from './told-otherwise';
 
 /* The same order, told in other words, is the same step: whoever tells it, however politely, in whichever form. */
 
@@ -28,27 +29,12 @@ const ORDERS = [
   'draw the rotor by removing the front cover',
 ];
 
-const TOLD: readonly ((order: string) => string)[] = [
-  (order) => `Okay, ${order}.`,
-  (order) => `Now you want to ${order}`,
-  (order) => `You need to ${order}`,
-  (order) => `Go ahead and ${order}`,
-  (order) => `Make sure you ${order}`,
-  (order) => `Don't forget to ${order}`,
-  (order) => `Remember to ${order}`,
-  (order) => `After that ${order}`,
-  (order) => `Once that's done, ${order}`,
-  (order) => `So let's ${order}`,
-  (order) => `Alright so now we're gonna ${order}`,
-  (order) => `What you do now is ${order}`,
-  (order) => `The next step is to ${order}`,
-  (order) => `12. ${order}`,
-  (order) => order.toUpperCase(),
-];
-
-test.each(ORDERS.flatMap((order) => TOLD.map((tell) => [tell(order), order] as const)))('%s', (told, order) => {
-  expect(meant(told)).toEqual(meant(order));
-});
+test.each(ORDERS.flatMap((order) => Object.values(TOLD).map((tell) => [tell(order), order] as const)))(
+  '%s',
+  (told, order) => {
+    expect(meant(told)).toEqual(meant(order));
+  },
+);
 
 test.each([
   [
