@@ -52,7 +52,7 @@ async function tellWhatIsSeen(context: BrowserContext): Promise<void> {
   for (const page of context.pages()) {
     const seen = await page
       .locator('body')
-      .innerText()
+      .ariaSnapshot()
       .catch(() => '');
     console.log(`Seen at ${page.url()}:\n${seen.slice(0, 1200)}`);
   }

@@ -123,8 +123,16 @@ export function asNoticed<K extends AsNoticed>(context: CheckContext, kind: K): 
 }
 
 /** Whether a step takes a part off, on whichever way. */
-export function comesOff({ units }: Timeline, frame: Frame, componentId: string): boolean {
-  return movesOf(frame).some(({ act, unitId }) => act === 'out' && units.get(unitId)?.componentId === componentId);
+export function comesOff(timeline: Timeline, frame: Frame, componentId: string): boolean {
+  return moves(timeline, frame, componentId, 'out');
+}
+
+export function goesHome(timeline: Timeline, frame: Frame, componentId: string): boolean {
+  return moves(timeline, frame, componentId, 'home');
+}
+
+function moves({ units }: Timeline, frame: Frame, componentId: string, how: 'out' | 'home'): boolean {
+  return movesOf(frame).some(({ act, unitId }) => act === how && units.get(unitId)?.componentId === componentId);
 }
 
 /** A drafted step for a part right before the one a finding is about, at the same places and on the same answers. */

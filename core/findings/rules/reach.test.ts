@@ -37,6 +37,16 @@ describe('covered', () => {
     const after = mended(said(['draw seal', 'take off cover'], 'covers'), 'covered');
     expect(after.procedure.steps.map((step) => step.verb)).toEqual(['take-off', 'draw']);
   });
+  test('what is only looked at, or comes off in two goes, is not away yet', () => {
+    const lines = ['pry 2 dowel pins', 'inspect cover', 'take off cover', 'fit dowel pins', 'fit cover'];
+    const looked = mended(typed(lines), 'covered');
+    expect(looked.procedure.steps.map((step) => step.verb).slice(0, 3)).toEqual(['inspect', 'take-off', 'pry']);
+    const goes = ['draw seal', 'take off 2 bolts', 'loosen bolts', 'take off 6 bolts'];
+    const covered = withComponent(typed(goes), 'seal', (id) => ({
+      coveredBy: [{ componentId: id('bolt'), said: 'covers' }],
+    }));
+    expect(found(mended(covered, 'covered'), 'covered')).toEqual([]);
+  });
 });
 
 describe('buried', () => {

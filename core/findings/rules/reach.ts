@@ -1,3 +1,4 @@
+import type { Frame } from '../../bench/replay';
 import type { Step } from '../../model/procedure';
 import { disorders } from '../order';
 import {
@@ -7,6 +8,7 @@ import {
   changeStep,
   comesOff,
   draftedBefore,
+  goesHome,
   indexOf,
   noticed,
   type Rule,
@@ -44,25 +46,33 @@ export const covered: Rule<'covered'> = {
   ],
   fix: ({ stepId, facts }, context) => {
     const step = stepOf(context, stepId);
-    const index = indexOf(context, stepId);
-    if (!step) return undefined;
-    const clears = context.workbook.procedure.steps.findIndex(
-      (later, i) =>
-        i > index &&
-        later.stage === step.stage &&
-        later.targets.some((target) => target.componentId === facts.byComponentId),
+    const clears = step && clearedBy(context, step, facts.byComponentId);
+    return (
+      clears && {
+        words: { does: 'move-behind' },
+        edits: [{ kind: 'move', stepId: step.id, index: indexOf(context, clears.id), stage: step.stage }],
+      }
     );
-    if (clears <= index) return undefined;
-    return {
-      words: { does: 'move-behind' },
-      edits: [{ kind: 'move', stepId: step.id, index: clears, stage: step.stage }],
-    };
   },
 };
 
-function comesOffLater({ timeline }: CheckContext, componentId: string, step: Step): boolean {
-  const at = timeline.frames.findIndex((frame) => frame.step.id === step.id);
-  return timeline.frames.slice(at + 1).some((frame) => comesOff(timeline, frame, componentId));
+/** The later step of the same stage by which the last of what is in the way comes off, before any of it goes back. */
+function clearedBy(context: CheckContext, step: Step, componentId: string): Step | undefined {
+  const { timeline } = context;
+  const back = [componentId, ...step.targets.map((target) => target.componentId)];
+  const later = framesBehind(context, step);
+  const closes = later.findIndex((frame) => back.some((id) => goesHome(timeline, frame, id)));
+  return (closes < 0 ? later : later.slice(0, closes)).findLast(
+    (frame) => frame.step.stage === step.stage && comesOff(timeline, frame, componentId),
+  )?.step;
+}
+
+function comesOffLater(context: CheckContext, componentId: string, step: Step): boolean {
+  return framesBehind(context, step).some((frame) => comesOff(context.timeline, frame, componentId));
+}
+
+function framesBehind({ timeline }: CheckContext, step: Step): readonly Frame[] {
+  return timeline.frames.slice(timeline.frames.findIndex((frame) => frame.step.id === step.id) + 1);
 }
 
 export const stillTight: Rule<'still-tight'> = {
