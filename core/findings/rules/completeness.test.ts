@@ -35,6 +35,11 @@ describe('left-on-cloth', () => {
 });
 
 describe('left-in-tray', () => {
+  test.each(['left-in-tray', 'left-on-cloth'] as const)('two of four renewed: the fix of %s puts all back', (id) => {
+    const after = mended(typed(['take off 4 bolts', 'renew 2 bolts']), id);
+    expect(found(after, 'left-in-tray')).toEqual([]);
+    expect(found(after, 'left-on-cloth')).toEqual([]);
+  });
   test('a new part that an answer leaves in its bag is no part forgotten', () => {
     const workbook = branching(['inspect ball', 'take off seat', 'renew seat', 'fit seat'], [2]);
     expect(found(workbook, 'left-in-tray')).toEqual([]);

@@ -4,6 +4,7 @@ import { refitting, torqueAfter } from '../../drafting/refitting';
 import { takingOf } from '../../drafting/takings';
 import { isLeaving } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
+import type { Fix } from '../finding';
 import { answersOn, type CheckContext, changeStep, type Rule } from '../rule';
 
 export const empty: Rule<'empty'> = {
@@ -35,6 +36,14 @@ function unitsNamed({ timeline }: CheckContext, ids: readonly string[] | undefin
   return (ids ?? []).flatMap((id) => timeline.units.get(id) ?? []);
 }
 
+/** Old and new pieces of a part are alike to a step that fits them, so all of them go back, from wherever they are. */
+function putAllBack(context: CheckContext, componentId: string): Fix | undefined {
+  const out = [...outAtEnd(context, 'cloth'), ...outAtEnd(context, 'tray')];
+  const units = out.filter((left) => left.componentId === componentId).flatMap((left) => left.units);
+  const edits = refitting(context.workbook, context.timeline, unitsNamed(context, units));
+  return edits.length > 0 ? { words: { does: 'add-step' }, edits } : undefined;
+}
+
 export const leftOnCloth: Rule<'left-on-cloth'> = {
   id: 'left-on-cloth',
   family: 'completeness',
@@ -50,10 +59,7 @@ export const leftOnCloth: Rule<'left-on-cloth'> = {
         facts: { componentId, takenAt: taking?.index ?? null },
       };
     }),
-  fix: ({ unitIds }, context) => {
-    const edits = refitting(context.workbook, context.timeline, unitsNamed(context, unitIds));
-    return edits.length > 0 ? { words: { does: 'add-step' }, edits } : undefined;
-  },
+  fix: ({ facts }, context) => putAllBack(context, facts.componentId),
 };
 
 export const leftInTray: Rule<'left-in-tray'> = {
@@ -73,10 +79,7 @@ export const leftInTray: Rule<'left-in-tray'> = {
         facts: { componentId },
       };
     }),
-  fix: ({ unitIds }, context) => {
-    const edits = refitting(context.workbook, context.timeline, unitsNamed(context, unitIds));
-    return edits.length > 0 ? { words: { does: 'add-step' }, edits } : undefined;
-  },
+  fix: ({ facts }, context) => putAllBack(context, facts.componentId),
 };
 
 /** What a fact is like at the end, for each key it was ever changed for, on the ways where it is not as it should be. */
