@@ -29,17 +29,19 @@ export function lostWords(
     ...verbs.flatMap((phrase) => phrase.split(' ')),
   ]);
   for (const text of [...textsOf(note), ...acts.flatMap(textsOf)])
-    for (const word of text.toLowerCase().match(/[\p{L}\p{M}']+|\d+(?:[.,/]\d+)*/gu) ?? [])
+    for (const word of text.toLowerCase().match(/[\p{L}\p{M}']+|\d+(?:[.,/-]\d+)*/gu) ?? [])
       for (const part of [word, ...partsOf(word)]) kept.add(part);
   const numbers = new Set(acts.flatMap(numbersOf));
   // What belongs to a figure or a time is read with it.
   const isMeasured = acts.some(({ figure, minutes }) => figure !== undefined || minutes !== undefined);
+  // A tool may be known by another name.
+  const hasTools = acts.some(({ tools }) => tools.length > 0);
   const lost = words.filter(({ low, value, parts }, i) => {
     // "(12)" stands behind its number, or points at a drawing.
     if (value !== undefined && words[i - 1]?.low === '(' && /^(?:\)|pcs?|pieces?|off)$/.test(words[i + 1]?.low ?? ''))
       return false;
     if (value !== undefined) return !isMeasured && !kept.has(low) && !kept.has(String(value)) && !numbers.has(value);
-    if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low)) return false;
+    if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low) || (hasTools && isToolName([low]))) return false;
     if (low === 'after' && words[i + 1]?.low === 'that') return false;
     return (
       !low
@@ -58,7 +60,7 @@ export function lostWords(
 }
 
 function isUnit(low: string): boolean {
-  return readUnit(low) !== undefined || UNIT_PIECE.test(low) || isToolName([low]);
+  return readUnit(low) !== undefined || UNIT_PIECE.test(low);
 }
 
 /** What a unit of several words is made of. */

@@ -286,7 +286,7 @@ const CASES: readonly Case[] = [
     name: '"lower it by half": it moves, and is not put anywhere',
     means: ({ sentence, phrase, at }) =>
       /^(?:lower|raise|lift)$/.test(phrase) &&
-      /^(?:by|as far as it|as far as they)\b/.test(sentence.lows.slice(at).join(' '))
+      /^(?:by (?!hand\b)|as far as (?:it|they)\b)/.test(sentence.lows.slice(at).join(' '))
         ? { verb: 'move', how: phrase }
         : undefined,
   },

@@ -42,4 +42,4 @@ export function toJoint(sentence: Sentence, at: number): number {
 }
 
 const CLOSES =
-  /^(?:with|using|by|until|till|so|because|before|prior|after|while|during|when|once|,|without|to|for|if|unless|;)$/;
+  /^(?:with|using|by|until|till|so|because|since|otherwise|before|prior|after|while|during|when|once|,|without|to|for|if|unless|;)$/;

@@ -190,7 +190,9 @@ export function plainVerb(
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
-  if (verb === 'disconnect' && usual === 'isolate') return { verb: 'isolate' };
+  // "Disconnect the pipe from the motor": the pipe.
+  if (verb === 'disconnect' && usual === 'isolate' && !(object?.known?.kind === 'part' && !POWERED.test(objectText)))
+    return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
   if (phrase === 'fasten' && !FASTENER.test(objectText))
     return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
@@ -276,7 +278,7 @@ function isIntoPart(sentence: Sentence): boolean {
 /** "Pour water in at the top". */
 const POURED_IN = /^pour (?:\w+ ){1,4}(?:in|into|through|down)(?=$| (?:at|the|until)\b)/;
 /** What shows only under pressure or while it runs. */
-const RUNNING_SIGNS =
+export const RUNNING_SIGNS =
   /\b(?:leaks?|leaking|leakage|drips?|dripping|weeps?|weeping|knocks?|knocking|vibrat\w+|nois\w+)\b/;
 const SHOWN_RUNNING = new RegExp(
   `^(?:the )?(?:${RUNNING_SIGNS.source}|temp(?:erature)?s?|pressures?|amps|flow|current)(?:$| and )`,

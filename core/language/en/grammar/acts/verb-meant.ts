@@ -75,8 +75,8 @@ export function verbMeant(
     !FASTENER.test(objectText)
       ? undefined
       : saidWay;
-  if (way === 'back' && /\bback (?:along|toward|towards|until|far|a |an |by )/.test(told))
-    return { verb: 'move', keepWay: true };
+  const isShifted = movement.ways.back === 'fit' ? SHIFTED_BACK : MOVED_BACK;
+  if (way === 'back' && isShifted.test(told)) return { verb: 'move', keepWay: true };
   // "Undo the nuts on the line" says where, and takes them off all the same.
   const verb = movedBy(movement, way) ?? (toldWay === undefined ? movement.alone : undefined);
   if (
@@ -130,6 +130,8 @@ export function verbMeant(
   );
 }
 
+const SHIFTED_BACK = /\bback (?:along|toward|towards|far) /;
+const MOVED_BACK = /\bback (?:along|toward|towards|until|far|a |an |by )/;
 /** Loosened, unless its thread is a left-hand one. */
 const THREADED = /\b(?:nut|bolt|screw|stud|plug)s?$/;
 const LEFTWARDS = /\b(?:counter-?|anti-?)clockwise\b|\bccw\b|\bto the left\b/;

@@ -67,6 +67,7 @@ function isOutBehind({ lows, words }: Sentence, start: number): boolean {
   )
     if (
       /^(?:out|off)$/.test(lows[at] ?? '') &&
+      !/^(?:facing|pointing|looking|turned)$/.test(lows[at - 1] ?? '') &&
       (isJoint(words[at + 1]) || words[at + 1]?.value !== undefined) &&
       lows[at + 1] !== 'of'
     )

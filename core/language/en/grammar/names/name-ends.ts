@@ -1,4 +1,4 @@
-import { isEnd, isFeature, isManner, isSubstance, MANNER_PHRASE, SECURES } from '../words/lexicon';
+import { isEnd, isFeature, isManner, isSubstance, isToolName, MANNER_PHRASE, SECURES } from '../words/lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { baseOf } from '../words/verb-forms';
 import type { Word } from '../words/words';
@@ -15,7 +15,7 @@ export const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 
 const JOINTS = new Set(
-  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
+  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but otherwise plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
     ' ',
   ),
 );
@@ -51,7 +51,9 @@ export function saysWhatItDoes(low: string): boolean {
 
 export function beginsFacing(sentence: Sentence, at: number): boolean {
   for (let i = at; i < Math.min(at + 3, sentence.words.length - 1); i += 1) {
-    if (isJoint(sentence.words[i])) return false;
+    const low = sentence.lows[i] ?? '';
+    // "A hammer lips in": the tool ends where the facing begins.
+    if (isJoint(sentence.words[i]) || (isToolName([low]) && !isEnd(low))) return false;
     if (
       isEnd(sentence.lows[i] ?? '') &&
       /^(?:up|down|in|out|facing|toward|towards|to|first|upwards?|downwards?|inwards?|outwards?|away|pointing|looking)$/.test(

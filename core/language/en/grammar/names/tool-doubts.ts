@@ -30,6 +30,7 @@ export function sizeKey(size: string): string {
     .toLowerCase()
     .replace(/millimet\w+/g, 'mm')
     .replace(/\binch(?:es)?\b|["″]/g, 'in')
+    .replace(/(\d)\s+(?=\d+\/)/, '$1-')
     .replace(/\s+/g, '');
 }
 

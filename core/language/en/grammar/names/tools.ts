@@ -3,6 +3,7 @@ import type { Series } from '../../../../model/series';
 import * as lexicon from '../words/lexicon';
 import { isPlural } from '../words/words';
 import { measureAt } from './figures';
+import { namesAt } from './known-names';
 import { isJoint } from './name-ends';
 import { nounPhraseAt } from './noun-phrase';
 import type { SaidTool } from './said';
@@ -17,7 +18,7 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   if (numbered) return numbered;
   let count: number | undefined;
   let size: string | undefined;
-  const first = sizeAt(sentence, at);
+  const first = lettered(sentence, at) ?? sizeAt(sentence, at);
   if (first) {
     size = first.size;
     at = first.end;
@@ -131,6 +132,14 @@ function theOneTool(
   const [tool] = fitting;
   return tool && fitting.length === 1
     ? { tool: { name: tool.name, ...(tool.size && { size: tool.size }) }, end }
+    : undefined;
+}
+
+/** "T25", "PH2" before a tool that is not called so itself. */
+function lettered(sentence: Sentence, at: number): { size: string; end: number } | undefined {
+  const isNamed = namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'tool');
+  return /^(?:t|tx|ph|pz|m|h)\d{1,2}$/.test(sentence.lows[at] ?? '') && !isNamed
+    ? { size: sentence.text(at, at + 1), end: at + 1 }
     : undefined;
 }
 

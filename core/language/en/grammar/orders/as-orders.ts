@@ -5,8 +5,10 @@ import * as lexicon from '../words/lexicon';
 import { ALSO_NOUN, verbAt } from '../words/operations';
 import { ALLOWED, NAMED, USING } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import { endsSentence, singular, type Word } from '../words/words';
+import { endsSentence, type Word } from '../words/words';
 import { doer, fetched, helped } from './doer';
+import { figureFirst } from './figure-first';
+import { given } from './given';
 import { bare, bareBehind, bareListed } from './noted';
 import { Piece } from './piece';
 import { saidOfThing } from './said-of-thing';
@@ -72,7 +74,12 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (doer(piece, at) || goesOn(piece, at)) return;
   if (
     isStart &&
-    (gerund(piece, at) || pastAlone(piece, at) || given(piece, at) || fetched(piece, at) || heading(piece, at))
+    (figureFirst(piece, at) ||
+      given(piece, at) ||
+      gerund(piece, at) ||
+      pastAlone(piece, at) ||
+      fetched(piece, at) ||
+      heading(piece, at))
   )
     return;
   if (inverted(piece, at) || ((isStart || piece.manner === 'bare') && bare(piece, at)) || bareBehind(piece, at)) return;
@@ -106,7 +113,8 @@ const DOING_ALONG =
 
 /** "Removing the nut, ..." */
 function gerund(piece: Piece, at: number): boolean {
-  const isNamed = NAMED.test(piece.low(at + 1)) || piece.words[at + 1]?.value !== undefined || piece.knows(at + 1);
+  const next = piece.isWay(at + 1) ? at + 2 : at + 1;
+  const isNamed = NAMED.test(piece.low(next)) || piece.words[next]?.value !== undefined || piece.knows(next);
   if (baseOf(piece.low(at), 'ing') === undefined || piece.knows(at) || !isNamed) return false;
   if (USING.test(piece.low(at))) return false;
   piece.words[at] = piece.based(at, 'ing');
@@ -125,22 +133,6 @@ function pastAlone(piece: Piece, at: number): boolean {
   piece.manner = 'past';
   return true;
 }
-
-/** "Give the faces a quick wipe": wipe them. */
-function given(piece: Piece, at: number): boolean {
-  const things = piece.low(at) === 'give' ? objectsAt(piece.sentence(), at + 1) : undefined;
-  const said = things && GIVEN.exec(piece.lows(things.end));
-  const low = said?.[2] && (verbAt([said[2]], 0) ? said[2] : singular(said[2]));
-  if (!things || !low || !verbAt([low], 0)) return false;
-  const verb = things.end + said[0].split(' ').length - 1;
-  piece.words.splice(things.end, verb - things.end + 1);
-  piece.words[at] = piece.as(at, low);
-  return true;
-}
-
-/** "A quick wipe", "a couple of good whacks". */
-const GIVEN =
-  /^(a couple of|a few|another|an|a|two|three|some) (?:(?:good|quick|light|sharp|final|little|proper) )?([a-z]+)(?= |$)/;
 
 /** "Torque: packing nut 34 N·m". */
 function heading(piece: Piece, at: number): boolean {
@@ -186,16 +178,17 @@ function verbLast(piece: Piece, at: number): boolean {
 
 /** With one of these before it, a verb is no order. */
 const SAID_BEFORE_VERB =
-  /^(?:is|are|was|were|be|gets?|becomes?|stays?|feels?|looks?|runs?|has|have|had|can|could|may|might|must|should|will|would|do|does|did|don't|doesn't|not|never|you|we|i|they|it|that|which|who|before|after|until|when|while|if|so|as|and|or|because|for)$/;
+  /^(?:is|are|was|were|be|gets?|becomes?|stays?|feels?|looks?|runs?|comes?|came|go|goes|went|has|have|had|can|could|may|might|must|should|will|would|do|does|did|don't|doesn't|not|never|you|we|i|they|it|that|which|who|before|after|until|when|while|if|so|as|and|or|because|for)$/;
 
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
   if (comesLast(piece, at)) return true;
-  const way = /^(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at))?.[1];
-  const things = way ? objectsAt(piece.sentence(), at + 2) : undefined;
+  const [, back, way] = /^(back )?(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
+  const comes = at + (back ? 2 : 1);
+  const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;
   if (!way || !things || things.phrases.length === 0) return false;
-  const verb = piece.as(at + 1, /^(?:out|off)$/.test(way) ? 'take' : 'put');
-  const named = piece.words.slice(at + 2, things.end);
-  piece.words.splice(at, things.end - at, verb, ...named, piece.words[at] as Word);
+  const verb = piece.as(comes, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+  const named = piece.words.slice(comes + 1, things.end);
+  piece.words.splice(at, things.end - at, verb, ...named, ...piece.words.slice(at, comes));
   return true;
 }

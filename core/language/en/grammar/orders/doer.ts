@@ -4,6 +4,7 @@ import { verbAt } from '../words/operations';
 import { DOER, PERCEIVED } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import type { Word } from '../words/words';
+import { given } from './given';
 import type { Piece } from './piece';
 
 /* Who does the work, and what is fetched for it: left out of the order. */
@@ -22,6 +23,10 @@ export function doer(piece: Piece, at: number): boolean {
   if (/^(?:grab|fetch|get|take|use)$/.test(low) && toolAt(piece.sentence(), verb + 1)) {
     piece.words.splice(at, verb - at, ...manners);
     return fetched(piece, at + manners.length);
+  }
+  if (/^(?:give|giving|gave)$/.test(low)) {
+    piece.words.splice(at, verb - at, ...manners);
+    return given(piece, at + manners.length);
   }
   // "You need to look at the seats" orders it; "you'll feel it click" does not.
   const isOrdered =

@@ -1,12 +1,12 @@
 import { objectsAt } from '../acts/objects';
 import { lastWordsOf } from '../names/known-names';
-import { stuffAt } from '../told-along/applied';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { partsOf, type Word } from '../words/words';
 import { doer } from './doer';
+import { coated, givenVerb } from './given';
 import type { Piece } from './piece';
 
 /* Sentences about a thing: what is done to it stands behind it. */
@@ -36,7 +36,7 @@ function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void 
   const told = piece.lows(stop);
   const passive = PASSIVE.exec(told);
   if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
-  if (getsStuff(piece, at, stop)) return;
+  if (getsIt(piece, at, stop)) return;
   if (DOER.test(told)) fronted(piece, at, stop);
   else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
   else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);
@@ -61,13 +61,16 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   piece.manner = 'done';
 }
 
-/** "Everything gets a coat of oil first". */
-function getsStuff(piece: Piece, at: number, stop: number): boolean {
-  const stuff = /^gets? /.test(piece.lows(stop)) ? stuffAt(piece.sentence(), stop + 1) : undefined;
-  if (!stuff || !(piece.isLast(stuff.end - 1) || lexicon.isManner(piece.low(stuff.end)))) return false;
-  const [thing, put] = [piece.words.slice(at, stop), piece.words.slice(stop + 1, stuff.end)];
-  piece.words.splice(at, stuff.end - at, piece.as(at, 'coat', true), ...thing, piece.as(stop, 'with', true), ...put);
-  piece.manner = 'done';
+/** "Everything gets a coat of oil first", "the cover needs a good clean". */
+function getsIt(piece: Piece, at: number, stop: number): boolean {
+  if (!/^(?:gets?|needs?|wants?|receives?) /.test(piece.lows(stop))) return false;
+  const verb = givenVerb(piece, stop + 1);
+  if (coated(piece, at, at, stop)) piece.manner = 'done';
+  else if (verb) {
+    const thing = piece.words.slice(at, stop);
+    piece.words.splice(at, stop + 1 + verb.length - at, piece.as(stop + verb.length, verb.low), ...thing);
+    piece.manner = 'done';
+  } else return false;
   return true;
 }
 

@@ -1,4 +1,10 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
+import { RUNNING_SIGNS } from '../acts/plain-verb';
+import type { NounPhrase } from '../names/noun-phrase';
+import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
+import { NAMED } from '../words/told-words';
 import { isPlural, type Word } from '../words/words';
 import type { Piece } from './piece';
 
@@ -7,6 +13,7 @@ import type { Piece } from './piece';
 /** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
 export function sayShorter(piece: Piece): void {
   lookFor(piece);
+  askAny(piece);
   lookAgain(piece);
   turnToTake(piece);
   // "Take them all out but two" leaves some.
@@ -26,9 +33,10 @@ export function sayShorter(piece: Piece): void {
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
     else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
     else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
-      piece.words.splice(at, wordsIn(thereIs), piece.as(at, 'for'));
+      piece.words.splice(at - 1, wordsIn(thereIs) + 1, piece.as(at - 1, 'look'), piece.as(at, 'for'));
     else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
   }
+  lookOn(piece);
 }
 
 /** "With the help of two screwdrivers". */
@@ -37,7 +45,7 @@ const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
 /** "Replace any that are bent". */
 const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
 /** "Look if there is any water in it". */
-const THERE_IS = /^(?:if|whether) there (?:is|are)(?: any)?(?= )/;
+const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
 /** "Take the cover off, it's just two screws". */
 const IT_IS =
   /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
@@ -51,6 +59,44 @@ function lookFor(piece: Piece): void {
   const areSigns = signs.every((sign) => sign.split(' ').length < 4 && !SAYS_SO.test(sign));
   const isPart = piece.words.some((_, i) => i > colon && piece.knows(i));
   if (areSigns && !isPart) piece.words[colon] = piece.as(colon, 'for');
+}
+
+/** "Look for scoring on the shaft": look at the shaft for it; leaks show on what runs. */
+function lookOn(piece: Piece): void {
+  for (let at = 1; at < piece.words.length - 3; at += 1) {
+    if (piece.low(at) !== 'for' || !LOOKS.test(piece.low(at - 1)) || RUNNING_SIGNS.test(piece.lows(at))) continue;
+    const end = piece.words.findIndex((_, i) => i > at && beginsOrder(piece, i));
+    const on = piece.words
+      .slice(0, end < 0 ? piece.words.length : end)
+      .findLastIndex(({ low }, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
+    const things = on < 0 ? undefined : objectsAt(piece.sentence(), on + 1);
+    if (!things?.phrases.length || !things.phrases.every(isThing)) continue;
+    const [, ...thing] = piece.words.splice(on, things.end - on);
+    piece.words.splice(at - 1, 1, piece.as(at - 1, 'inspect'), ...thing);
+  }
+}
+
+function beginsOrder(piece: Piece, at: number): boolean {
+  if (/^[.;]$/.test(piece.low(at)) || piece.low(at) === 'then') return true;
+  const isJoined = /^(?:,|and)$/.test(piece.low(at - 1)) && verbAt(piece.lowsFrom(at), 0) !== undefined;
+  return isJoined && (NAMED.test(piece.low(at + 1)) || piece.isWay(at + 1) || piece.knows(at + 1));
+}
+
+function isThing({ known, pronoun, name, words }: NounPhrase): boolean {
+  return known?.kind === 'part' || (!pronoun && (kindFromName(name) !== 'other' || lexicon.isFeature(words)));
+}
+
+const LOOKS = /^(?:look|check|inspect|examine)$/;
+
+/** "Any wear on the shaft?": look for it. */
+function askAny(piece: Piece): void {
+  const at = piece.skipFillers(0);
+  const said = /^(?:(?:is|are) there )?any(?= )/.exec(piece.lows(at))?.[0];
+  const on = piece.words.findLastIndex(({ low }) => /^(?:on|in|at|around|inside)$/.test(low));
+  if (said === undefined || on < at + wordsIn(said)) return;
+  const end = objectsAt(piece.sentence(), on + 1).end;
+  if (end === on + 1 || !piece.isLast(end - 1) || /[,;:]| that | which /.test(piece.lows(at))) return;
+  piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
 }
 
 const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|good|ok|okay|replace|renew|clean)\b/;

@@ -18,6 +18,9 @@ export function facing(place: Place): number | undefined {
   if (sentence.lows[at] === 'facing') return keep(place, at, toComma(sentence, at));
   for (let n = start; n < Math.min(start + 4, sentence.words.length - 1); n += 1) {
     const isPointed = /^(?:facing|pointing|looking)$/.test(sentence.lows[n + 1] ?? '');
+    // "With a hammer lips in": the tool, and then which way.
+    if (!isPointed && lexicon.isToolName([sentence.lows[n] ?? '']) && !lexicon.isEnd(sentence.lows[n] ?? ''))
+      return undefined;
     if (!isPointed && !lexicon.isEnd(sentence.lows[n] ?? '')) {
       if (isJoint(sentence.words[n])) return undefined;
       continue;

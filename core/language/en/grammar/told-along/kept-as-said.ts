@@ -4,9 +4,10 @@ import { isRenewal, MOVES, renewedUpon } from '../acts/conditions';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
 import { partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
-import { isJoint, saysWhatItDoes } from '../names/name-ends';
+import { beginsFacing, isJoint, saysWhatItDoes } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
+import type { Sentence } from '../names/sentence';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
@@ -85,7 +86,14 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       /^(?:until|till|before|prior to|after|while|during|when|upon|once|as soon as|as|where|if|unless|then|so|but)\b/.test(
         place.told,
       )
-        ? keep(place, place.at, (place.told.startsWith('where ') ? toJoint : toComma)(place.sentence, place.at))
+        ? keep(
+            place,
+            place.at,
+            (place.told.startsWith('where ') ? toJoint : /^(?:until|till) /.test(place.told) ? toAnother : toComma)(
+              place.sentence,
+              place.at,
+            ),
+          )
         : undefined,
   },
   {
@@ -231,13 +239,28 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'something with a way behind it: "key in line with the slot"',
     read: (place) =>
-      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab)s? (?:first|last|in line|aligned|flush|level|square)\b/.test(
+      /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab|chamfer|taper|bevel|lip|flange|nose|point|shoulder|cone|groove)s? (?:first|leading|last|in line|aligned|flush|level|square)\b/.test(
         place.told,
       )
         ? keep(place, place.at, toComma(place.sentence, place.at))
         : undefined,
   },
 ];
+/** Up to the next comma, or to a tool, a direction or a reason that is told behind: "until it stops with a mallet". */
+function toAnother(sentence: Sentence, start: number): number {
+  const comma = toComma(sentence, start);
+  for (let at = start + 2; at < comma; at += 1) {
+    const low = sentence.lows[at] ?? '';
+    if (/^(?:because|since|otherwise)$/.test(low)) return at;
+    if (
+      /^(?:with|using)$/.test(low) &&
+      (toolAt(sentence, at + 1) || beginsFacing(sentence, sentence.lows[at + 1] === 'the' ? at + 2 : at + 1))
+    )
+      return at;
+  }
+  return comma;
+}
+
 /** "Both covers, four bolts each" are eight bolts. */
 function forEach(part: SaidPart, owners: readonly SaidPart[]): SaidPart {
   const many = owners.reduce((sum, { count = 1 }) => sum + count, 0);

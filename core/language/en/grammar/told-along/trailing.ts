@@ -145,6 +145,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
     name: 'a danger told as a statement: "the housing is under tension"',
     read: ({ sentence, at, act, told }) => {
       if (lexicon.SECURES.test(sentence.lows[at] ?? '')) return undefined;
+      // "Using a bar because it is heavy": the reason is told, and how.
+      if (/^[^,]*? (?:because|since|so|otherwise)\b/.test(told)) return undefined;
       if (!/^(?:the|it|they|this|there|stopping|\w+ing)\b.*\b(?:is|are|will|can|may|burns?|breaks?)\b/.test(told))
         return undefined;
       if (
@@ -296,6 +298,10 @@ function isBareWord(sentence: Sentence, at: number): boolean {
 const SAYS_MORE =
   /^(?:always|fit|replace|renew|use|max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
+function saysMore(lows: readonly string[], at: number): boolean {
+  return SAYS_MORE.test(lows[at] ?? '') || lexicon.CAUTION_OPENING.test(lows.slice(at).join(' '));
+}
+
 /** "For wear replace them": said without a stop between. */
 function isOrderAgain({ lows }: Sentence, at: number): boolean {
   const isAllowed = /^(?:can|could|may|might|must|should|to|you|we|not|never)$/.test(lows[at - 1] ?? '');
@@ -314,7 +320,7 @@ function toHelp(sentence: Sentence, at: number): number {
   while (
     end < sentence.words.length &&
     !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '') &&
-    !(sentence.lows[end] === ',' && SAYS_MORE.test(sentence.lows[end + 1] ?? '')) &&
+    !(sentence.lows[end] === ',' && saysMore(sentence.lows, end + 1)) &&
     !isOrderAgain(sentence, end)
   )
     end += 1;

@@ -84,10 +84,11 @@ export function wordsOf(text: string): readonly Word[] {
       ...at,
     };
   });
+  mixedNumbers(single);
   abbreviated(single);
   timesBehind(single);
   joinedPlaces(single);
-  withoutAbbreviationDots(single);
+  withoutAbbreviationDots(single, text);
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
 }
@@ -104,17 +105,40 @@ const LIST_MARK =
   /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
 
 /** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
-function withoutAbbreviationDots(words: Word[]): void {
+function withoutAbbreviationDots(words: Word[], text: string): void {
   for (let at = words.length - 2; at > 0; at -= 1) {
     const [before, word] = [words[at - 1] as Word, words[at] as Word];
     if (word.low !== '.' || before.to !== word.from) continue;
     const isUnit = words[at - 2]?.value !== undefined && DOTTED_UNIT.test(before.low);
-    if (isUnit || DOTTED.test(before.low)) words.splice(at, 1);
+    // "With an arbor press. Seat the ring": a word, and its sentence ends.
+    const isWord = ALSO_WORDS.test(before.low) && /^\s+\p{Lu}\p{Ll}/u.test(text.slice(word.to));
+    if (isUnit || (DOTTED.test(before.low) && !isWord)) words.splice(at, 1);
   }
 }
 
 const DOTTED_UNIT = /^(?:ft|lbs?|in|min|sec|hr|approx|deg|mm|nm|l)$/;
 const DOTTED = /^(?:no|nr|nos|approx|ca|dia|incl|max|fig|pos|qty|temp|press|resp|vs)$/;
+
+const ALSO_WORDS = /^(?:no|max|press|temp)$/;
+
+/** "1 1/4 in", "1-1/8 in": one number. */
+function mixedNumbers(words: Word[]): void {
+  for (let at = words.length - 2; at >= 0; at -= 1) {
+    const [whole, next] = [words[at] as Word, words[at + 1] as Word];
+    const length = next.low === '-' && whole.to === next.from ? 2 : 1;
+    const part = words[at + length];
+    const isMixed = /^\d{1,2}$/.test(whole.low) && /^\d{1,2}\/(?:2|3|4|8|16|32|64)$/.test(part?.low ?? '');
+    if (!isMixed || part?.value === undefined || part.value >= 1) continue;
+    const low = `${whole.low}-${part.low}`;
+    words.splice(at, length + 1, {
+      low,
+      parts: [low],
+      from: whole.from,
+      to: part.to,
+      value: (whole.value ?? 0) + part.value,
+    });
+  }
+}
 
 /** "The guard (item 12)" points at a drawing that stands elsewhere. */
 function withoutReferences(words: readonly Word[]): readonly Word[] {
