@@ -2,6 +2,8 @@ import { newComponent } from '#core/edits/steps';
 import { readLine } from '#core/line/read-line';
 import type { Workbook } from '#core/model/procedure';
 import { Series } from '#core/model/series';
+import { composedLines } from './said/composed/compose';
+import { type Judged, judgeComposed } from './said/composed/judge';
 import { judgeLine, readCorpus, type SaidLine } from './said/corpus';
 import { toldOtherwise } from './said/told-otherwise';
 
@@ -38,6 +40,12 @@ const { same, asked, otherwise } = toldOtherwise(corpus);
 const ofAll = (count: number) => `${((100 * count) / (same + asked + otherwise)).toFixed(1)} %`;
 console.log(
   `The same told in other words, ${same + asked + otherwise} lines: the same ${ofAll(same)}, asked ${ofAll(asked)}, otherwise ${ofAll(otherwise)}`,
+);
+
+const put = composedLines(3000, 2026).map(judgeComposed);
+const ofPut = (is: Judged['is']) => `${((100 * put.filter((one) => one.is === is).length) / put.length).toFixed(1)} %`;
+console.log(
+  `Lines put together from orders and what is told along, ${put.length}: right ${ofPut('whole')}, asked ${ofPut('asked')}, otherwise ${ofPut('wrong')}`,
 );
 
 /** How long a keystroke takes in a series of 2,000 parts: each beginning of a line is read once. */

@@ -29,7 +29,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
-  for (const { verb, how, why, about, cautions, figure } of acts) {
+  for (const { verb, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
       beside.find((text) => hidesOrder(sentenceOf(text, names))) ??
@@ -52,6 +52,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
         );
       }) ??
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
+      looks.find((sign) => /\bthen\b/.test(sign)) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);

@@ -8,7 +8,7 @@ const EMPTY = new Set(
   `actually the a an your its their his my our this that these those some any all each every both of and or then next now first
   firstly secondly finally lastly please just simply so okay ok also well right afterwards alright to with using use by
   from off out in into on onto at for until over up down away back aside apart together loose free clear via means while
-  you we i he she it they them one ones it's is are was be can will would should must have has need want get go going let do
+  you we i he she it they them one ones it's is are was be can will would should must have has need want get gets go going let do
   does make sure ahead remember forget try time thing step again new fresh old used same original existing spare
   replacement pair set both but plus per not n't if whether signs sign facing pointing toward towards good idea best better important
   worth suitable helps pays wise easier necessary too as minutes minute min mins hour hours h seconds second sec half quarter percent cent minus goes comes come danger

@@ -224,8 +224,10 @@ export function readAct(
     return verb.movement.ways[way] !== undefined && Object.keys(verb.movement.ways).length === 1;
   }
 
+  /** "Together with its seal"; "take them off together" says how. */
   function isTogetherWith(from: number): boolean {
-    return sentence.lows[from] === 'together' && sentence.lows[from + 1] === 'with';
+    const isHow = verb.is === 'movement' && verb.movement.ways.together === undefined;
+    return sentence.lows[from] === 'together' && (sentence.lows[from + 1] === 'with' || isHow);
   }
 
   function takeWay(): void {

@@ -1,3 +1,4 @@
+import { torqueAt } from '../names/figures';
 import { isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
@@ -264,6 +265,28 @@ const CASES: readonly Case[] = [
         firstPlace(sentence, at) === 'through';
       return isThrough && !/\bthrough (?:the )?\w+ ?(?:until|into|onto)\b/.test(told) ? 'asked' : undefined;
     },
+  },
+  {
+    name: '"ease off the nuts": loosened, and still there',
+    means: ({ phrase, told, objectText }) =>
+      phrase === 'ease' && /\boff\b/.test(told) && FASTENER.test(objectText) ? { verb: 'loosen' } : undefined,
+  },
+  {
+    name: '"unhook the cable": disconnected',
+    means: ({ phrase, objectText }) =>
+      /^un(?:hook|clip)$/.test(phrase) && /\b(?:cable|hose|line|lead|wire|connector|plug)s?$/.test(objectText)
+        ? { verb: 'disconnect' }
+        : undefined,
+  },
+  {
+    name: '"set the nuts to 24 N·m"',
+    means: ({ sentence, phrase, objectText, at }) =>
+      /^(?:set|bring|take)$/.test(phrase) &&
+      FASTENER.test(objectText) &&
+      sentence.lows[at] === 'to' &&
+      torqueAt(sentence, at + 1)
+        ? { verb: 'torque' }
+        : undefined,
   },
   {
     name: '"set the pressure to 12 bar"; "set the screw back to its mark": turned to where it was',

@@ -3,7 +3,7 @@ import type { Verb } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { readVerb } from '../../../../reading/en/verb-words';
 import { isJoint } from '../names/name-ends';
-import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import {
@@ -34,6 +34,11 @@ export function plainVerb(
   // Words of the object decide between some readings, as everywhere in the program.
   const usual = readVerb(told.replaceAll(' ,', ','))?.verb;
   if (verb === 'attend') return attended(sentence, told);
+  // "Brush sealant onto the flange": put on with a brush, and nothing is cleaned.
+  const isSpread =
+    SPREADS.test(phrase) && /^(?:on|onto|over|into|to|in|around|round|inside|between)$/.test(sentence.lows[at] ?? '');
+  if (isSpread && object && object.known?.kind !== 'part' && isStuff(object)) return { verb: 'apply-compound' };
+  if (phrase === 'rub') return undefined;
   if (phrase === 'replace' || phrase === 'change') {
     if (
       /\bwhere (?:it|they) (?:came|was|were|belong)\b|\bback\b(?!-)|\bin (?:its|their) (?:place|original)\b|\bon (?:its|their) own\b/.test(
@@ -189,10 +194,10 @@ export function plainVerb(
     return { verb: 'test' };
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
-  if (verb === 'connect' && usual === 'restore') return { verb: 'restore' };
-  // "Disconnect the pipe from the motor": the pipe.
-  if (verb === 'disconnect' && usual === 'isolate' && !(object?.known?.kind === 'part' && !POWERED.test(objectText)))
-    return { verb: 'isolate' };
+  // "Disconnect the pipe from the motor", "connect it to the motor": the pipe.
+  const isPipe = object?.known?.kind === 'part' && !POWERED.test(objectText);
+  if (verb === 'connect' && usual === 'restore' && !isPipe) return { verb: 'restore' };
+  if (verb === 'disconnect' && usual === 'isolate' && !isPipe) return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
   if (phrase === 'fasten' && !FASTENER.test(objectText))
     return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
@@ -212,6 +217,8 @@ export function plainVerb(
   if (pluggedIn) return { verb, aboutEnd: at + pluggedIn[0].split(' ').length };
   return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
 }
+
+const SPREADS = /^(?:brush|wipe|rub|paint|squirt|drip|spread|smooth|daub)$/;
 
 /** A screw is locked, and no energy with it. */
 function locksPart(objectText: string, object: NounPhrase | undefined, reading: Reading): boolean {

@@ -58,6 +58,10 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
   return undefined;
 }
 
+/** "Numbers facing out", "marked side out" is no way out. */
+const FACED =
+  /^(?:facing|pointing|looking|turned|sides?|lips?|faces?|ends?|numbers?|letters|lettering|marks?|chamfer|grooves?|arrow|open)$/;
+
 /** "Spin the screws in the seal *out*". */
 function isOutBehind({ lows, words }: Sentence, start: number): boolean {
   for (
@@ -67,7 +71,7 @@ function isOutBehind({ lows, words }: Sentence, start: number): boolean {
   )
     if (
       /^(?:out|off)$/.test(lows[at] ?? '') &&
-      !/^(?:facing|pointing|looking|turned)$/.test(lows[at - 1] ?? '') &&
+      !FACED.test(lows[at - 1] ?? '') &&
       (isJoint(words[at + 1]) || words[at + 1]?.value !== undefined) &&
       lows[at + 1] !== 'of'
     )

@@ -4,7 +4,7 @@ import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
-import { endsInAdjective, isPlural, partsOf, strayWordsIn } from '../words/words';
+import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsEndingIn } from './known-names';
 import type { Doubt, SaidPart } from './said';
 
@@ -68,7 +68,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       whole.map((other) => `${other.name} ${last}`),
     );
   // A known name with a word behind it that names no kind of part: "flange bolts loosely".
-  const begun = known.filter((other) => begins(parts, other.parts)).map((other) => other.name);
+  const begun = known.filter((other) => begins(parts.map(singular), other.parts)).map((other) => other.name);
   if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
   const run = parts.join('');
   const near = known

@@ -15,7 +15,7 @@ export const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 
 const JOINTS = new Set(
-  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but otherwise plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ( ) ± = + & - –'.split(
+  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but otherwise plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ? ! ( ) ± = + & - –'.split(
     ' ',
   ),
 );
@@ -106,8 +106,9 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   )
     return true;
   // "Twelve screws come out".
-  if (at > start && /^(?:comes?|go|goes)$/.test(low) && WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined)
-    return true;
+  const behind = sentence.lows[at + 1] ?? '';
+  const isWayNext = WAY_WORDS[behind] !== undefined || WAY_BEFORE_PLACE[behind] !== undefined;
+  if (at > start && /^(?:comes?|go|goes)$/.test(low) && isWayNext) return true;
   // "Check the pump holds pressure".
   const isMachine = /^(?:pump|motor|machine|unit|engine|gearbox|shaft)$/.test(before);
   if (at > start && isMachine && /s$/.test(low) && saysWhatItDoes(low)) return true;

@@ -138,8 +138,10 @@ function theOneTool(
 /** "T25", "PH2" before a tool that is not called so itself. */
 function lettered(sentence: Sentence, at: number): { size: string; end: number } | undefined {
   const isNamed = namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'tool');
-  return /^(?:t|tx|ph|pz|m|h)\d{1,2}$/.test(sentence.lows[at] ?? '') && !isNamed
-    ? { size: sentence.text(at, at + 1), end: at + 1 }
+  const [letter, number] = [sentence.words[at], sentence.words[at + 1]];
+  const isSize = /^(?:t|tx|ph|pz|m|h)$/.test(letter?.low ?? '') && /^\d{1,2}$/.test(number?.low ?? '');
+  return isSize && !isNamed && letter?.to === number?.from
+    ? { size: sentence.text(at, at + 2), end: at + 2 }
     : undefined;
 }
 

@@ -71,15 +71,12 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (at >= piece.words.length) return;
   if (isStart && helped(piece, at)) return;
   if (!isStart && ALLOWED.test(piece.lows(at))) return;
-  if (doer(piece, at) || goesOn(piece, at)) return;
+  // Behind a condition it is no more than a hint: "if it sticks, give it a tap".
+  const isOrder = isStart || /^(?:and|then)$/.test(piece.low(at - 1));
+  if (doer(piece, at) || (isOrder && given(piece, at)) || goesOn(piece, at)) return;
   if (
     isStart &&
-    (figureFirst(piece, at) ||
-      given(piece, at) ||
-      gerund(piece, at) ||
-      pastAlone(piece, at) ||
-      fetched(piece, at) ||
-      heading(piece, at))
+    (figureFirst(piece, at) || gerund(piece, at) || pastAlone(piece, at) || fetched(piece, at) || heading(piece, at))
   )
     return;
   if (inverted(piece, at) || ((isStart || piece.manner === 'bare') && bare(piece, at)) || bareBehind(piece, at)) return;

@@ -164,7 +164,7 @@ function bareKnown(piece: Piece, at: number): boolean {
     ({ known, feature, fromCount, name, words }, i) =>
       feature === undefined &&
       (known?.kind === 'part' ||
-        (fromCount !== undefined && kindFromName(name) !== 'other') ||
+        (fromCount !== undefined && kindFromName(name) !== 'other' && !endsInVerb(words)) ||
         // "Bearings off the shaft": which ones is asked.
         (words.length === 1 &&
           (i > 0 || /^(?:off|out)$/.test(way)) &&
@@ -173,6 +173,12 @@ function bareKnown(piece: Piece, at: number): boolean {
   if (things.phrases.length === 0 || !isNamed) return false;
   orderBare(piece, at, things.end, way);
   return true;
+}
+
+/** "Six rod bolts pull off" says what they do. */
+function endsInVerb(words: readonly string[]): boolean {
+  const last = words.at(-1) ?? '';
+  return words.length > 1 && verbAt([last], 0)?.is === 'movement' && kindFromName(last) === 'other';
 }
 
 /** "Cover nuts, 17 mm, off": between what it is and its way stands its tool. */
@@ -285,6 +291,8 @@ function bareFilled(piece: Piece, at: number): boolean {
 /** "A drop of thread locker on each bolt", "anti-seize on the threads". */
 function bareSubstance(piece: Piece, at: number): boolean {
   if (lexicon.CAUTION_OPENING.test(piece.lows(at)) || lexicon.REMARK_OPENING.test(piece.lows(at))) return false;
+  // "Is there oil in the gearbox?" asks.
+  if (/^(?:is|are|was|were|has|have|do|does)$/.test(piece.low(at))) return false;
   if ((verbAt(piece.lowsFrom(at), 0) && piece.low(at + 1) !== 'of') || piece.knows(at)) return false;
   const sentence = piece.sentence();
   const stuff = stuffAt(sentence, at);

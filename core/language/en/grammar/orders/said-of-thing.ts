@@ -34,7 +34,8 @@ export function saidOfThing(piece: Piece, at: number): void {
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
   const told = piece.lows(stop);
-  const passive = PASSIVE.exec(told);
+  // "The cover needs to come off".
+  const passive = COMES.test(told) ? null : PASSIVE.exec(told);
   if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
   if (getsIt(piece, at, stop)) return;
   if (DOER.test(told)) fronted(piece, at, stop);
@@ -50,6 +51,8 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
     between.push(piece.words[verb++] as Word);
   const form = (['past', 'ing'] as const).find((one) => baseOf(piece.low(verb), one) !== undefined);
   if (!form || (form === 'ing' && !/^(?:needs?|wants?)$/.test(piece.low(stop)))) return;
+  // "It must be located below the port" says where it is.
+  if (piece.low(verb) === 'located') return;
   const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
   // How it is, or what was done long ago, is nothing to do; what is then done is.
   const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));

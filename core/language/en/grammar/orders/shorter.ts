@@ -5,6 +5,7 @@ import type { NounPhrase } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
+import { baseOf } from '../words/verb-forms';
 import { isPlural, type Word } from '../words/words';
 import type { Piece } from './piece';
 
@@ -16,10 +17,12 @@ export function sayShorter(piece: Piece): void {
   askAny(piece);
   lookAgain(piece);
   turnToTake(piece);
+  getStarted(piece);
   // "Take them all out but two" leaves some.
   if (/ (?:but|except) /.test(piece.lows(0))) return;
   for (let at = piece.words.length - 2; at >= 0; at -= 1) {
     const said = piece.lows(at);
+    const [toTorque = ''] = TO_TORQUE.exec(said) ?? [];
     const [means = ''] = BY_MEANS.exec(said) ?? [];
     const [thereIs = ''] = THERE_IS.exec(said) ?? [];
     const [itIs = ''] = piece.low(at - 1) === ',' ? (IT_IS.exec(said) ?? []) : [];
@@ -27,6 +30,16 @@ export function sayShorter(piece: Piece): void {
     // "Nuts off (4)" are "nuts (4) off".
     if (isCountBehind && isPlural(piece.low(at - 1)))
       piece.words.splice(at, 4, ...piece.words.slice(at + 1, at + 4), piece.words[at] as Word);
+    else if (toTorque) piece.words.splice(at, wordsIn(toTorque), piece.as(at, 'to'));
+    else if (
+      /^(?:, )?(?:looking|checking|watching|feeling) for /.test(said) &&
+      piece
+        .lowsFrom(0)
+        .slice(0, at)
+        .some((low) => /^(?:look|check|inspect|examin|study)/.test(low))
+    )
+      piece.words.splice(at, said.startsWith(',') ? 3 : 2, piece.as(at, 'for'));
+    else if (/^free (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said)) piece.words[at] = piece.as(at, 'remove');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
@@ -41,6 +54,9 @@ export function sayShorter(piece: Piece): void {
 
 /** "With the help of two screwdrivers". */
 const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;
+/** "To a torque of 24 N·m". */
+const TO_TORQUE =
+  /^(?:to|at|with) (?:a |the )?(?:final |tightening )?(?:torque|figure|setting)(?: value| setting| figure)? of(?= )/;
 const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
 /** "Replace any that are bent". */
 const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
@@ -66,19 +82,21 @@ function lookOn(piece: Piece): void {
   for (let at = 1; at < piece.words.length - 3; at += 1) {
     if (piece.low(at) !== 'for' || !LOOKS.test(piece.low(at - 1)) || RUNNING_SIGNS.test(piece.lows(at))) continue;
     const end = piece.words.findIndex((_, i) => i > at && beginsOrder(piece, i));
-    const on = piece.words
-      .slice(0, end < 0 ? piece.words.length : end)
-      .findLastIndex(({ low }, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
-    const things = on < 0 ? undefined : objectsAt(piece.sentence(), on + 1);
+    const looked = piece.sentence().slice(0, end < 0 ? piece.words.length : end);
+    const on = looked.lows.findLastIndex((low, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
+    const things = on < 0 ? undefined : objectsAt(looked, on + 1);
     if (!things?.phrases.length || !things.phrases.every(isThing)) continue;
     const [, ...thing] = piece.words.splice(on, things.end - on);
-    piece.words.splice(at - 1, 1, piece.as(at - 1, 'inspect'), ...thing);
+    const verb = piece.low(at - 1).endsWith('ing') ? 'inspecting' : 'inspect';
+    piece.words.splice(at - 1, 1, piece.as(at - 1, verb), ...thing);
   }
 }
 
 function beginsOrder(piece: Piece, at: number): boolean {
   if (/^[.;]$/.test(piece.low(at)) || piece.low(at) === 'then') return true;
-  const isJoined = /^(?:,|and)$/.test(piece.low(at - 1)) && verbAt(piece.lowsFrom(at), 0) !== undefined;
+  const [low = '', ...rest] = piece.lowsFrom(at);
+  const isJoined =
+    /^(?:,|and)$/.test(piece.low(at - 1)) && verbAt([baseOf(low, 'ing') ?? low, ...rest], 0) !== undefined;
   return isJoined && (NAMED.test(piece.low(at + 1)) || piece.isWay(at + 1) || piece.knows(at + 1));
 }
 
@@ -86,7 +104,7 @@ function isThing({ known, pronoun, name, words }: NounPhrase): boolean {
   return known?.kind === 'part' || (!pronoun && (kindFromName(name) !== 'other' || lexicon.isFeature(words)));
 }
 
-const LOOKS = /^(?:look|check|inspect|examine)$/;
+const LOOKS = /^(?:(?:look|check|inspect)(?:ing)?|examin(?:e|ing))$/;
 
 /** "Any wear on the shaft?": look for it. */
 function askAny(piece: Piece): void {
@@ -115,6 +133,19 @@ function turnToTake(piece: Piece): void {
   const verb = piece.low(to + 1) === 'unscrew' || piece.low(to + 1) === 'unthread' ? piece.low(to + 1) : 'remove';
   piece.words.splice(to, 3);
   piece.words[at] = piece.as(at, verb);
+}
+
+const GOT_STARTED =
+  /^(?:get|getting) (?!.*\b(?:and|to|by|,)\b.* started)(?:[\w-]+ ){1,5}started(?= (?:[.;]|and|by|with|using|,|a few|two|then)|$)/;
+
+/** "Get the bolts started": started by hand. */
+function getStarted(piece: Piece): void {
+  for (let at = 0; at < piece.words.length - 2; at += 1) {
+    const said = GOT_STARTED.exec(piece.lows(at))?.[0];
+    if (said === undefined) continue;
+    piece.words.splice(at + wordsIn(said) - 1, 1);
+    piece.words[at] = piece.as(at, 'start');
+  }
 }
 
 /** "Check the teeth for chips and the journals for scores": they are checked as well. */

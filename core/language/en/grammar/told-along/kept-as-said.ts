@@ -246,12 +246,16 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
+const AIM =
+  /^(?:so (?:that|it|they|the|you|nothing)|to (?:make|avoid|prevent|keep|stop|protect|let|allow|get|give|free))\b/;
+
 /** Up to the next comma, or to a tool, a direction or a reason that is told behind: "until it stops with a mallet". */
 function toAnother(sentence: Sentence, start: number): number {
   const comma = toComma(sentence, start);
   for (let at = start + 2; at < comma; at += 1) {
     const low = sentence.lows[at] ?? '';
-    if (/^(?:because|since|otherwise)$/.test(low)) return at;
+    if (lexicon.isEnd(low) && beginsFacing(sentence, at)) return at;
+    if (/^(?:because|since|otherwise)$/.test(low) || AIM.test(sentence.lows.slice(at).join(' '))) return at;
     if (
       /^(?:with|using)$/.test(low) &&
       (toolAt(sentence, at + 1) || beginsFacing(sentence, sentence.lows[at + 1] === 'the' ? at + 2 : at + 1))

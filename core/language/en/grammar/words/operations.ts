@@ -86,6 +86,7 @@ const MOVEMENTS: readonly Movement[] = [
     alone: 'take-off',
     ways: { out: 'take-off', loose: 'loosen' },
   },
+  { words: 'bring', ways: { ...FITS, out: 'draw' } },
   { words: 'zip buzz', ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' } },
   { words: 'bolt', ways: { ...FITS, up: 'fit', down: 'fit' } },
   { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },

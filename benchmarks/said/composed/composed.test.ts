@@ -1,0 +1,26 @@
+import { composedLines } from './compose';
+import { judgeComposed } from './judge';
+
+const judged = composedLines(500, 7).map((composed) => ({ line: composed.line, judged: judgeComposed(composed) }));
+
+/** A part of what `npm run bench` measures; with each seed other lines are put together. */
+test('what is put into a line is found in its steps, or it asks', () => {
+  const wrong = judged.flatMap(({ line, judged: one }) =>
+    one.is === 'wrong' ? [`${line}: ${one.how.join(', ')}`] : [],
+  );
+  expect(judged.length).toBeGreaterThan(450);
+  expect(wrong.slice(Math.ceil(judged.length * 0.01))).toEqual([]);
+});
+
+test('it seldom asks where everything is told', () => {
+  const asked = judged.flatMap(({ line, judged: one }) =>
+    one.is === 'asked' ? [`${line}: ${one.what.join(', ')}`] : [],
+  );
+  expect(asked.slice(Math.ceil(judged.length * 0.03))).toEqual([]);
+});
+
+test('the same seed puts the same lines together, another one other lines', () => {
+  const lines = (seed: number) => composedLines(20, seed).map(({ line }) => line);
+  expect(lines(3)).toEqual(lines(3));
+  expect(lines(3)).not.toEqual(lines(4));
+});

@@ -1,0 +1,126 @@
+import { applyLine } from '#core/line/apply-line';
+import { parseLine } from '#core/line/parse-line';
+import { toolLabel } from '#core/model/lookup';
+import type { Step } from '#core/model/procedure';
+import type { Series } from '#core/model/series';
+import { typedWorkbook } from '../read-step';
+import type { Doing } from './acts';
+import type { ComposedLine, Order } from './compose';
+
+/** Which steps an order may become. */
+const STEPS: Readonly<Record<Doing, readonly Step['verb'][]>> = {
+  out: ['take-off', 'draw', 'pry', 'ease', 'separate', 'disconnect'],
+  in: ['fit', 'press', 'seat', 'place', 'start-by-hand', 'pin', 'join', 'connect'],
+  press: ['press', 'seat', 'fit'],
+  start: ['start-by-hand'],
+  loosen: ['loosen'],
+  torque: ['torque'],
+  inspect: ['inspect'],
+  clean: ['clean'],
+  renew: ['renew', 'fit'],
+  grease: ['lubricate', 'apply-compound'],
+  mark: ['mark'],
+  hold: ['hold'],
+  unplug: ['disconnect'],
+  plug: ['connect'],
+  photo: ['photo'],
+  aside: ['put-aside'],
+  discard: ['discard'],
+  measure: ['measure'],
+  turn: ['turn'],
+};
+
+export type Judged =
+  | { readonly is: 'whole' }
+  | { readonly is: 'asked'; readonly what: readonly string[] }
+  | { readonly is: 'wrong'; readonly how: readonly string[] };
+
+/** What comes of a composed line, compared with what was put into it. */
+export function judgeComposed({ line, orders, series }: ComposedLine): Judged {
+  const parsed = parseLine(line, series);
+  const asked = [...parsed.faults, ...parsed.doubts];
+  if (asked.length > 0) return { is: 'asked', what: asked.map((one) => JSON.stringify(one)) };
+  const { workbook, after } = typedWorkbook(series);
+  let n = 0;
+  const applied = applyLine(workbook, parsed, after, () => `new-${++n}`);
+  if (!applied) return { is: 'asked', what: ['nothing was read'] };
+  const steps = applied.stepIds.map((id) => applied.workbook.procedure.steps.find((step) => step.id === id) as Step);
+  if (steps.length !== orders.length)
+    return { is: 'wrong', how: [`${steps.length} steps: ${steps.map(({ verb }) => verb).join(', ')}`] };
+  const how = orders.flatMap((order, i) => differs(order, steps[i] as Step, applied.workbook.series));
+  return how.length === 0 ? { is: 'whole' } : { is: 'wrong', how };
+}
+
+function differs(order: Order, step: Step, series: Series): string[] {
+  const wrong: string[] = [];
+  const part = (id: string) => series.components.find((one) => one.id === id);
+  if (!STEPS[order.does].includes(step.verb)) wrong.push(`${step.verb} for ${order.does}`);
+  // What acts on words keeps them.
+  const isNamed =
+    step.targets.length === 0
+      ? includesAll(step.about ?? '', order.part.name)
+      : step.targets.every(({ componentId }) => componentId === order.part.id) && step.targets.length === 1;
+  const actsOnWords = /^(?:photo|turn)$/.test(step.verb);
+  if (!isNamed || (step.targets.length === 0 && !actsOnWords))
+    wrong.push(`of ${step.targets.map(({ componentId }) => part(componentId)?.name).join(', ')} ${step.about ?? ''}`);
+  for (const { componentId, count } of step.targets)
+    if (count !== undefined && count !== part(componentId)?.count) wrong.push(`${count} pieces`);
+  const tools = step.toolIds.filter((id) => id !== order.tool?.id);
+  if (tools.length > 0 || (order.tool && step.toolIds.length === 0))
+    wrong.push(`tools ${step.toolIds.map((id) => toolOf(id, series)).join(', ')}`);
+  if (order.torque !== (step.torque !== undefined)) wrong.push('torque');
+  if (order.faces !== (step.faces !== undefined)) wrong.push('faces');
+  if (order.looks !== (step.looks ?? []).some(({ faults }) => faults.length > 0)) wrong.push('looks');
+  if (order.stuff && step.applications.length === 0) wrong.push('nothing put on');
+  const isRemark = order.why === '';
+  if (!isRemark && (order.caution !== undefined) !== step.cautions.length > 0) wrong.push('caution');
+  if (!isRemark && (order.why !== undefined) !== (step.why !== undefined)) wrong.push('why');
+  const said = textOf(step, series);
+  const lost = [...order.kept, order.caution ?? '', order.why ?? '', ...order.names.map(({ name }) => name)].flatMap(
+    (text) => wordsIn(text).filter((word) => !said.includes(word) && !said.includes(word.replace(/s$/, ''))),
+  );
+  if (lost.length > 0) wrong.push(`lost "${lost.join(' ')}"`);
+  const text = `${order.text} ${order.kept.join(' ')}`.toLowerCase();
+  const strange = wordsIn([step.detail, step.why, step.into].join(' ')).filter((word) => !text.includes(word));
+  if (strange.filter((word) => word !== 'new').length > 0) wrong.push(`"${strange.join(' ')}" is of the other order`);
+  return wrong;
+}
+
+function toolOf(id: string, { tools }: Series): string {
+  const tool = tools.find((one) => one.id === id);
+  return tool ? toolLabel(tool) : id;
+}
+
+const EMPTY =
+  /^(?:the|a|an|and|of|to|it|its|with|using|is|are|be|in|on|or|for|from|off|out|into|onto|over|not|careful|being|taking|care|so|that|because|since|they|this|there)$/;
+
+function wordsIn(text: string): string[] {
+  return text
+    .toLowerCase()
+    .split(/[^\p{L}\d'-]+/u)
+    .filter((word) => word !== '' && !EMPTY.test(word));
+}
+
+function includesAll(text: string, name: string): boolean {
+  const last = name.toLowerCase().split(' ').at(-1) ?? '';
+  return text.toLowerCase().includes(last.replace(/y$/, ''));
+}
+
+/** Every word of a step that is not its verb or its parts. */
+function textOf(step: Step, series: Series): string {
+  const faces = JSON.stringify(step.faces ?? '');
+  return [
+    step.about,
+    step.detail,
+    step.why,
+    step.into,
+    ...step.cautions.map(({ text, usual }) => text ?? usual),
+    faces,
+    ...(step.looks ?? []).flatMap((look) => look.faults.map(({ sign }) => sign)),
+    ...step.applications.flatMap(({ where, amount }) => [where, amount]),
+    ...series.components.flatMap(({ id, name }) => (step.intoId === id || faces.includes(id) ? [name] : [])),
+    ...step.toolIds.map((id) => toolOf(id, series)),
+  ]
+    .join(' ')
+    .toLowerCase();
+}
