@@ -459,3 +459,50 @@ export const TOLD_OF: readonly Act[] = [
     said: ['{o} @gets loosened', '{o} can be slackened', '{o} @has to be loosened'],
   },
 ];
+
+/** What is then done to the part that came off. */
+export const AGAIN: readonly { readonly does: Doing; readonly said: string }[] = [
+  { does: 'clean', said: 'clean {it}' },
+  { does: 'clean', said: 'wash {it}' },
+  { does: 'clean', said: 'wipe {it} down' },
+  { does: 'inspect', said: 'inspect {it} for {s}' },
+  { does: 'inspect', said: 'check {it} for {s}' },
+  { does: 'inspect', said: 'look {it} over for {s}' },
+  { does: 'aside', said: 'set {it} aside' },
+  { does: 'aside', said: 'put {it} to one side' },
+  { does: 'mark', said: 'mark {it}' },
+  { does: 'discard', said: 'discard {it}' },
+  { does: 'discard', said: 'throw {it} away' },
+  { does: 'photo', said: 'take a photo of {it}' },
+];
+
+/** Several verbs for one part; the first says where it is to be done to. */
+export const TOGETHER: readonly {
+  readonly does: readonly Doing[];
+  readonly to: readonly Sort[];
+  readonly said: readonly string[];
+}[] = [
+  {
+    does: ['out', 'inspect'],
+    to: ['seal', 'bearing', 'cover', 'rotor', 'spring'],
+    said: ['remove and inspect {o} for {s}', 'take off and inspect {o} for {s}', 'pull and check {o} for {s}'],
+  },
+  {
+    does: ['clean', 'inspect'],
+    to: ['cover', 'rotor', 'ball'],
+    said: ['clean and inspect {o} for {s}', 'wash and inspect {o} for {s}', 'clean and check {o} for {s}'],
+  },
+  {
+    does: ['out', 'discard'],
+    to: ['seal'],
+    said: ['remove and discard {o}', 'pull and throw away {o}', 'remove and scrap {o}'],
+  },
+  { does: ['out', 'clean'], to: ['cover', 'rotor', 'ball'], said: ['remove and clean {o}', 'take out and clean {o}'] },
+  {
+    does: ['clean', 'grease'],
+    to: ['rotor'],
+    said: ['clean and grease {o}', 'clean and oil {o}', 'wipe off and grease {o}'],
+  },
+  { does: ['loosen', 'out'], to: ['fastener'], said: ['loosen and remove {o}', 'slacken and remove {o}'] },
+  { does: ['out', 'clean', 'inspect'], to: ['rotor', 'cover'], said: ['remove, clean and inspect {o} for {s}'] },
+];

@@ -56,15 +56,25 @@ function differs(order: Order, step: Step, series: Series): string[] {
   const part = (id: string) => series.components.find((one) => one.id === id);
   if (!STEPS[order.does].includes(step.verb)) wrong.push(`${step.verb} for ${order.does}`);
   // What acts on words keeps them.
+  const ids = step.targets.map(({ componentId }) => componentId).sort();
+  const wanted = order.parts.map(({ id }) => id).sort();
   const isNamed =
-    step.targets.length === 0
-      ? includesAll(step.about ?? '', order.part.name)
-      : step.targets.every(({ componentId }) => componentId === order.part.id) && step.targets.length === 1;
-  const actsOnWords = /^(?:photo|turn)$/.test(step.verb);
-  if (!isNamed || (step.targets.length === 0 && !actsOnWords))
-    wrong.push(`of ${step.targets.map(({ componentId }) => part(componentId)?.name).join(', ')} ${step.about ?? ''}`);
-  for (const { componentId, count } of step.targets)
-    if (count !== undefined && count !== part(componentId)?.count) wrong.push(`${count} pieces`);
+    ids.length === 0
+      ? /^(?:photo|turn)$/.test(step.verb) && order.parts.every(({ name }) => includesLast(step.about ?? '', name))
+      : ids.join() === wanted.join();
+  if (!isNamed) wrong.push(`of ${ids.map((id) => part(id)?.name).join(', ')} ${step.about ?? ''}`);
+  for (const { componentId, count } of step.targets) {
+    const all = part(componentId)?.count;
+    if ((count ?? all) !== (order.count ?? all)) wrong.push(`${count} pieces`);
+  }
+  const isEverywhere =
+    order.places.length === 0 &&
+    order.parts.every(({ positionSetId }) => {
+      const places = series.positionSets.find(({ id }) => id === positionSetId)?.positions ?? [];
+      return step.positionIds.length === 0 || step.positionIds.length === places.length;
+    });
+  if (!isEverywhere && ids.length > 0 && [...step.positionIds].sort().join() !== [...order.places].sort().join())
+    wrong.push(`at ${step.positionIds.join(', ')}`);
   const tools = step.toolIds.filter((id) => id !== order.tool?.id);
   if (tools.length > 0 || (order.tool && step.toolIds.length === 0))
     wrong.push(`tools ${step.toolIds.map((id) => toolOf(id, series)).join(', ')}`);
@@ -72,13 +82,18 @@ function differs(order: Order, step: Step, series: Series): string[] {
   if (order.faces !== (step.faces !== undefined)) wrong.push('faces');
   if (order.looks !== (step.looks ?? []).some(({ faults }) => faults.length > 0)) wrong.push('looks');
   if (order.stuff && step.applications.length === 0) wrong.push('nothing put on');
-  const isRemark = order.why === '';
+  const isRemark = order.remark !== undefined;
   if (!isRemark && (order.caution !== undefined) !== step.cautions.length > 0) wrong.push('caution');
-  if (!isRemark && (order.why !== undefined) !== (step.why !== undefined)) wrong.push('why');
+  const isAim = order.kept.some((text) => text.startsWith('To get at'));
+  if (!isRemark && !isAim && (order.why !== undefined) !== (step.why !== undefined)) wrong.push('why');
   const said = textOf(step, series);
-  const lost = [...order.kept, order.caution ?? '', order.why ?? '', ...order.names.map(({ name }) => name)].flatMap(
-    (text) => wordsIn(text).filter((word) => !said.includes(word) && !said.includes(word.replace(/s$/, ''))),
-  );
+  const lost = [
+    ...order.kept,
+    order.caution ?? '',
+    order.why ?? '',
+    order.remark ?? '',
+    ...order.names.map(({ name }) => name),
+  ].flatMap((text) => wordsIn(text).filter((word) => !said.includes(word) && !said.includes(word.replace(/s$/, ''))));
   if (lost.length > 0) wrong.push(`lost "${lost.join(' ')}"`);
   const text = `${order.text} ${order.kept.join(' ')}`.toLowerCase();
   const strange = wordsIn([step.detail, step.why, step.into].join(' ')).filter((word) => !text.includes(word));
@@ -101,7 +116,7 @@ function wordsIn(text: string): string[] {
     .filter((word) => word !== '' && !EMPTY.test(word));
 }
 
-function includesAll(text: string, name: string): boolean {
+function includesLast(text: string, name: string): boolean {
   const last = name.toLowerCase().split(' ').at(-1) ?? '';
   return text.toLowerCase().includes(last.replace(/y$/, ''));
 }

@@ -15,6 +15,9 @@ import { partsOf, wordsOf } from './words/words';
 /** What is said of when, why or how long, and may name an action that is a step elsewhere. */
 const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
 
+/** "With the head off": in which state it is done. */
+const WITH_STATE = /^with (?!.*\btogether\b)(?:the|both|all) [\w -]+ (?:off|out|away|in|on|back)$/i;
+
 /**
  * A part that is moved, or a torque, within words that are merely kept: understood, they would have been a step or a
  * figure. Whether they are a remark is asked.
@@ -47,7 +50,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
-          (!SAID_OF.test(said.lows[0] ?? '') && hidesAway(said)) ||
+          (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && hidesAway(said)) ||
           (!figure && (hidesTorque(said) || figuresFasteners(said)))
         );
       }) ??

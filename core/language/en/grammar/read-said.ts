@@ -113,12 +113,21 @@ function shareObjects(acts: OpenAct[]): void {
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
-    if (verbOf(act.verb).object === 'parts') act.parts.push(...next.parts);
-    else {
+    if (verbOf(act.verb).object === 'parts') {
+      act.parts.push(...next.parts);
+      if (act.positionIds.length === 0) takePlaces(act, next);
+    } else {
       const about = next.verb === 'test' ? '' : (next.about ?? next.parts.map(({ name }) => name).join(', '));
       if (about) act.about = about;
     }
   }
+}
+
+/** "Wash and inspect the valve at chamber 3": both there. */
+function takePlaces(act: OpenAct, { positionIds, positionSetId, positionNames }: OpenAct): void {
+  act.positionIds = [...positionIds];
+  if (positionSetId) act.positionSetId = positionSetId;
+  if (positionNames) act.positionNames = [...positionNames];
 }
 
 /** Reads one piece of a line. What is no action of its own is kept with the action before it, or with the step in hand. */

@@ -64,7 +64,7 @@ export class Reading {
     const meant = this.meant();
     const [only, other] = meant;
     const isMany = (part: SaidPart) =>
-      (part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to);
+      part.count !== 1 && ((part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to));
     if (!only || other || !isMany(only)) return meant;
     const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
     if (!single) return undefined;

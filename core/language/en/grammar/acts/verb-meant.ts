@@ -25,7 +25,9 @@ export function verbMeant(
   if (read.is === 'verb') return plainVerb(reading, sentence, read.verb, read.phrase, objectText, object, at, told);
   const place = placeBehind(sentence, at);
   // A "centre block" of the pump is no block on the bench.
-  const isInPart = nounPhraseAt(sentence, at + 1)?.phrase.known?.kind === 'part';
+  const isInPart =
+    sentence.lows[at + 1] !== 'its' &&
+    /^(?:part|place)$/.test(nounPhraseAt(sentence, at + 1)?.phrase.known?.kind ?? '');
   // "Position it upright in a fixture".
   let where = at;
   while (/..ly$/.test(sentence.lows[where] ?? '')) where += 1;

@@ -6,6 +6,7 @@ import { ALSO_NOUN, verbAt } from '../words/operations';
 import { ALLOWED, NAMED, USING } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { endsSentence, type Word } from '../words/words';
+import { behindPlace, wayBeforePlace } from './beside';
 import { doer, fetched, helped } from './doer';
 import { figureFirst } from './figure-first';
 import { given } from './given';
@@ -57,6 +58,7 @@ function asOrder(piece: Piece): Word[] {
     putAt(piece, piece.skipFillers(at), isOpening);
   }
   partExpectation(piece);
+  wayBeforePlace(piece);
   return piece.words.filter(
     ({ low }, i) =>
       i === 0 ||
@@ -158,7 +160,8 @@ function verbLast(piece: Piece, at: number): boolean {
   for (let end = behindName; end < piece.words.length && !/^[,.;:]$/.test(piece.low(end)); end += 1) {
     if (SAID_BEFORE_VERB.test(piece.low(end))) return false;
     const verb = verbAt(piece.lowsFrom(end), 0);
-    if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end)) continue;
+    // "Put the cover back in": a way, and no verb.
+    if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end) || piece.isWay(end)) continue;
     let behind = end + verb.length;
     if (piece.isWay(behind)) behind += 1;
     const isTo = end === behindName + 1 && piece.low(behindName) === 'to';
@@ -185,7 +188,8 @@ function inverted(piece: Piece, at: number): boolean {
   const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;
   if (!way || !things || things.phrases.length === 0) return false;
   const verb = piece.as(comes, /^(?:out|off)$/.test(way) ? 'take' : 'put');
-  const named = piece.words.slice(comes + 1, things.end);
-  piece.words.splice(at, things.end - at, verb, ...named, ...piece.words.slice(at, comes));
+  const end = behindPlace(piece, things.end);
+  const [named, place] = [piece.words.slice(comes + 1, things.end), piece.words.slice(things.end, end)];
+  piece.words.splice(at, end - at, verb, ...named, ...place, ...piece.words.slice(at, comes));
   return true;
 }

@@ -1,3 +1,4 @@
+import { objectsAt } from '../acts/objects';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
@@ -15,7 +16,7 @@ export function doer(piece: Piece, at: number): boolean {
   if (said === undefined) return false;
   let verb = at + said.trim().split(' ').length;
   // "You need to have a look": to have is no helping verb there.
-  if (/ to have $/.test(said) && /^a (?:\w+ )?look\b/.test(piece.lows(verb))) verb -= 1;
+  if (/ have $/.test(said) && /^a (?:\w+ )?look\b/.test(piece.lows(verb))) verb -= 1;
   const manners: Word[] = [];
   while (lexicon.isManner(piece.low(verb)) && !isOrderAt(piece, verb)) manners.push(piece.words[verb++] as Word);
   const low = piece.low(verb);
@@ -26,14 +27,18 @@ export function doer(piece: Piece, at: number): boolean {
   }
   if (/^(?:give|giving|gave)$/.test(low)) {
     piece.words.splice(at, verb - at, ...manners);
-    return given(piece, at + manners.length);
+    if (!given(piece, at + manners.length)) return false;
+    piece.manner = low === 'giving' ? 'doing' : 'order';
+    return true;
   }
   // "You need to look at the seats" orders it; "you'll feel it click" does not.
   const isOrdered =
     / (?:need|have|want|going|got) to $| gonna $/.test(said) && /^(?:look|let|use|see|watch|feel|get)$/.test(low);
   const isDone = low === 'do' && /^(?:do up|do (?:the|both|all) (?:[\w-]+ ){1,4}up)\b/.test(piece.lows(verb));
-  const isLooked = / to (?:have )?$/.test(said) && /^have a (?:\w+ )?look\b/.test(piece.lows(verb));
-  if ((PERCEIVED.test(low) && !isOrdered && !isLooked) || (/^(?:do|don't|did|didn't)$/.test(low) && !isDone))
+  const isLooked = /^(?:have a (?:\w+ )?look|get (?:a |some )?(?:\w+ )?(?:pictures?|photos?))\b/.test(piece.lows(verb));
+  // "I'll get the ring out".
+  const isGot = low === 'get' && piece.isWay(objectsAt(piece.sentence(), verb + 1).end);
+  if ((PERCEIVED.test(low) && !isOrdered && !isLooked && !isGot) || (/^(?:do|don't|did|didn't)$/.test(low) && !isDone))
     return false;
   // "They are scrap" says how they are.
   const isDoing = (['ing', 'past'] as const).some((one) => baseOf(low, one) !== undefined);

@@ -148,6 +148,7 @@ function bareKnown(piece: Piece, at: number): boolean {
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
   // "Wear rings over double the clearance" are some of them.
   const over = piece.low(things.end + 1);
+  if (/^(?:on|in)$/.test(way) && /^(?:top|front|line)$/.test(over)) return false;
   if (way === 'over' && !NAMED.test(over) && !piece.knows(things.end + 1)) return false;
   // "Gland nuts off, gland back": slid back, or put back.
   const isAfterOff = piece.words.slice(0, at).some(({ low }) => /^(?:off|out)$/.test(low));
@@ -164,7 +165,7 @@ function bareKnown(piece: Piece, at: number): boolean {
     ({ known, feature, fromCount, name, words }, i) =>
       feature === undefined &&
       (known?.kind === 'part' ||
-        (fromCount !== undefined && kindFromName(name) !== 'other' && !endsInVerb(words)) ||
+        (fromCount !== undefined && kindFromName(name) !== 'other' && !holdsVerb(words)) ||
         // "Bearings off the shaft": which ones is asked.
         (words.length === 1 &&
           (i > 0 || /^(?:off|out)$/.test(way)) &&
@@ -176,9 +177,8 @@ function bareKnown(piece: Piece, at: number): boolean {
 }
 
 /** "Six rod bolts pull off" says what they do. */
-function endsInVerb(words: readonly string[]): boolean {
-  const last = words.at(-1) ?? '';
-  return words.length > 1 && verbAt([last], 0)?.is === 'movement' && kindFromName(last) === 'other';
+function holdsVerb(words: readonly string[]): boolean {
+  return words.slice(1).some((word) => verbAt([word], 0)?.is === 'movement' && kindFromName(word) === 'other');
 }
 
 /** "Cover nuts, 17 mm, off": between what it is and its way stands its tool. */

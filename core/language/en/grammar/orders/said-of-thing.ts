@@ -5,6 +5,7 @@ import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { partsOf, type Word } from '../words/words';
+import { behindPlace } from './beside';
 import { doer } from './doer';
 import { coated, givenVerb } from './given';
 import type { Piece } from './piece';
@@ -19,17 +20,18 @@ export function saidOfThing(piece: Piece, at: number): void {
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
   // "Light scratches can be lapped away" allows it.
-  if (lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
-  if (!thing || (thing.pronoun && thing.name !== 'everything') || !areAdverbs(piece, at + things.end, stop)) return;
+  if (!thing?.known && lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
+  const end = behindPlace(piece, at + things.end);
+  if (!thing || (thing.pronoun && thing.name !== 'everything') || !areAdverbs(piece, end, stop)) return;
   // "The cover and the seal, then pull the pin" begins another action.
-  const isThen = piece.words.slice(at + things.end, stop).some(({ low }) => low === 'then');
+  const isThen = piece.words.slice(end, stop).some(({ low }) => low === 'then');
   if (isThen && verbAt([piece.low(stop)], 0)) return;
-  piece.words.splice(at + things.end, stop - at - things.end);
+  piece.words.splice(end, stop - end);
   const isCounted = things.phrases.some(({ known }) => known?.kind === 'part') && thing.fromCount !== undefined;
   const isShort = things.phrases.every(({ words }) =>
     lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? ''),
   );
-  saidOf(piece, at, at + things.end, thing.known?.kind === 'part' || isCounted || isShort);
+  saidOf(piece, at, end, thing.known?.kind === 'part' || isCounted || isShort);
 }
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
@@ -188,5 +190,6 @@ function endsThing(piece: Piece, at: number): boolean {
     piece.words[at - 1]?.value !== undefined;
   if (isNoun && /^(?:of|is|are|was|were|must|should|can|has|have|and|come|comes)$/.test(piece.low(at + 1)))
     return false;
-  return baseOf(low, 's') !== undefined || verbAt([low], 0)?.is === 'movement';
+  // "Put the bolts back in": a way.
+  return baseOf(low, 's') !== undefined || (verbAt([low], 0)?.is === 'movement' && !piece.isWay(at));
 }

@@ -13,6 +13,8 @@ import type { Piece } from './piece';
 
 /** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
 export function sayShorter(piece: Piece): void {
+  // "Now that the cover is off".
+  if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   lookFor(piece);
   askAny(piece);
   lookAgain(piece);
@@ -39,7 +41,8 @@ export function sayShorter(piece: Piece): void {
         .some((low) => /^(?:look|check|inspect|examin|study)/.test(low))
     )
       piece.words.splice(at, said.startsWith(',') ? 3 : 2, piece.as(at, 'for'));
-    else if (/^free (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said)) piece.words[at] = piece.as(at, 'remove');
+    else if (/^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
+      piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
@@ -113,7 +116,11 @@ function askAny(piece: Piece): void {
   const on = piece.words.findLastIndex(({ low }) => /^(?:on|in|at|around|inside)$/.test(low));
   if (said === undefined || on < at + wordsIn(said)) return;
   const end = objectsAt(piece.sentence(), on + 1).end;
-  if (end === on + 1 || !piece.isLast(end - 1) || /[,;:]| that | which /.test(piece.lows(at))) return;
+  const sign = piece
+    .lowsFrom(at)
+    .slice(0, on - at)
+    .join(' ');
+  if (end === on + 1 || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign)) return;
   piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
 }
 
@@ -144,7 +151,7 @@ function getStarted(piece: Piece): void {
     const said = GOT_STARTED.exec(piece.lows(at))?.[0];
     if (said === undefined) continue;
     piece.words.splice(at + wordsIn(said) - 1, 1);
-    piece.words[at] = piece.as(at, 'start');
+    piece.words[at] = piece.as(at, piece.low(at) === 'get' ? 'start' : 'starting');
   }
 }
 
@@ -155,7 +162,13 @@ function lookAgain(piece: Piece): void {
   for (let at = piece.words.length - 3; at > 2; at -= 1) {
     const [said] = /^(?:and|,) (?:the )?(?:[\w-]+ ){1,4}for /.exec(piece.lows(at)) ?? [];
     const isBehindFor = piece.lowsFrom(0).slice(0, at).includes('for');
-    if (!said || !isBehindFor || !/ the | and /.test(` ${said}`) || !objectsAt(piece.sentence(), at + 1).phrases[0])
+    if (
+      !said ||
+      !isBehindFor ||
+      verbAt(piece.lowsFrom(at + 1), 0) ||
+      !/ the | and /.test(` ${said}`) ||
+      !objectsAt(piece.sentence(), at + 1).phrases[0]
+    )
       continue;
     piece.words.splice(at + 1, 0, piece.as(at + 1, 'check', true));
     if (piece.low(at) === ',') piece.words[at] = piece.as(at, 'and');

@@ -157,9 +157,10 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: (place) => {
       const { sentence, at } = place;
       const low = sentence.lows[at] ?? '';
-      if (!JOINED.test(low)) return undefined;
+      if (!JOINED.test(low) && !place.told.startsWith('next to ')) return undefined;
       // "Instead of grease" ends with what it names.
-      const of = low === 'instead' && sentence.lows[at + 1] === 'of' ? nounPhraseAt(sentence, at + 2) : undefined;
+      const isPair = /^(?:instead of|next to) /.test(place.told);
+      const of = isPair ? nounPhraseAt(sentence, at + 2) : undefined;
       if (of) return keep(place, at, of.end);
       // "The half of the seal off" names something, and then a way.
       const end = toJoint(sentence, at);

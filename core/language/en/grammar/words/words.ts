@@ -111,8 +111,8 @@ function withoutAbbreviationDots(words: Word[], text: string): void {
     if (word.low !== '.' || before.to !== word.from) continue;
     const isUnit = words[at - 2]?.value !== undefined && DOTTED_UNIT.test(before.low);
     // "With an arbor press. Seat the ring": a word, and its sentence ends.
-    const isWord = ALSO_WORDS.test(before.low) && /^\s+\p{Lu}\p{Ll}/u.test(text.slice(word.to));
-    if (isUnit || (DOTTED.test(before.low) && !isWord)) words.splice(at, 1);
+    const isEnd = (isUnit || ALSO_WORDS.test(before.low)) && /^\s+\p{Lu}\p{Ll}/u.test(text.slice(word.to));
+    if ((isUnit || DOTTED.test(before.low)) && !isEnd) words.splice(at, 1);
   }
 }
 

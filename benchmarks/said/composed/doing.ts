@@ -1,0 +1,33 @@
+/* English forms that are needed to tell an order in another way. */
+
+/** "Goes" of one is "go" of several. */
+export const SEVERAL: Readonly<Record<string, string>> = {
+  comes: 'come',
+  is: 'are',
+  has: 'have',
+  pulls: 'pull',
+  needs: 'need',
+  gets: 'get',
+  goes: 'go',
+};
+
+/** "Take the cover off" is "taking the cover off". */
+export function inDoing(order: string): string {
+  const [verb = '', ...rest] = order.split(' ');
+  if (/^(?:always|lightly)$/.test(verb)) return `${verb} ${inDoing(rest.join(' '))}`;
+  // "Remove, clean and inspect": each of the verbs.
+  const said = [doingOf(verb.replace(',', '')) + (verb.endsWith(',') ? ',' : ''), ...rest].join(' ');
+  return said.replace(
+    /(?<=^\w+ing,? (?:\w+ing )?)(and )?(inspect|clean|discard|grease|check|scrap|remove|throw|oil)(?= )/g,
+    (_, and = '', next: string) => `${and}${doingOf(next)}`,
+  );
+}
+
+function doingOf(verb: string): string {
+  const [first = '', ...more] = verb.split('-');
+  if (more.length > 0) return `${first}-${doingOf(more.join('-'))}`;
+  if (DOUBLED.test(verb)) return `${verb}${verb.at(-1)}ing`;
+  return /[^aeo]e$/.test(verb) ? `${verb.slice(0, -1)}ing` : `${verb}ing`;
+}
+
+const DOUBLED = /^(?:put|get|tap|set|run|spin|fit|drop|slip|dig|swap|pop|zip|bin|snap|dab|scrap|cut|refit|unplug)$/;
