@@ -20,6 +20,8 @@ export function readCleaning(
   if (phrases.length !== 1 || !dirt || (dirt.known?.kind === 'part' && !rest) || !/^(?:off|from|out)$/.test(off))
     return false;
   const isBurr = /\bburrs?$/.test(dirt.name);
+  // "Work the cover gasket out": a part, and no rest of one.
+  if (!rest && /^gaskets?$/.test(dirt.words.at(-1) ?? '') && dirt.words.length > 1) return false;
   if (!isBurr && !rest && !lexicon.isSubstance(dirt.words) && !lexicon.DIRT.test(dirt.words.at(-1) ?? '')) return false;
   const placeAt = off === 'out' && sentence.lows[end + 1] === 'of' ? end + 2 : end + 1;
   const place = nounPhraseAt(sentence, placeAt);

@@ -2,7 +2,7 @@ import letterSteps from 'damerau-levenshtein';
 import { pluralName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { isFeature, isSubstance, isToolName } from '../words/lexicon';
+import { FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
 import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsEndingIn } from './known-names';
@@ -32,7 +32,9 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
     partsEndingIn(series, parts).length === 0 &&
     series.tools.some((tool) => endsIn(partsOf(tool.name), parts));
   if (isElse || isShortTool || isOdd(name, parts)) return asked('odd-name', []);
-  const longer = partsEndingIn(series, parts).map((other) => other.name);
+  // "Allen screws" says how they are driven, and not which they are.
+  const called = DRIVEN.test(parts[0] ?? '') && FASTENS.test(name) ? parts.slice(1) : parts;
+  const longer = partsEndingIn(series, called).map((other) => other.name);
   if (longer.length > 0) return asked('which-part', longer);
   // "Left chamber" where there is a liquid chamber at the left side.
   const atPlace = [1, 2].flatMap((words) =>
@@ -80,6 +82,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   return undefined;
 }
 
+const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
+
 /** Whether a part is at a place that is called so: "left", of a left and a right side. */
 function isAtPlace({ components, positionSets }: Series, name: string, called: readonly string[]): boolean {
   const set = components.find((part) => part.name === name)?.positionSetId;
@@ -123,7 +127,7 @@ function isNounToo(word: string): boolean {
 }
 
 const NOUNS =
-  /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|v|o|u|x)$/;
+  /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|vent|return|relief|balance|pilot|wear|stroke|v|o|u|x)$/;
 
 function begins(longer: readonly string[], parts: readonly string[]): boolean {
   return longer.length > parts.length && parts.every((part, i) => longer[i] === part);

@@ -1,3 +1,4 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { isEnd, isFeature, isManner, isSubstance, isToolName, MANNER_PHRASE, SECURES } from '../words/lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { baseOf } from '../words/verb-forms';
@@ -53,7 +54,8 @@ export function beginsFacing(sentence: Sentence, at: number): boolean {
   for (let i = at; i < Math.min(at + 3, sentence.words.length - 1); i += 1) {
     const low = sentence.lows[i] ?? '';
     // "A hammer lips in": the tool ends where the facing begins.
-    if (isJoint(sentence.words[i]) || (isToolName([low]) && !isEnd(low))) return false;
+    if (isJoint(sentence.words[i]) || (!isEnd(low) && (isToolName([low]) || kindFromName(low) !== 'other')))
+      return false;
     if (
       isEnd(sentence.lows[i] ?? '') &&
       /^(?:up|down|in|out|facing|toward|towards|to|first|upwards?|downwards?|inwards?|outwards?|away|pointing|looking)$/.test(
@@ -66,6 +68,15 @@ export function beginsFacing(sentence: Sentence, at: number): boolean {
       );
   }
   return false;
+}
+
+/** "Hook the cover seal out", "lift the pump head up": the name goes on, and its way stands behind. */
+function isPartAndWay({ lows }: Sentence, start: number): boolean {
+  const at = lows.findIndex((low, i) => i >= start && isEnd(low));
+  const low = lows[at] ?? '';
+  const isPart = kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
+  const isAside = /^to (?:one|the) side$/.test(lows.slice(at + 1, at + 4).join(' '));
+  return isPart && (isAside || /^(?:up|down|in|out|away)$/.test(lows[at + 1] ?? ''));
 }
 
 export function endsName(sentence: Sentence, start: number, at: number): boolean {
@@ -83,7 +94,7 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
-  if (at > start && beginsFacing(sentence, at)) return true;
+  if (at > start && beginsFacing(sentence, at) && !isPartAndWay(sentence, at)) return true;
   if (
     at > start &&
     /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
@@ -117,7 +128,7 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
     return true;
   // "Screw it on the rotor turning it left".
   const goesOn = /^(?:it|them|the|a|your|its|from|until|by|with|left|right)$/.test(sentence.lows[at + 1] ?? '');
-  if (at > start && goesOn && baseOf(low, 'ing') !== undefined) return true;
+  if (at > start && goesOn && baseOf(low, 'ing') !== undefined && kindFromName(low) === 'other') return true;
   // "Check the level drops": what a level does.
   if (at > start && saysWhatItDoes(low) && isFeature(sentence.lows.slice(start, at)) && isJoint(sentence.words[at + 1]))
     return true;

@@ -21,7 +21,8 @@ export function behindPlace(piece: Piece, at: number): number {
 const BESIDE =
   /^(?:on (?:top|the (?:end|front|back|side|bottom)) of|next to|behind|inside|under|underneath|beside|above|below|beneath)(?= )/;
 
-const AWAY = /^(?:right |straight )?(?:(?:up|down) and (?:out|off)|back (?:on|in|off)|off|out|away|clear|loose|back)(?= |$)/;
+const AWAY =
+  /^(?:right |straight )?(?:(?:up|down) and (?:out|off)|back (?:on|in|off)|off|out|away|clear|loose|back)(?= |$)/;
 
 /** "Lift the cover behind the pulley off": off, the one that is there. */
 export function wayBeforePlace(piece: Piece): void {

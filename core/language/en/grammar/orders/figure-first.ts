@@ -1,6 +1,7 @@
 import { objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
 import * as lexicon from '../words/lexicon';
+import { verbAt } from '../words/operations';
 import type { Word } from '../words/words';
 import type { Piece } from './piece';
 
@@ -19,8 +20,9 @@ function figureOn(piece: Piece, at: number): boolean {
 function figureIs(piece: Piece, at: number): boolean {
   const opening = FIGURE_FOR.exec(piece.lows(at))?.[0].split(' ').length ?? 0;
   const from = at + opening;
+  const isOrder = verbAt(piece.lowsFrom(from), 0) !== undefined && !piece.knows(from);
   const things = fastenersAt(piece, from);
-  if (things === from || !/^(?:is|are|:|=)$/.test(piece.low(things))) return false;
+  if (isOrder || things === from || !/^(?:is|are|gets?|takes?|to|at|:|=|,)$/.test(piece.low(things))) return false;
   const figure = /^(?:to|at)$/.test(piece.low(things + 1)) ? things + 2 : things + 1;
   const end = torqueAt(piece.sentence(), figure)?.end ?? figure;
   return end > figure && order(piece, at, end, [from, things], [figure, end]);
@@ -31,7 +33,10 @@ const FIGURE_FOR = /^(?:the )?(?:torque|tightening torque|torque (?:value|figure
 /** Where fasteners that are named from a place on end. */
 function fastenersAt(piece: Piece, at: number): number {
   const { phrases, end } = objectsAt(piece.sentence(), at);
-  const areFasteners = phrases.every(({ known, name }) => known?.kind === 'part' || lexicon.FASTENS.test(name));
+  // "Front cover, eight nuts, 45 N·m": what they hold goes on before.
+  const areFasteners = phrases.every(
+    ({ known, name }) => (known?.kind === 'part' && phrases.length === 1) || lexicon.FASTENS.test(name),
+  );
   return phrases.length > 0 && areFasteners ? end : at;
 }
 

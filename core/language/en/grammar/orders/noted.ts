@@ -213,6 +213,12 @@ function bareWords(piece: Piece, at: number): boolean {
   const said = BARE.exec(piece.lows(at));
   if (!said) return false;
   const [, name = '', way = ''] = said;
+  // More than two words are a name where they are called as parts are.
+  if (
+    name.replace(/^(?:the|both|all) /, '').split(' ').length > 2 &&
+    (kindFromName(name.split(' ').at(-1) ?? '') === 'other' || holdsVerb(name.split(' ')))
+  )
+    return false;
   // "Straight on", "first out": how, and nothing that is named.
   if (name.split(' ').every((word) => lexicon.isManner(word))) return false;
   if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
@@ -301,7 +307,10 @@ function bareSubstance(piece: Piece, at: number): boolean {
     return false;
   const place = nounPhraseAt(sentence, end + 1);
   // With its amount it is something to put on, wherever that is.
-  const isNamed = place?.phrase.known?.kind === 'part' || lexicon.isFeature(place?.phrase.words ?? []);
+  const isNamed =
+    place?.phrase.known?.kind === 'part' ||
+    lexicon.isFeature(place?.phrase.words ?? []) ||
+    kindFromName(place?.phrase.words.at(-1) ?? '') !== 'other';
   const isShort = place !== undefined && place.phrase.words.length < 3;
   if (!isNamed && (stuff?.applied.amount === undefined || !isShort)) return false;
   if (place && !isJoint(piece.words[place.end]) && !lexicon.isManner(piece.low(place.end))) return false;

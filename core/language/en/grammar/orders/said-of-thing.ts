@@ -1,10 +1,12 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
 import { lastWordsOf } from '../names/known-names';
+import type { NounPhrase } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import { partsOf, type Word } from '../words/words';
+import { isPlural, partsOf, type Word } from '../words/words';
 import { behindPlace } from './beside';
 import { doer } from './doer';
 import { coated, givenVerb } from './given';
@@ -21,6 +23,9 @@ export function saidOfThing(piece: Piece, at: number): void {
   const [thing] = things.phrases;
   // "Light scratches can be lapped away" allows it.
   if (!thing?.known && lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
+  // "Screw two bolts into the holes" orders it.
+  const isNext = NAMED.test(piece.low(at + 1)) || piece.words[at + 1]?.value !== undefined;
+  if (!piece.knows(at) && isNext && verbAt(piece.lowsFrom(at), 0)) return;
   const end = behindPlace(piece, at + things.end);
   if (!thing || (thing.pronoun && thing.name !== 'everything') || !areAdverbs(piece, end, stop)) return;
   // "The cover and the seal, then pull the pin" begins another action.
@@ -31,7 +36,13 @@ export function saidOfThing(piece: Piece, at: number): void {
   const isShort = things.phrases.every(({ words }) =>
     lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? ''),
   );
-  saidOf(piece, at, end, thing.known?.kind === 'part' || isCounted || isShort);
+  saidOf(piece, at, end, thing.known?.kind === 'part' || isCounted || isShort || isPartLike(piece, thing));
+}
+
+/** What nobody named yet, and is called as parts are, and as no other part of the series. */
+function isPartLike({ names }: Piece, { known, pronoun, name, words }: NounPhrase): boolean {
+  const isShort = lastWordsOf(names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '');
+  return !known && !pronoun && !isShort && kindFromName(name) !== 'other';
 }
 
 function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void {
@@ -143,8 +154,15 @@ function byItself(piece: Piece, at: number, stop: number): void {
   const verb = coming ? stop + coming[0].trim().split(' ').length - 1 : stop;
   const low = piece.low(verb);
   let behind = verb + 1;
-  while (lexicon.isManner(piece.low(behind)) || piece.low(behind) === 'right') behind += 1;
+  if (piece.low(behind) === 'right') piece.words.splice(behind, 1);
+  while (lexicon.isManner(piece.low(behind))) behind += 1;
   const way = piece.low(behind);
+  // "The seals go in the bin".
+  if (coming && /^go/.test(low) && BINNED.test(piece.lows(behind))) {
+    const thing = piece.words.slice(at, stop);
+    piece.words.splice(at, verb + 1 - at, piece.as(verb, 'discard'), ...thing);
+    return;
+  }
   // "The ring goes behind the seal".
   if (coming && SITS.test(way) && /^go/.test(low)) {
     const thing = piece.words.slice(at, stop);
@@ -159,21 +177,33 @@ function byItself(piece: Piece, at: number, stop: number): void {
   piece.words.splice(at, verb + 1 - at, piece.as(verb, base), ...thing);
 }
 
+const BINNED =
+  /^(?:straight )?(?:in|into|on) (?:the |a )?(?:scrap|waste|rubbish|trash)?(?: ?(?:bin|box|can|heap|pile|skip)|(?<=scrap|waste|rubbish|trash))(?= ?[,.;]| and |$)/;
 const SITS = /^(?:behind|under|underneath|between|against|inside|below|above|beside|around)$/;
 
 function areAdverbs(piece: Piece, from: number, to: number): boolean {
   return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
 }
 
+const GOES_ON = /^(?:is|are|was|were|must|should|can|may|will|has|have|needs?|gets?|comes?|goes|go)$/;
+
 /** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
 function behindThing(piece: Piece, start: number): number {
   for (let at = start; at < piece.words.length; ) {
     const behind = piece.behindPart(at);
     if (behind > at) at = behind;
-    else if (at > start && endsThing(piece, at)) return at;
+    else if (at > start && endsThing(piece, at) && !isCountedNoun(piece, start, at)) return at;
     else at += 1;
   }
   return -1;
+}
+
+/** "All the cover screws back on": screws, and nobody screws. */
+function isCountedNoun(piece: Piece, start: number, at: number): boolean {
+  const isSeveral =
+    /^(?:all|both|these|those)$/.test(piece.low(start)) ||
+    piece.words.slice(start, at).some(({ value }) => value !== undefined);
+  return isSeveral && lexicon.FASTENS.test(piece.low(at)) && isPlural(piece.low(at));
 }
 
 function endsThing(piece: Piece, at: number): boolean {
@@ -183,7 +213,9 @@ function endsThing(piece: Piece, at: number): boolean {
   if (/^(?:i|we|you)(?:'\w+)?$/.test(low)) return true;
   if (low === 'to' && piece.low(at + 1) === 'be') return true;
   // "The chamber stack can be lifted out": nothing is stacked.
-  if (/^(?:is|are|was|were|must|should|can|may|will|has|have)$/.test(piece.low(at + 1))) return false;
+  if (GOES_ON.test(piece.low(at + 1))) return false;
+  // "The lower packing": no verb stands behind an article.
+  if (/^(?:the|a|an|its|their|your)$/.test(piece.low(at - 1))) return false;
   // "The bolts of the cover are loosened": bolts, and nothing that bolts.
   const isNoun =
     /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||

@@ -81,6 +81,12 @@ export function withWhat(place: Place): number | undefined {
     }
     return takeSubstance(act, found.end, phrase);
   }
+  // "Using a seal sleeve": whatever it is called, it is a tool.
+  const isArticled = /^an?$/.test(sentence.lows[start] ?? '');
+  if (joint === 'using' && isArticled && !phrase.known && phrase.state.length === 0 && !NO_TOOL.test(phrase.name)) {
+    act.tools.push(toolOf(phrase));
+    return found.end;
+  }
   // "Lock it with the nut": the nut is tightened.
   const isByNut = act.verb === 'torque' && act.parts.length === 0 && FASTENS.test(phrase.name);
   if (isByNut || (verbOf(act.verb).effect === 'refits' && phrase.known?.kind === 'part' && FASTENS.test(phrase.name))) {
@@ -146,6 +152,9 @@ const JACKS = /\b(?:jack(?:ing)?|forcing|pusher|push-off|puller|extractor|draw)[
 
 /** "The cover with four screws" goes on with them. */
 const FASTENS = /(?:bolt|screw|nut|clamp|clip)s?$/;
+
+const NO_TOOL =
+  /\b(?:hands?|force|method|technique|motion|movement|pattern|sequence|order|procedure|turns?|way|amount|angle)$/;
 
 /** By eye and by feel: these help to look and are fetched from no drawer. */
 const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye|magnifying|two people|helper)\b/;
