@@ -4,6 +4,7 @@ import type { Workbook } from '#core/model/procedure';
 import { Series } from '#core/model/series';
 import { composedLines } from './said/composed/compose';
 import { type Judged, judgeComposed } from './said/composed/judge';
+import { readNoOrders } from './said/composed/no-orders';
 import { judgeLine, readCorpus, type SaidLine } from './said/corpus';
 import { toldOtherwise } from './said/told-otherwise';
 
@@ -42,10 +43,21 @@ console.log(
   `The same told in other words, ${same + asked + otherwise} lines: the same ${ofAll(same)}, asked ${ofAll(asked)}, otherwise ${ofAll(otherwise)}`,
 );
 
-const put = composedLines(3000, 2026).map(judgeComposed);
-const ofPut = (is: Judged['is']) => `${((100 * put.filter((one) => one.is === is).length) / put.length).toFixed(1)} %`;
+function reportComposed(name: string, isKnown: boolean): void {
+  const judged = composedLines(3000, 2026).map((composed) => judgeComposed(composed, isKnown));
+  const ofAll = (is: Judged['is']) =>
+    `${((100 * judged.filter((one) => one.is === is).length) / judged.length).toFixed(1)} %`;
+  console.log(
+    `${name}, ${judged.length}: right ${ofAll('whole')}, asked ${ofAll('asked')}, otherwise ${ofAll('wrong')}`,
+  );
+}
+reportComposed('Lines put together from orders and what is told along', true);
+reportComposed('The same where the series knows none of the parts and tools', false);
+
+const noOrders = readNoOrders(3000, 2026);
+const done = noOrders.filter((one) => one.done.length > 0).length;
 console.log(
-  `Lines put together from orders and what is told along, ${put.length}: right ${ofPut('whole')}, asked ${ofPut('asked')}, otherwise ${ofPut('wrong')}`,
+  `Lines that order nothing or say too little, ${noOrders.length}: done all the same ${((100 * done) / noOrders.length).toFixed(1)} %`,
 );
 
 /** How long a keystroke takes in a series of 2,000 parts: each beginning of a line is read once. */

@@ -1,6 +1,7 @@
 import { applyLine } from '#core/line/apply-line';
 import { parseLine } from '#core/line/parse-line';
 import { toolLabel } from '#core/model/lookup';
+import { nameKey, singularName } from '#core/model/names';
 import type { Step } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
 import { typedWorkbook } from '../read-step';
@@ -35,8 +36,12 @@ export type Judged =
   | { readonly is: 'asked'; readonly what: readonly string[] }
   | { readonly is: 'wrong'; readonly how: readonly string[] };
 
-/** What comes of a composed line, compared with what was put into it. */
-export function judgeComposed({ line, orders, series }: ComposedLine): Judged {
+/**
+ * What comes of a composed line, compared with what was put into it. In a series that knows none of its parts and tools
+ * they have to come out under their names.
+ */
+export function judgeComposed({ line, orders, series: known }: ComposedLine, isKnown = true): Judged {
+  const series: Series = isKnown ? known : { ...known, components: [], tools: [], consumables: [] };
   const parsed = parseLine(line, series);
   const asked = [...parsed.faults, ...parsed.doubts];
   if (asked.length > 0) return { is: 'asked', what: asked.map((one) => JSON.stringify(one)) };
@@ -47,37 +52,34 @@ export function judgeComposed({ line, orders, series }: ComposedLine): Judged {
   const steps = applied.stepIds.map((id) => applied.workbook.procedure.steps.find((step) => step.id === id) as Step);
   if (steps.length !== orders.length)
     return { is: 'wrong', how: [`${steps.length} steps: ${steps.map(({ verb }) => verb).join(', ')}`] };
-  const how = orders.flatMap((order, i) => differs(order, steps[i] as Step, applied.workbook.series));
+  const how = orders.flatMap((order, i) => differs(order, steps[i] as Step, applied.workbook.series, isKnown));
   return how.length === 0 ? { is: 'whole' } : { is: 'wrong', how };
 }
 
-function differs(order: Order, step: Step, series: Series): string[] {
+function differs(order: Order, step: Step, series: Series, isKnown: boolean): string[] {
   const wrong: string[] = [];
   const part = (id: string) => series.components.find((one) => one.id === id);
   if (!STEPS[order.does].includes(step.verb)) wrong.push(`${step.verb} for ${order.does}`);
   // What acts on words keeps them.
-  const ids = step.targets.map(({ componentId }) => componentId).sort();
-  const wanted = order.parts.map(({ id }) => id).sort();
+  const names = step.targets.map(({ componentId }) => keyOf(part(componentId)?.name ?? '')).sort();
+  const wanted = order.parts.map(({ name }) => keyOf(name)).sort();
   const isNamed =
-    ids.length === 0
+    names.length === 0
       ? /^(?:photo|turn)$/.test(step.verb) && order.parts.every(({ name }) => includesLast(step.about ?? '', name))
-      : ids.join() === wanted.join();
-  if (!isNamed) wrong.push(`of ${ids.map((id) => part(id)?.name).join(', ')} ${step.about ?? ''}`);
-  for (const { componentId, count } of step.targets) {
-    const all = part(componentId)?.count;
-    if ((count ?? all) !== (order.count ?? all)) wrong.push(`${count} pieces`);
+      : names.join() === wanted.join();
+  if (!isNamed) wrong.push(`of ${names.join(', ')} ${step.about ?? ''}`);
+  if (isKnown) {
+    for (const { componentId, count } of step.targets) {
+      const all = part(componentId)?.count;
+      if ((count ?? all) !== (order.count ?? all)) wrong.push(`${count} pieces`);
+    }
+    if (names.length > 0 && !isAtPlaces(order, step, series)) wrong.push(`at ${step.positionIds.join(', ')}`);
   }
-  const isEverywhere =
-    order.places.length === 0 &&
-    order.parts.every(({ positionSetId }) => {
-      const places = series.positionSets.find(({ id }) => id === positionSetId)?.positions ?? [];
-      return step.positionIds.length === 0 || step.positionIds.length === places.length;
-    });
-  if (!isEverywhere && ids.length > 0 && [...step.positionIds].sort().join() !== [...order.places].sort().join())
-    wrong.push(`at ${step.positionIds.join(', ')}`);
-  const tools = step.toolIds.filter((id) => id !== order.tool?.id);
-  if (tools.length > 0 || (order.tool && step.toolIds.length === 0))
-    wrong.push(`tools ${step.toolIds.map((id) => toolOf(id, series)).join(', ')}`);
+  const tools = step.toolIds.map((id) => toolOf(id, series));
+  const asked = order.tool ? [keyOf(toolLabel(order.tool))] : [];
+  // The range of a torque wrench is not said.
+  const isWrench = order.tool?.name === 'torque wrench' && tools.length === 1 && tools[0]?.startsWith('torque wrench');
+  if (!isWrench && tools.map(keyOf).join() !== asked.join()) wrong.push(`tools ${tools.join(', ')}`);
   if (order.torque !== (step.torque !== undefined)) wrong.push('torque');
   if (order.faces !== (step.faces !== undefined)) wrong.push('faces');
   if (order.looks !== (step.looks ?? []).some(({ faults }) => faults.length > 0)) wrong.push('looks');
@@ -100,6 +102,16 @@ function differs(order: Order, step: Step, series: Series): string[] {
   if (strange.filter((word) => word !== 'new').length > 0) wrong.push(`"${strange.join(' ')}" is of the other order`);
   return wrong;
 }
+
+function isAtPlaces({ places, parts }: Order, { positionIds }: Step, series: Series): boolean {
+  const all = parts.flatMap(
+    ({ positionSetId }) => series.positionSets.find(({ id }) => id === positionSetId)?.positions ?? [],
+  );
+  const isEverywhere = positionIds.length === 0 || positionIds.length === all.length;
+  return (places.length === 0 && isEverywhere) || [...positionIds].sort().join() === [...places].sort().join();
+}
+
+const keyOf = (name: string) => nameKey(singularName(name));
 
 function toolOf(id: string, { tools }: Series): string {
   const tool = tools.find((one) => one.id === id);

@@ -16,11 +16,15 @@ export function measureAt({ words, lows }: Sentence, at: number): Measured | und
   for (const length of [3, 2, 1]) {
     const said = lows.slice(at + 1, at + 1 + length);
     if (said.length < length || said.some((word) => /^[,;:(]$/.test(word))) continue;
+    // "To 24 in a star": no inches.
+    if (said.join() === 'in' && NO_INCH.test(lows[at + 2] ?? '')) continue;
     const unit = readUnit(said.join(''));
     if (unit) return { value, unit, end: at + 1 + length };
   }
   return undefined;
 }
+
+const NO_INCH = /^(?:an?|the|two|three|four|several|one|pairs|order|sequence|turn|steps|stages|passes|line|place)$/;
 
 /** A torque, with a range or a tolerance, and the same in another unit. */
 export function torqueAt(sentence: Sentence, at: number): { figure: SaidFigure; end: number } | undefined {

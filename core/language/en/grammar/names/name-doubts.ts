@@ -115,7 +115,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   if (kindFromName(words.at(-1) ?? '') === 'other' && endsInAdjective(name) && !isNounToo(words.at(-1) ?? ''))
     return true;
   if (words.slice(1).some((word) => DOES.test(word))) return true;
-  return strayWordsIn(name).some((word) => !isNounToo(word.toLowerCase()));
+  return strayWordsIn(name.replace(/\bnon-/gi, '')).some((word) => !isNounToo(word.toLowerCase()));
 }
 
 const NO_NAME =
@@ -191,7 +191,8 @@ function isOneWordOff(known: readonly string[], parts: readonly string[]): boole
   const [one = '', two = ''] = [known[at], parts[at]];
   const shorter = Math.min(one.length, two.length);
   // "Plate a1" and "plate a2" are two.
-  return shorter > 3 && !/\d/.test(one + two) && within(one, two, shorter > 5 ? 2 : 1);
+  const isLong = shorter > 3 || (shorter === 3 && known.length > 1);
+  return isLong && !/\d/.test(one + two) && within(one, two, shorter > 5 ? 2 : 1);
 }
 
 /** Whether two words differ by at most so many letters: left out, added, changed or swapped. */

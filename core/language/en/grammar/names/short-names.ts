@@ -2,6 +2,7 @@ import { positionSetById } from '../../../../model/lookup';
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
+import { WAY_WORDS } from '../words/operations';
 import { partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import type { NounPhrase } from './noun-phrase';
@@ -38,7 +39,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const before = ({ parts }: PartName) => parts.slice(0, -words.length);
   const name =
     meant(({ key }) => named.includes(key)) ??
-    meant((known) => said.includes(` ${before(known).join(' ')} `)) ??
+    meant((known) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `)) ??
     meant((known) => beside.some((other) => endsIn(other, before(known)))) ??
     meant((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
     (isAllOfThem(part, line) ? meant((known) => unitsOf(known, series).includes(part.count ?? 0)) : undefined);
@@ -71,6 +72,8 @@ export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: stri
     : undefined;
 }
 
+/** "Put the covers back": no back cover. */
+const isWay = (word: string) => WAY_WORDS[word] !== undefined;
 const same = (one: readonly string[], two: readonly string[]) => one.join(' ') === two.join(' ');
 
 /** The parts of the series that a line names in full. */

@@ -115,10 +115,19 @@ function gerund(piece: Piece, at: number): boolean {
   const next = piece.isWay(at + 1) ? at + 2 : at + 1;
   const isNamed = NAMED.test(piece.low(next)) || piece.words[next]?.value !== undefined || piece.knows(next);
   if (baseOf(piece.low(at), 'ing') === undefined || piece.knows(at) || !isNamed) return false;
-  if (USING.test(piece.low(at))) return false;
+  if (USING.test(piece.low(at)) || saysHowItIs(piece, next)) return false;
   piece.words[at] = piece.based(at, 'ing');
   piece.manner = 'doing';
   return true;
+}
+
+/** "Removing the nut takes some force": told of it, and no order. */
+function saysHowItIs(piece: Piece, at: number): boolean {
+  let end = objectsAt(piece.sentence(), at).end;
+  while (piece.isWay(end)) end += 1;
+  return /^(?:is|are|takes?|needs?|requires?|makes?|gives?|helps?|lets?|means|works|can|may|might|could|will|would|should)$/.test(
+    piece.low(end),
+  );
 }
 
 /** "Loosened both clamps": who did it is left out. */
@@ -162,6 +171,8 @@ function verbLast(piece: Piece, at: number): boolean {
     const verb = verbAt(piece.lowsFrom(end), 0);
     // "Put the cover back in": a way, and no verb.
     if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end) || piece.isWay(end)) continue;
+    // "Holds the head in place".
+    if (/^(?:in|into|at|of|the|a|an|its|their)$/.test(piece.low(end - 1))) continue;
     let behind = end + verb.length;
     if (piece.isWay(behind)) behind += 1;
     const isTo = end === behindName + 1 && piece.low(behindName) === 'to';

@@ -1,3 +1,4 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
 import { namesAt } from '../names/known-names';
 import { NAMED } from '../words/told-words';
@@ -10,7 +11,9 @@ export function behindPlace(piece: Piece, at: number): number {
   const beside = BESIDE.exec(piece.lows(at))?.[0];
   if (beside) {
     const { phrases, end } = objectsAt(piece.sentence(), at + beside.split(' ').length);
-    return phrases.length === 1 && phrases[0]?.known?.kind === 'part' ? end : at;
+    const [thing, other] = phrases;
+    const isPart = thing?.known?.kind === 'part' || kindFromName(thing?.name ?? '') !== 'other';
+    return isPart && !other ? end : at;
   }
   if (!/^(?:at|on|of|in|from)$/.test(piece.low(at))) return at;
   const from = /^(?:the|each|every|both)$/.test(piece.low(at + 1)) ? at + 2 : at + 1;
@@ -29,7 +32,8 @@ export function wayBeforePlace(piece: Piece): void {
   for (let at = piece.words.length - 3; at > 1; at -= 1) {
     const place = behindPlace(piece, at);
     const way = AWAY.exec(piece.lows(place))?.[0];
-    const isNamedBefore = piece.words.some((_, i) => i < at && piece.behindPart(i) === at);
+    const isNamedBefore =
+      piece.words.some((_, i) => i < at && piece.behindPart(i) === at) || kindFromName(piece.low(at - 1)) !== 'other';
     if (place === at || way === undefined || !isNamedBefore) continue;
     const end = place + way.split(' ').length;
     // "Off the shaft", "out of the bore" goes on saying from where.

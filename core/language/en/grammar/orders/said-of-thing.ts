@@ -53,7 +53,8 @@ function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void 
   if (getsIt(piece, at, stop)) return;
   if (DOER.test(told)) fronted(piece, at, stop);
   else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);
-  else if (isKnown && /^[:–-]$/.test(piece.low(stop))) topic(piece, at, stop);
+  else if ((isKnown || (NAMED.test(piece.low(at)) && stop - at < 5)) && /^[:–-]$/.test(piece.low(stop)))
+    topic(piece, at, stop);
   else if (isKnown || COMES_OUT.test(told)) byItself(piece, at, stop);
 }
 
@@ -185,7 +186,7 @@ function areAdverbs(piece: Piece, from: number, to: number): boolean {
   return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
 }
 
-const GOES_ON = /^(?:is|are|was|were|must|should|can|may|will|has|have|needs?|gets?|comes?|goes|go)$/;
+const GOES_ON = /^(?:is|are|was|were|must|should|can|may|will|has|have|needs?|gets?|comes?|goes|go|:)$/;
 
 /** Where a sentence goes on behind its subject, which may be called by words that are verbs as well: "pan screws". */
 function behindThing(piece: Piece, start: number): number {
@@ -215,7 +216,12 @@ function endsThing(piece: Piece, at: number): boolean {
   // "The chamber stack can be lifted out": nothing is stacked.
   if (GOES_ON.test(piece.low(at + 1))) return false;
   // "The lower packing": no verb stands behind an article.
-  if (/^(?:the|a|an|its|their|your)$/.test(piece.low(at - 1))) return false;
+  if (/^(?:the|a|an|its|their|your)$/.test(piece.low(at - 1)) || piece.words[at - 1]?.value !== undefined) return false;
+  // "Both guide pins are removed", "the retaining clip pulls off": called so.
+  const next = piece.low(at + 1);
+  const isBeforePart =
+    /^(?:both|all|each|every|these|those)$/.test(piece.low(at - 1)) && kindFromName(next) !== 'other';
+  if (isBeforePart || (kindFromName(low) !== 'other' && baseOf(next, 's') !== undefined)) return false;
   // "The bolts of the cover are loosened": bolts, and nothing that bolts.
   const isNoun =
     /^(?:the|a|an|all|both|these|those|new|old|its|their)$/.test(piece.low(at - 1)) ||

@@ -99,7 +99,8 @@ export const MEASURES_SAID: readonly Construction[] = [
       // "Cover on, six screws, 25": of what is not said.
       const isFastened =
         verbOf(act.verb).effect === 'refits' && act.parts.some(({ name }) => lexicon.FASTENS.test(name));
-      const isBare = isFastened && sentence.lows[at - 1] === ',' && /^(?:|,)$/.test(sentence.lows[from + 1] ?? '');
+      const isTightened = isFastened || act.verb === 'torque';
+      const isBare = isTightened && sentence.lows[at - 1] === ',' && /^(?:|,)$/.test(sentence.lows[from + 1] ?? '');
       if (number === undefined || !(act.verb === 'torque' || isFastened) || !(isSaid || isBare)) return undefined;
       const measured = measureAt(sentence, from);
       if (measured && measured.unit !== 'lb') return undefined;
@@ -108,6 +109,18 @@ export const MEASURES_SAID: readonly Construction[] = [
         return undefined;
       reading.doubt('unit', sentence, from, end, unitOffers(number, reading, act));
       return end;
+    },
+  },
+  {
+    name: 'fasteners set to a bare number: "set the bolts to 60"',
+    read: ({ reading, sentence, at, act }) => {
+      const number = sentence.words[at + 1]?.value;
+      const isSet =
+        act.verb === 'adjust' && act.parts.length > 0 && act.parts.every(({ name }) => lexicon.FASTENS.test(name));
+      if (!isSet || number === undefined || sentence.lows[at] !== 'to' || !isJoint(sentence.words[at + 2]))
+        return undefined;
+      reading.doubt('unit', sentence, at + 1, at + 2, unitOffers(number, reading, act));
+      return at + 2;
     },
   },
   {

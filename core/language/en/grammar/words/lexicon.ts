@@ -114,7 +114,7 @@ export const EXPECTATION =
 export const REASON_OPENING =
   /^(?:because|since|as it|otherwise|or else|so that|so the|in order to|to let|so it|so they|so you|that way|this (?:way|keeps|stops|prevents|is because|makes|lets|protects|avoids)|that (?:keeps|stops|prevents|makes|lets|is why)|it keeps|the reason)\b/;
 export const CONDITION_OPENING =
-  /^(?:if|in case|(?:by|on|with) (?:damage|wear|doubt)\b|should the|unless|when there is|where fitted and)\b/;
+  /^(?:if|in case|(?:on|with|for|in) (?:some|certain|older|newer|a few|most|many) (?:\w+ )?(?:pumps?|models?|units?|versions?|machines?|ones|heads?|types?)\b|(?:by|on|with) (?:damage|wear|doubt)\b|should the|unless|when there is|where fitted and)\b/;
 /** Conditions that ask nothing: they are said along. */
 export const EASY_CONDITION =
   /^(?:if|where|when) (?:necessary|needed|required|fitted|present|possible|you can(?=,|$)|there is one)\b/;
