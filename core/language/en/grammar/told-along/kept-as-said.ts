@@ -47,6 +47,16 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'one part or another: "remove the cover or the cap"',
+    read: ({ reading, sentence, at, act }) => {
+      const isMoved = act.parts.length > 0 && MOVES_PARTS.includes(verbOf(act.verb).effect);
+      const other = sentence.lows[at] === 'or' && isMoved ? nounPhraseAt(sentence, at + 1) : undefined;
+      if (other?.phrase.known?.kind !== 'part') return undefined;
+      reading.doubt('unread', sentence, at, other.end);
+      return other.end;
+    },
+  },
+  {
     name: 'a condition: "renew them if they are stepped"',
     read: ({ reading, sentence, at, act, told }) => {
       if (
