@@ -109,7 +109,7 @@ function stepFields(said: ParsedStep, naming: NamingEdits, newId: NewId): Partia
       },
     }),
     ...(minutes !== undefined && { minutes }),
-    ...(photo && { photo: { mustShow: photo } }),
+    ...(photo !== undefined && { photo: photo === '' ? {} : { mustShow: photo } }),
     ...(looks.length + renewIf.length > 0 && { looks: [lookFor(said, naming, newId)] }),
   };
 }

@@ -63,6 +63,18 @@ describe('a line says a step', () => {
     expect(splitLine('loosen nuts =45 N·m').map((segment) => segment.sign)).toEqual(['said', '=']);
   });
 
+  test('behind a sign the next one may stand apart; in plain words a plus joins', () => {
+    expect(splitLine('fit seal / driver * evenly + grease').map(({ sign }) => sign)).toEqual(['said', '/', '*', '+']);
+    expect(splitLine('fit seal + spring').map(({ sign }) => sign)).toEqual(['said']);
+    expect(splitLine('torque M8 * 20 bolts').map(({ sign }) => sign)).toEqual(['said']);
+  });
+
+  test('a photo by itself shows how the parts sit', () => {
+    expect(stepOf('take off cover nuts ?').photo).toBe('');
+    const applied = applyLine(emptyWorkbook(), parseLine('take off cover ?', series), -1, () => `x${Math.random()}`);
+    expect(applied?.workbook.procedure.steps[0]?.photo).toEqual({});
+  });
+
   test('verbs about no part keep the words', () => {
     expect(stepOf('drain the gear oil /drain pan')).toMatchObject({ verb: 'drain', about: 'the gear oil', parts: [] });
   });

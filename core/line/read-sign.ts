@@ -12,7 +12,8 @@ import { tighteningSaid } from './tightening-said';
 /** Reads what stands behind a sign into its step. */
 export function readSign({ sign, text }: Segment, step: OpenStep, series: Series, faults: LineFault[]): void {
   const words = text.trim();
-  if (words === '') return;
+  // A photo by itself shows how the parts sit.
+  if (words === '' && sign !== '?') return;
   switch (sign) {
     case '/':
       // Who helps is no tool.

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Doubt } from '#core/language/en/grammar/names/said';
+import { photoShows } from '#core/language/en/photo';
 import { sayAsked } from '#core/language/en/proofs';
 import { sayStep } from '#core/language/en/sentence';
 import type { LineReading } from '#core/line/read-line';
@@ -67,7 +68,7 @@ export function Beside({ step, series }: { step: Step; series: Series }) {
     step.proofs && t('line.proofs', { asked: sayAsked(step.proofs) }),
     ...step.cautions.map(({ signal, text }) => `${signal}: ${text ?? ''}`),
     step.why && t('line.why', { why: step.why }),
-    step.photo?.mustShow && t('line.photo', { shows: step.photo.mustShow }),
+    step.photo && t('line.photo', { shows: photoShows(step, series) }),
   ].filter(Boolean);
   return <span className={styles.beside}>{told.join(' · ')}</span>;
 }

@@ -227,6 +227,10 @@ function bareWords(piece: Piece, at: number): boolean {
   const base = baseOf(does, 's');
   if (base && verbAt([base], 0)?.is === 'movement' && lastWordsOf(piece.names).has(thing)) return false;
   const first = verbAt(piece.lowsFrom(at), 0);
+  // "Screw cover nut out" orders it.
+  const isOrder =
+    first && piece.behindPart(at + first.length) === at + name.split(' ').length && piece.knows(at + first.length);
+  if (isOrder) return false;
   if (
     first &&
     !piece.knows(at) &&
