@@ -32,6 +32,26 @@ export function nameKey(name: string): string {
 
 /** Finds by name whatever the number or case: "Cover nuts" finds "cover nut". */
 export function byName<T extends { name: string }>(list: readonly T[], name: string): T | undefined {
-  const wanted = nameKey(name);
-  return list.find((item) => nameKey(item.name) === wanted);
+  const known = indexes.get(list);
+  const index = known?.length === list.length ? known : indexed(list);
+  return index.byKey.get(nameKey(name)) as T | undefined;
+}
+
+interface Index {
+  readonly length: number;
+  readonly byKey: ReadonlyMap<string, unknown>;
+}
+
+/** Lists of a workbook are never changed but by adding to them; a line that is typed looks up many names in each. */
+const indexes = new WeakMap<readonly { name: string }[], Index>();
+
+function indexed(list: readonly { name: string }[]): Index {
+  const byKey = new Map<string, unknown>();
+  for (const item of list) {
+    const key = nameKey(item.name);
+    if (!byKey.has(key)) byKey.set(key, item);
+  }
+  const index = { length: list.length, byKey };
+  indexes.set(list, index);
+  return index;
 }

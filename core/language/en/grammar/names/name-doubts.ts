@@ -72,10 +72,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   // A known name with a word behind it that names no kind of part: "flange bolts loosely".
   const begun = known.filter((other) => begins(parts.map(singular), other.parts)).map((other) => other.name);
   if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
-  const run = parts.join('');
-  const near = known
-    .filter((other) => isNear(other, parts, run) || isShortFor(other.parts, parts) || isShortFor(parts, other.parts))
-    .map((other) => other.name);
+  const near = namesNear(known, parts);
   if (near.length > 0) return asked('near-part', near);
   const words = name.toLowerCase().split(/\s+/);
   if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
@@ -83,6 +80,23 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
 }
 
 const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
+
+const nearKnown = new WeakMap<readonly PartName[], Map<string, readonly string[]>>();
+
+/** The known names that one may have meant; the same name is asked for at every key that is typed. */
+function namesNear(known: readonly PartName[], parts: readonly string[]): readonly string[] {
+  const found = nearKnown.get(known) ?? new Map<string, readonly string[]>();
+  nearKnown.set(known, found);
+  const key = parts.join(' ');
+  const run = parts.join('');
+  const near =
+    found.get(key) ??
+    known
+      .filter((other) => isNear(other, parts, run) || isShortFor(other.parts, parts) || isShortFor(parts, other.parts))
+      .map((other) => other.name);
+  found.set(key, near);
+  return near;
+}
 
 /** Whether a part is at a place that is called so: "left", of a left and a right side. */
 function isAtPlace({ components, positionSets }: Series, name: string, called: readonly string[]): boolean {
@@ -197,5 +211,13 @@ function isOneWordOff(known: readonly string[], parts: readonly string[]): boole
 
 /** Whether two words differ by at most so many letters: left out, added, changed or swapped. */
 function within(one: string, two: string, most: number): boolean {
-  return Math.abs(one.length - two.length) <= most && letterSteps(one, two).steps <= most;
+  if (Math.abs(one.length - two.length) > most) return false;
+  // What is alike at both ends takes no steps, and most words are alike nowhere.
+  let from = 0;
+  while (from < one.length && one[from] === two[from]) from += 1;
+  let alike = 0;
+  const shorter = Math.min(one.length, two.length) - from;
+  while (alike < shorter && one.at(-1 - alike) === two.at(-1 - alike)) alike += 1;
+  const left = Math.max(one.length, two.length) - from - alike;
+  return left <= 2 * most && letterSteps(one, two).steps <= most;
 }

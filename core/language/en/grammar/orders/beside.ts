@@ -8,6 +8,7 @@ import type { Piece } from './piece';
 
 /** Behind the place that is told there: "the plunger *of cylinder 1*", "the gasket *behind the cover*". */
 export function behindPlace(piece: Piece, at: number): number {
+  if (!OPENS.test(piece.low(at))) return at;
   const beside = BESIDE.exec(piece.lows(at))?.[0];
   if (beside) {
     const { phrases, end } = objectsAt(piece.sentence(), at + beside.split(' ').length);
@@ -21,6 +22,7 @@ export function behindPlace(piece: Piece, at: number): number {
   return place ? from + place.length : at;
 }
 
+const OPENS = /^(?:at|on|of|in|from|next|behind|inside|under|underneath|beside|above|below|beneath)$/;
 const BESIDE =
   /^(?:on (?:top|the (?:end|front|back|side|bottom)) of|next to|behind|inside|under|underneath|beside|above|below|beneath)(?= )/;
 
@@ -31,10 +33,8 @@ const AWAY =
 export function wayBeforePlace(piece: Piece): void {
   for (let at = piece.words.length - 3; at > 1; at -= 1) {
     const place = behindPlace(piece, at);
-    const way = AWAY.exec(piece.lows(place))?.[0];
-    const isNamedBefore =
-      piece.words.some((_, i) => i < at && piece.behindPart(i) === at) || kindFromName(piece.low(at - 1)) !== 'other';
-    if (place === at || way === undefined || !isNamedBefore) continue;
+    const way = place > at ? AWAY.exec(piece.lows(place))?.[0] : undefined;
+    if (way === undefined || !isNamedBefore(piece, at)) continue;
     const end = place + way.split(' ').length;
     // "Off the shaft", "out of the bore" goes on saying from where.
     const from = /^(?:of|from)$/.test(piece.low(end)) ? end + 1 : end;
@@ -46,4 +46,10 @@ export function wayBeforePlace(piece: Piece): void {
     const told = piece.words.splice(at, place - at);
     piece.words.splice(behind - told.length, 0, ...told);
   }
+}
+
+function isNamedBefore(piece: Piece, at: number): boolean {
+  return (
+    kindFromName(piece.low(at - 1)) !== 'other' || piece.words.some((_, i) => i < at && piece.behindPart(i) === at)
+  );
 }

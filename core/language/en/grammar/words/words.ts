@@ -62,6 +62,13 @@ const SHORT: Readonly<Record<string, string>> = {
 
 /** Reads words, marks and numbers, also numbers said in words. */
 export function wordsOf(text: string): readonly Word[] {
+  return wordsRead.memo(text);
+}
+
+/** The same pieces of a line are read several times, and again at every key. */
+const wordsRead = new LRUCache<string, readonly Word[]>({ max: 500, memoMethod: readWords });
+
+function readWords(text: string): readonly Word[] {
   const mark = LIST_MARK.exec(text)?.[0].length ?? 0;
   const tokens = [...text.matchAll(TOKEN)].filter(({ index }) => index >= mark);
   const single = tokens.map((hit): Word => {
@@ -201,13 +208,20 @@ function withNumbers(words: readonly Word[], text: string): Word[] {
     let end = i;
     while (isNumberGoingOn(words, end)) end += 1;
     const last = words[end] as Word;
-    const [said] = nlp(text.slice(word.from, last.to)).numbers().json() as { number?: { num?: number } }[];
-    const value = word.low === 'dozen' ? 12 : said?.number?.num;
+    const value = word.low === 'dozen' ? 12 : numberSaid.memo(text.slice(word.from, last.to)).value;
     read.push(value === undefined ? word : { ...word, to: last.to, value });
     i = value === undefined ? i : end;
   }
   return read;
 }
+
+const numberSaid = new LRUCache<string, { value: number | undefined }>({
+  max: 500,
+  memoMethod: (text) => {
+    const [said] = nlp(text).numbers().json() as { number?: { num?: number } }[];
+    return { value: said?.number?.num };
+  },
+});
 
 function isNumberGoingOn(words: readonly Word[], at: number): boolean {
   const next = words[at + 1]?.low ?? '';
