@@ -15,10 +15,11 @@ import {
   REMARK_OPENING,
 } from './words/lexicon';
 import { ALSO_NOUN, verbAt } from './words/operations';
+import { baseOf } from './words/verb-forms';
 import { endsSentence, singular } from './words/words';
 
 const NAMED_NEXT =
-  /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|for|that|whether|if|up|down|off|out|in|on)$/;
+  /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|any|some|another|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
   /^(?:before|prior|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping)$/;
 /** What is noted or kept beside what is done: "..., and note which way the lips look". */
@@ -191,6 +192,9 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
     opened?.is === 'verb' &&
     opened.verb === 'inspect'
   )
+    return false;
+  // "For chips and heat checking": a sign, and nothing is heated.
+  if (opened?.is === 'verb' && opened.verb === 'inspect' && !named && baseOf(next.low, 'ing') !== undefined)
     return false;
   // "..., use the pressure gauge" says with what.
   if (sentence.lows[at] === 'use' && toolAt(sentence, at + 1)) return false;

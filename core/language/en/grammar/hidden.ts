@@ -1,4 +1,4 @@
-import { verbOf } from '../../../model/verbs';
+import { type Verb, verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { measureAt } from './names/figures';
@@ -14,6 +14,11 @@ import { partsOf, wordsOf } from './words/words';
 
 /** What is said of when, why or how long, and may name an action that is a step elsewhere. */
 const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
+
+/** "Scrape the old gasket off the cover" cleans the cover. */
+function isScraped(verb: Verb, text: string): boolean {
+  return verb === 'clean' && /^(?:the |all )?(?:old|remaining|hardened|baked-on|stuck) .* off$/i.test(text);
+}
 
 /** "With the head off": in which state it is done. */
 const WITH_STATE = /^with (?!.*\btogether\b)(?:the|both|all) [\w -]+ (?:off|out|away|in|on|back)$/i;
@@ -50,7 +55,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
-          (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && hidesAway(said)) ||
+          (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
           (!figure && (hidesTorque(said) || figuresFasteners(said)))
         );
       }) ??

@@ -240,6 +240,19 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"put a wedge between the rotors": they are held with it',
+    means: ({ sentence, phrase, ways, object, at }) => {
+      const isTool = object?.known?.kind === 'tool' || BLOCKS.test(object?.words.at(-1) ?? '');
+      const held = /^(?:between|against)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1) : undefined;
+      return isTool &&
+        ways.length === 0 &&
+        held &&
+        /^(?:put|place|stick|slip|drive|jam|lay|set|slide|push)$/.test(phrase)
+        ? { verb: 'hold', aboutEnd: at }
+        : undefined;
+    },
+  },
+  {
     name: '"push up on the clip": on what, and not on to what',
     means: ({ told }) => {
       const [, upOrDown] = /^(?:push|press|pull|lift) (up|down) on\b/.exec(told) ?? [];
@@ -350,6 +363,7 @@ function isAdjusted(objectText: string, behind: string): boolean {
 const ADJUSTED =
   /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;
 
+const BLOCKS = /^(?:wedges?|blocks?|bars?|rags?|wood|timber|chocks?)$/;
 const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;
 const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;
 const TO_WHERE_IT_WAS =

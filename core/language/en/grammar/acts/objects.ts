@@ -180,7 +180,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.applied.push({ name: phrase.known.name, ...(phrase.feature && { amount: phrase.feature }) });
     } else if (phrase.known?.kind === 'substance' && /^(?:inspect|measure)$/.test(act.verb)) {
       act.about = phrase.known.name;
-    } else if (act.verb === 'hold' && phrase.known?.kind !== 'part' && lexicon.isToolName(phrase.words)) {
+    } else if (
+      act.verb === 'hold' &&
+      (phrase.known?.kind === 'tool' || (!phrase.known && lexicon.isToolName(phrase.words)))
+    ) {
       act.tools.push(toolOf(phrase));
     } else if (act.verb === 'adjust' && !phrase.known && !phrase.quoted && isSettingOnly(reading, phrase)) {
       act.about = phrase.feature ? `${phrase.feature} ${phrase.name}` : phrase.name;

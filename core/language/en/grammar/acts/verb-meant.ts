@@ -3,7 +3,7 @@ import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import { movedBy, type ReadVerb, WAY_WORDS, type Way } from '../words/operations';
-import { FASTENER, goesElsewhere, goesToHolder, isStartedOnly, type Meant, placeText } from './meant';
+import { BY_HAND, FASTENER, goesElsewhere, goesToHolder, isStartedOnly, type Meant, placeText } from './meant';
 import { MACHINES, meantByWhatMoves } from './moved-things';
 import { plainVerb } from './plain-verb';
 import type { Reading } from './reading';
@@ -117,6 +117,7 @@ export function verbMeant(
     return { verb: 'loosen', keepWay: true };
   // "Unclamp the plungers and push them forward into the box": out of the way, or home.
   if (verb === 'press' && takenBefore(reading, objects)) return undefined;
+  if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
   if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
   if (verb && verbOf(verb).effect === 'refits' && goesElsewhere(bench))
     return /\b(?:oven|hot ?plate)\b/.test(bench) ? { verb: 'heat' } : undefined;

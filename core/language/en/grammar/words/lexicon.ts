@@ -15,7 +15,7 @@ const TOOL_HEADS = set(`wrench spanner socket ratchet driver screwdriver puller 
   handle needle spatula spreader tester magnet multimeter thermometer tachometer sandpaper`);
 /** Words that are tools only with one of these before them: a key in a shaft is none. */
 const TOOL_PAIRS =
-  /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|(?:grinding|wire|flap|polishing|buffing) wheels?|straight ?edges?|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|drift pins?|guide sleeve|lifting eye|eye bolts?)$/;
+  /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?|wedges?|chocks?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|(?:grinding|wire|flap|polishing|buffing) wheels?|straight ?edges?|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|drift pins?|guide sleeve|lifting eye|eye bolts?)$/;
 
 /** Whether a name is that of a tool, by its last words. */
 export function isToolName(words: readonly string[]): boolean {
