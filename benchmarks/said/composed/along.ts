@@ -120,6 +120,16 @@ export const TORQUES: readonly string[] = [
   '120 inch pounds',
   '12.5 Nm',
   '85 newton meters',
+  '20-25 N·m',
+  'between 20 and 25 newton metres',
+  '24 N·m ±5 %',
+  '24 Nm (18 ft-lb)',
+  '20 to 25 Nm',
+  'twenty-four newton metres',
+  '18 lb-ft',
+  '531 in-lb',
+  '2.5 Nm',
+  '110 N m',
 ];
 
 export const FACINGS: readonly string[] = [
@@ -138,7 +148,7 @@ export const FACINGS: readonly string[] = [
   'marked side out',
 ];
 
-/** What an order may open with that says nothing; "~" stands where the order follows in its "-ing" form. */
+/** What an order may open with that says nothing; "~" stands where the order follows in its "-ing" form, "^" in the past. */
 export const OPENINGS: readonly string[] = [
   'Now ',
   'Next, ',
@@ -167,6 +177,26 @@ export const OPENINGS: readonly string[] = [
   "I'm ~",
   "We're ~",
   'Now I am ~',
+  'I ^',
+  'Then we ^',
+  'Next I ^',
+  'So we ^',
+  'After that I ^',
+  'Continue by ~',
+  'The next step is ~',
+  'We can start ~',
+  'Time to ',
+  "Let's ",
+  'Make sure to ',
+  'Remember to ',
+  'It is time to ',
+  'Now go ahead and ',
+  'All right, ',
+  'Right, ',
+  'OK so ',
+  'Step 4: ',
+  'You can now ',
+  'The technician should ',
 ];
 
 /** Openings that say how, when or with what: they stay with the order. */

@@ -3,7 +3,7 @@ import { readCorpus } from '../corpus';
 import { type Act, AGAIN, type Doing, ORDERS, TOGETHER, TOLD_OF } from './acts';
 import * as along from './along';
 import { Chance } from './chance';
-import { inDoing, SEVERAL } from './doing';
+import { inDoing, inPast, SEVERAL } from './doing';
 import { isOne, nameParts, type Part, sortOf } from './parts-named';
 
 type Tool = Series['tools'][number];
@@ -128,10 +128,11 @@ class Composer {
       }
     }
     const opening = this.chance.pick(along.OPENINGS);
-    if (!opening.endsWith('~')) return { text: opening + join(texts), orders: [first, ...more] };
+    const form = opening.endsWith('~') ? inDoing : opening.endsWith('^') ? inPast : undefined;
+    if (!form) return { text: opening + join(texts), orders: [first, ...more] };
     const [text = '', ...rest] = texts;
-    const doing = opening.replace('~', inDoing(text));
-    return { text: join([doing, ...(/^[.;]/.test(joint) ? rest : rest.map(inDoing))]), orders: [first, ...more] };
+    const told = opening.slice(0, -1) + form(text);
+    return { text: join([told, ...(/^[.;]/.test(joint) ? rest : rest.map(form))]), orders: [first, ...more] };
   }
 
   private others(parts: readonly Part[]): Part[] {

@@ -117,12 +117,30 @@ test.each<[string, string, readonly string[]]>([
     ['disconnect: manifold; from the motor housing'],
   ],
   [
+    'the next step is doing',
+    'the next step is smearing silicone grease on the rotors',
+    ['lubricate: rotor; put silicone grease'],
+  ],
+  ['some of them loose', 'crack 4 of the 8 cover nuts loose', ['loosen: cover nut']],
+  ['a wedge between', 'put a wooden wedge between the rotors', ['hold: rotor; with wooden wedge']],
+  [
+    'a sign that is a verb',
+    'look at the front cover for chips and heat checking',
+    ['inspect: front cover; for chips; for heat checking'],
+  ],
+  ['any of it', 'wash the manifold and drain any water', ['clean: manifold', 'drain: any water']],
+  [
     'a state before it',
     'with the front cover off, remove the manifold',
     ['take-off: manifold; with the front cover off'],
   ],
 ])('composed: %s', (_what, line, expected) => {
   expect(told(line)).toEqual(expected);
+});
+
+test('four of eight are four', () => {
+  expect(read('crack 4 of the 8 cover nuts loose').steps[0]?.parts).toMatchObject([{ count: 4, total: 8 }]);
+  expect(read('torque the cover nuts to 110 N m').steps[0]?.torque?.figure).toEqual({ value: 110, unit: 'N·m' });
 });
 
 test('verbs that share a part share its places', () => {

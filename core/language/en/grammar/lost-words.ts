@@ -65,7 +65,7 @@ function isUnit(low: string): boolean {
 
 /** What a unit of several words is made of. */
 const UNIT_PIECE =
-  /^(?:newton\w*|met(?:re|er)s?|millimet\w*|foot|feet|ft|lbs?f?|pounds?|(?:inch|foot|newton|pound)-\w+|degrees?|turns?|three-quarter|between)$/;
+  /^(?:m|newton\w*|met(?:re|er)s?|millimet\w*|foot|feet|ft|lbs?f?|pounds?|(?:inch|foot|newton|pound)-\w+|degrees?|turns?|three-quarter|between)$/;
 
 function numbersOf({ parts, tools }: SaidAct): number[] {
   return [...parts.flatMap(({ count, total, but }) => [count, total, but]), ...tools.map(({ count }) => count)].flatMap(

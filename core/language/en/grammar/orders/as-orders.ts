@@ -94,7 +94,8 @@ function goesOn(piece: Piece, at: number): boolean {
   while (lexicon.isManner(piece.low(verb))) verb += 1;
   // "I'm pulling it off, turning it slightly": how.
   const isHow = form === 'ing' && piece.low(at - 1) === ',' && DOING_ALONG.test(piece.lows(verb));
-  if (form && !isHow && baseOf(piece.low(verb), form) !== undefined) {
+  // "The cover and retaining plate" goes on with a part.
+  if (form && !isHow && !piece.knows(verb) && baseOf(piece.low(verb), form) !== undefined) {
     piece.words[verb] = piece.based(verb, form);
     if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
@@ -113,7 +114,9 @@ const DOING_ALONG =
 /** "Removing the nut, ..." */
 function gerund(piece: Piece, at: number): boolean {
   const next = piece.isWay(at + 1) ? at + 2 : at + 1;
-  const isNamed = NAMED.test(piece.low(next)) || piece.words[next]?.value !== undefined || piece.knows(next);
+  // "Cleaning and inspecting the cover".
+  const isTwo = /^(?:and|,)$/.test(piece.low(next)) && baseOf(piece.low(next + 1), 'ing') !== undefined;
+  const isNamed = NAMED.test(piece.low(next)) || piece.words[next]?.value !== undefined || piece.knows(next) || isTwo;
   if (baseOf(piece.low(at), 'ing') === undefined || piece.knows(at) || !isNamed) return false;
   if (USING.test(piece.low(at)) || saysHowItIs(piece, next)) return false;
   piece.words[at] = piece.based(at, 'ing');

@@ -27,7 +27,7 @@ const BESIDE =
   /^(?:on (?:top|the (?:end|front|back|side|bottom)) of|next to|behind|inside|under|underneath|beside|above|below|beneath)(?= )/;
 
 const AWAY =
-  /^(?:right |straight )?(?:(?:up|down) and (?:out|off)|back (?:on|in|off)|off|out|away|clear|loose|back)(?= |$)/;
+  /^(?:right |straight )?(?:(?:up|down) and (?:out|off)|back (?:on|in|off)|off|out|away|clear|loose|back|from(?= (?:the|its|a|both|all) ))(?= |$)/;
 
 /** "Lift the cover behind the pulley off": off, the one that is there. */
 export function wayBeforePlace(piece: Piece): void {

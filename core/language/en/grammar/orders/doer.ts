@@ -73,7 +73,7 @@ export function helped(piece: Piece, at: number): boolean {
 }
 
 const HELPER =
-  '(?:two|three|2|3) (?:people|persons?|men|of (?:you|us))|(?:a|one) (?:helper|person|mate|colleague)|another person|someone|somebody|your mate';
+  '(?:two|three|2|3) (?:people|persons?|men|of (?:you|us))|(?:a|one) (?:helper|person|mate|colleague)|another person|someone|somebody|your (?:mate|helper|colleague|partner)';
 const HELPERS = new RegExp(
   `^(${HELPER})(?: (?:must|should|have to|need to|has to|needs to|can|will|are needed to|is needed to))? `,
 );

@@ -45,6 +45,7 @@ function bareSupply(piece: Piece, at: number): boolean {
 
 /** "Casing bolts crosswise loose, then out". */
 function bareLoose(piece: Piece, at: number): boolean {
+  if (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at)) return false;
   const things = objectsAt(piece.sentence(), at);
   if (things.phrases.length === 0 || !things.phrases.every(({ known }) => known?.kind === 'part')) return false;
   let loose = things.end;

@@ -22,7 +22,9 @@ export function saidOfThing(piece: Piece, at: number): void {
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
   // "Light scratches can be lapped away" allows it.
-  if (!thing?.known && lexicon.DIRT.test(thing?.words.at(-1) ?? '') && /^(?:can|may) /.test(piece.lows(stop))) return;
+  const isDirt =
+    !thing?.known && lexicon.DIRT.test(thing?.words.at(-1) ?? '') && !/\S gaskets?$/.test(thing?.name ?? '');
+  if (isDirt && /^(?:can|may) /.test(piece.lows(stop))) return;
   // "Screw two bolts into the holes" orders it.
   const isNext = NAMED.test(piece.low(at + 1)) || piece.words[at + 1]?.value !== undefined;
   if (!piece.knows(at) && isNext && verbAt(piece.lowsFrom(at), 0)) return;
