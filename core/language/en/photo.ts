@@ -23,12 +23,16 @@ export function sayKeptPhoto(doubts: readonly PhotoFault[], reason: string): str
 /** What the photo of a step has to show: as the trainer says it, or how its parts sit. */
 export function photoShows(step: Step, series: Series): string {
   if (step.photo?.mustShow) return step.photo.mustShow;
-  const names = step.targets.flatMap((target) => {
+  const named = step.targets.flatMap((target) => {
     const component = componentById(series, target.componentId);
-    return component ? [`the ${componentPhrase(component, unitsMeant(component, target, step, series), false)}`] : [];
+    const pieces = component ? unitsMeant(component, target, step, series) : 0;
+    return component ? [{ name: `the ${componentPhrase(component, pieces, false)}`, pieces }] : [];
   });
+  const names = named.map(({ name }) => name);
   if (names.length === 0) return 'What was found, before anything is disturbed';
   const [first] = step.targets;
   const facing = step.faces ?? (first && componentById(series, first.componentId)?.faces);
-  return facing && names.length === 1 ? `${names[0]}, ${sayFacing(facing, series)}` : `How ${listing(names)} sit`;
+  return facing && names.length === 1
+    ? `${names[0]}, ${sayFacing(facing, series)}`
+    : `How ${listing(names)} ${named.length === 1 && named[0]?.pieces === 1 ? 'sits' : 'sit'}`;
 }

@@ -1,5 +1,7 @@
 import { changeStep } from '../../edits/steps';
+import type { Step } from '../../model/procedure';
 import { typed, withStep } from '../../testing/workbook';
+import { photoShows } from './photo';
 import { headingOf, sayStep, titleOf } from './sentence';
 
 function say(line: string, setup: string[] = []): string {
@@ -114,4 +116,14 @@ test('what does instead of a compound is said with it', () => {
   }));
   const [step] = procedure.steps;
   expect(step && sayStep({ ...step, verb: 'lubricate' }, series)).toMatch(/with thread sealant or PTFE tape/);
+});
+
+test('what a photo shows is told of one part or of several', () => {
+  const shown = (line: string) => {
+    const { series, procedure } = typed([line]);
+    return photoShows(procedure.steps[0] as Step, series);
+  };
+  expect(shown('take off cover')).toBe('How the cover sits');
+  expect(shown('take off 8 cover nuts')).toBe('How the cover nuts sit');
+  expect(shown('take off cover and gasket')).toBe('How the cover and the gasket sit');
 });

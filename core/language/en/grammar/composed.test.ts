@@ -183,3 +183,7 @@ test.each<[string, string]>([
 test('what holds something in place puts it nowhere', () => {
   expect(read('the front cover holds the manifold in place').steps).toEqual([]);
 });
+
+test('one part or another is asked about, also where nobody named them yet', () => {
+  expect(read('take the casing or the impeller off', empty).doubts).toMatchObject([{ text: 'or the impeller' }]);
+});

@@ -51,7 +51,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: ({ reading, sentence, at, act }) => {
       const isMoved = act.parts.length > 0 && MOVES_PARTS.includes(verbOf(act.verb).effect);
       const other = sentence.lows[at] === 'or' && isMoved ? nounPhraseAt(sentence, at + 1) : undefined;
-      if (other?.phrase.known?.kind !== 'part') return undefined;
+      const isPart = other?.phrase.known?.kind === 'part' || kindFromName(other?.phrase.name ?? '') !== 'other';
+      if (!other || !isPart) return undefined;
       reading.doubt('unread', sentence, at, other.end);
       return other.end;
     },
