@@ -29,7 +29,7 @@ export default {
   // Dialogs and notices bring their styles along.
   moduleNameMapper: { '\\.css$': '<rootDir>/web/testing/no-styles.ts' },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
-  testTimeout: 120_000,
+  testTimeout: 60_000,
   // Most suites wait for a server of their own; every processor takes one.
   maxWorkers: '100%',
 };

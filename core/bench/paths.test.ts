@@ -363,7 +363,7 @@ describe('the replay of all ways finds what every single way would', () => {
           }
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 150 },
     );
   });
 });

@@ -82,7 +82,7 @@ test('a backup made while people write is whole: everything acknowledged before 
   const old = await fetch(`${restored.url}/api/me`, { headers: { cookie: workshop.cookies.lead } });
   expect(((await old.json()) as Parsed).person).toBeNull();
   await restored.close();
-}, 240_000);
+}, 120_000);
 
 /** The same backup with one of its files changed. */
 async function tampered(file: string, name: string, change: (bytes: Buffer) => Buffer): Promise<string> {

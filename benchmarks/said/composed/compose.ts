@@ -4,21 +4,13 @@ import { type Act, AGAIN, type Doing, ORDERS, TOGETHER, TOLD_OF } from './acts';
 import * as along from './along';
 import { Chance } from './chance';
 import { inDoing, inPast, SEVERAL } from './doing';
-import { isOne, nameParts, type Part, sortOf } from './parts-named';
+import { isOne, type Named, nameParts, type Part, sortOf } from './parts-named';
 
 type Tool = Series['tools'][number];
 
 /** One order of a composed line, with all that was put into it. */
-export interface Order {
-  readonly text: string;
+export interface Order extends Named {
   readonly does: Doing;
-  readonly parts: readonly Part[];
-  /** How many of them, where that is fewer than there are. */
-  readonly count?: number;
-  readonly places: readonly string[];
-  readonly isSeveral: boolean;
-  /** Other parts it names: where from, where to, toward which it faces. */
-  readonly names: readonly Part[];
   readonly tool?: Tool;
   readonly torque: boolean;
   readonly looks: boolean;
@@ -28,8 +20,6 @@ export interface Order {
   readonly why?: string;
   /** A remark, which may be kept as a caution, a reason or how. */
   readonly remark?: string;
-  /** Words that have to be found again in the step, wherever. */
-  readonly kept: readonly string[];
 }
 
 export interface ComposedLine {
@@ -174,18 +164,14 @@ class Composer {
         .replace('{c}', stuff ?? '')
         .replace(/@(\w+)/, (_, verb: string) => (named.isSeveral ? (SEVERAL[verb] ?? verb) : verb));
       const order = {
+        ...named,
         text,
         does,
-        parts: named.parts,
-        places: named.places,
-        isSeveral: named.isSeveral,
-        ...(named.count !== undefined && { count: named.count }),
         names: [...named.names, ...(said.includes('{p}') && other ? [other] : [])],
         torque: said.includes('{t}'),
         looks: said.includes('{s}'),
         stuff: said.includes('{c}'),
         faces: false,
-        kept: named.kept,
       };
       return goesOn ? this.goingOn(order, free) : order;
     }

@@ -12,15 +12,21 @@ export const SEVERAL: Readonly<Record<string, string>> = {
 };
 
 /** "Take the cover off" is "taking the cover off". */
-export function inDoing(order: string): string {
+export const inDoing = (order: string) => told(order, doingOf);
+/** "Take the cover off" is "took the cover off". */
+export const inPast = (order: string) => told(order, pastOf);
+
+function told(order: string, form: (verb: string) => string): string {
   const [verb = '', ...rest] = order.split(' ');
-  if (/^(?:always|lightly)$/.test(verb)) return `${verb} ${inDoing(rest.join(' '))}`;
+  if (/^(?:always|lightly)$/.test(verb)) return `${verb} ${told(rest.join(' '), form)}`;
   // "Remove, clean and inspect": each of the verbs.
-  const said = [doingOf(verb.replace(',', '')) + (verb.endsWith(',') ? ',' : ''), ...rest].join(' ');
-  return said.replace(
-    /(?<=^\w+ing,? (?:\w+ing )?(?:off |out )?)(and )?(inspect|clean|discard|grease|check|scrap|remove|throw|oil)(?= )/g,
-    (_, and = '', next: string) => `${and}${doingOf(next)}`,
-  );
+  const [, first = '', comma = ''] = /^(.*?)(,?)$/.exec(verb) ?? [];
+  return [form(first) + comma, ...rest]
+    .join(' ')
+    .replace(
+      /(?<=^[\w-]+,? (?:\w+(?:ing|ed) )?(?:off |out )?)(and )?(inspect|clean|discard|grease|check|scrap|remove|throw|oil)(?= )/g,
+      (_, and = '', next: string) => `${and}${form(next)}`,
+    );
 }
 
 function doingOf(verb: string): string {
@@ -31,17 +37,6 @@ function doingOf(verb: string): string {
 }
 
 const DOUBLED = /^(?:put|get|tap|set|run|spin|fit|drop|slip|dig|swap|pop|zip|bin|snap|dab|scrap|cut|refit|unplug)$/;
-
-/** "Take the cover off" is "took the cover off". */
-export function inPast(order: string): string {
-  const [verb = '', ...rest] = order.split(' ');
-  if (/^(?:always|lightly)$/.test(verb)) return `${verb} ${inPast(rest.join(' '))}`;
-  const said = [pastOf(verb.replace(',', '')) + (verb.endsWith(',') ? ',' : ''), ...rest].join(' ');
-  return said.replace(
-    /(?<=^[\w-]+,? (?:\w+ed )?(?:off |out )?)(and )?(inspect|clean|discard|grease|check|scrap|remove|throw|oil)(?= )/g,
-    (_, and = '', next: string) => `${and}${pastOf(next)}`,
-  );
-}
 
 const PAST: Readonly<Record<string, string>> = {
   take: 'took',

@@ -16,7 +16,7 @@ export interface Named {
   readonly isSeveral: boolean;
   /** Words that have to be found again in the step. */
   readonly kept: readonly string[];
-  /** Another part that tells which is meant. */
+  /** Other parts it names: which is meant, where from, where to, toward which it faces. */
   readonly names: readonly Part[];
 }
 

@@ -152,6 +152,7 @@ test('verbs that share a part share its places', () => {
 });
 
 test.each<[string, string, readonly string[]]>([
+  ['two ends that could face', 'pry the rear lip seal out', ['pry: rear lip seal']],
   ['a way behind it', 'hook the cover seal out', ['draw: cover seal']],
   ['a way behind a head', 'lift the pump head up and out', ['take-off: pump head']],
   ['a facing behind it', 'fit the cover gasket lips toward the frame', ['fit: cover gasket; faces lips']],
@@ -186,4 +187,10 @@ test('what holds something in place puts it nowhere', () => {
 
 test('one part or another is asked about, also where nobody named them yet', () => {
   expect(read('take the casing or the impeller off', empty).doubts).toMatchObject([{ text: 'or the impeller' }]);
+});
+
+test('a number before a fraction counts several tools, and makes one size of one', () => {
+  const tools = (line: string) => read(line, empty).steps[0]?.tools;
+  expect(tools('undo the nuts with 2 1/2 in sockets')).toEqual([{ name: 'socket', size: '1/2 in', count: 2 }]);
+  expect(tools('undo the nuts with a 1 1/4 in socket')).toEqual([{ name: 'socket', size: '1-1/4 in' }]);
 });

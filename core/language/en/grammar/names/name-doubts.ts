@@ -1,4 +1,5 @@
 import letterSteps from 'damerau-levenshtein';
+import { LRUCache } from 'lru-cache';
 import { pluralName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
@@ -81,11 +82,11 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
 
 const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
 
-const nearKnown = new WeakMap<readonly PartName[], Map<string, readonly string[]>>();
+const nearKnown = new WeakMap<readonly PartName[], LRUCache<string, readonly string[]>>();
 
 /** The known names that one may have meant; the same name is asked for at every key that is typed. */
 function namesNear(known: readonly PartName[], parts: readonly string[]): readonly string[] {
-  const found = nearKnown.get(known) ?? new Map<string, readonly string[]>();
+  const found = nearKnown.get(known) ?? new LRUCache<string, readonly string[]>({ max: 500 });
   nearKnown.set(known, found);
   const key = parts.join(' ');
   const run = parts.join('');

@@ -72,11 +72,10 @@ export function beginsFacing(sentence: Sentence, at: number): boolean {
 
 /** "Hook the cover seal out", "lift the pump head up": the name goes on, and its way stands behind. */
 function isPartAndWay({ lows }: Sentence, start: number): boolean {
-  const at = lows.findIndex((low, i) => i >= start && isEnd(low));
+  const way = /^(?:up|down|in|out|away)(?= |$)|^to (?:one|the) side\b/;
+  const at = lows.findIndex((low, i) => i >= start && isEnd(low) && way.test(lows.slice(i + 1, i + 4).join(' ')));
   const low = lows[at] ?? '';
-  const isPart = kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
-  const isAside = /^to (?:one|the) side$/.test(lows.slice(at + 1, at + 4).join(' '));
-  return isPart && (isAside || /^(?:up|down|in|out|away)$/.test(lows[at + 1] ?? ''));
+  return kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
 }
 
 export function endsName(sentence: Sentence, start: number, at: number): boolean {

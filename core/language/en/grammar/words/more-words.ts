@@ -7,6 +7,11 @@ const MADE_MARKS = ['scribe', 'draw', 'paint', 'put', 'make', 'punch', 'scratch'
   ),
 );
 
+/** "Take pictures of", "snap a photo of". */
+const MADE_PHOTOS = ['take', 'get', 'snap', 'shoot', 'grab'].flatMap((verb) =>
+  ['a picture', 'a photo', 'a photograph', 'pictures', 'photos', 'photographs'].map((photo) => `${verb} ${photo} of`),
+);
+
 /** More words of the workshop, which only the line reads; those that everybody reads are in VERB_WORDS. Common practice. */
 export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   'open-valve': ['crack open'],
@@ -252,21 +257,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   disconnect: ['unplug', 'uncouple'],
   join: ['pre-assemble', 'preassemble', 'put together', 'build up', 'make up'],
   split: ['disassemble', 'take apart', 'strip down', 'break down'],
-  photo: [
-    'take pictures of',
-    'take photos of',
-    'take photographs of',
-    'get a picture of',
-    'get a photo of',
-    'get pictures of',
-    'get photos of',
-    'snap a photo of',
-    'shoot a picture of',
-    'grab a picture of',
-    'grab a photo of',
-    'take a photograph of',
-    'snap a picture of',
-  ],
+  photo: MADE_PHOTOS,
   wait: ['let', 'allow', 'cool', 'cool down'],
   attend: [
     'count',

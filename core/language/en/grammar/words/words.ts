@@ -135,7 +135,9 @@ function mixedNumbers(words: Word[]): void {
     const length = next.low === '-' && whole.to === next.from ? 2 : 1;
     const part = words[at + length];
     const isMixed = /^\d{1,2}$/.test(whole.low) && /^\d{1,2}\/(?:2|3|4|8|16|32|64)$/.test(part?.low ?? '');
-    if (!isMixed || part?.value === undefined || part.value >= 1) continue;
+    // "2 1/2 in sockets" are two of that size.
+    const isCount = length === 1 && isPlural(words[at + 3]?.low ?? '');
+    if (!isMixed || isCount || part?.value === undefined || part.value >= 1) continue;
     const low = `${whole.low}-${part.low}`;
     words.splice(at, length + 1, {
       low,
