@@ -32,4 +32,5 @@ export default {
   testTimeout: 60_000,
   // Most suites wait for a server of their own; every processor takes one.
   maxWorkers: '100%',
+  testSequencer: '<rootDir>/jest.sequencer.js',
 };

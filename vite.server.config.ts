@@ -1,8 +1,12 @@
 import { cp } from 'node:fs/promises';
 import { defineConfig } from 'vite';
 
-/** The server and command line, bundled to run on plain Node; packages stay where npm put them. */
+/**
+ * The server and command line, bundled to run on plain Node. Packages stay where npm put them, but for those that are
+ * hundreds of small files: a command takes a third less time when they are one.
+ */
 export default defineConfig({
+  ssr: { noExternal: ['zod', 'drizzle-orm'] },
   build: {
     ssr: true,
     outDir: 'dist/server',

@@ -5,6 +5,8 @@ import { readMessage } from './reading';
 
 /** What a WebSocket of a browser and one of a server have in common. */
 export interface SocketLike {
+  /** Absent where it always takes messages. */
+  readonly readyState?: number;
   send(text: string): void;
   close(): void;
   addEventListener(type: 'open' | 'close', heard: () => void): void;
@@ -35,6 +37,8 @@ export function keepLinked(link: DeviceLink, { make, later }: Pick<KeptOpen<From
   });
 }
 
+/** `readyState` of a WebSocket that takes messages, in browsers and on the server alike. */
+const OPEN = 1;
 const FIRST_RETRY_MS = 500;
 const LONGEST_RETRY_MS = 10_000;
 
@@ -50,7 +54,10 @@ export function keepOpen<Out, In>(kept: KeptOpen<Out, In>): () => void {
     fresh.addEventListener('open', () => {
       if (stopped) return;
       kept.opened({
-        send: (message) => fresh.send(JSON.stringify(message)),
+        // One that closes takes nothing more; what counts is said again over the next.
+        send: (message) => {
+          if ((fresh.readyState ?? OPEN) === OPEN) fresh.send(JSON.stringify(message));
+        },
         close: () => fresh.close(),
       });
     });
