@@ -12,6 +12,7 @@ import { findTool, splitTool } from './behind-signs';
 import type { ParsedLine, ParsedNote } from './parse-line';
 import type { ParsedStep } from './parsed-step';
 import { proofsSaid } from './proofs-said';
+import { sizeSaid } from './sizes-said';
 import { groupEdits } from './tightening-said';
 
 /** Makes a fresh id; ids come in as an argument because core has no randomness of its own. */
@@ -46,7 +47,7 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
   for (const said of line.steps) {
     const naming = new NamingEdits(current, newId);
     const place = placeAfter(current.procedure, said.verb, at);
-    const step = withProofs({ ...newStep(newId(), said.verb, place.stage), ...stepFields(said, naming, newId) });
+    const step = asProved({ ...newStep(newId(), said.verb, place.stage), ...stepFields(said, naming, newId) }, newId);
     const made: Edit[] = [
       ...naming.edits,
       ...place.restaged.map((stepId): Edit => ({ kind: 'change', stepId, fields: { stage: place.stage } })),
@@ -62,9 +63,14 @@ export function applyLine(workbook: Workbook, line: ParsedLine, after: number, n
   return { workbook: current, edits, stepId: stepIds.at(-1) ?? '', index: after + 1, stepIds, elsewhere };
 }
 
-/** "Turn the shaft by hand two full turns": the check by hand that its words ask for. */
-function withProofs({ minutes, ...step }: Step): Step {
-  return { ...step, ...proofsSaid({ ...step, ...(minutes !== undefined && { minutes }) }) };
+/** "Turn the shaft by hand two full turns", "minimum 48.6 mm": what its words ask to be proved or measured. */
+function asProved({ minutes, ...step }: Step, newId: NewId): Step {
+  const size = sizeSaid(step, newId);
+  return {
+    ...step,
+    ...proofsSaid({ ...step, ...(minutes !== undefined && { minutes }) }),
+    ...(size && { measurements: [size] }),
+  };
 }
 
 /** "Crosswise in three passes": how the joint is tightened goes on the torque sheet. */

@@ -8,12 +8,13 @@ import { jointOfStep } from '#core/job/tightening';
 import { aidNames, conditionOf, methodLine, poseLine } from '#core/language/en/branches';
 import { sayCaution } from '#core/language/en/cautions';
 import { sayDirection } from '#core/language/en/directions';
+import { sayMeasurement } from '#core/language/en/measurement';
 import { photoShows } from '#core/language/en/photo';
 import { sayAsked } from '#core/language/en/proofs';
-import { listing, sayStep, sayTool } from '#core/language/en/sentence';
+import { sayStep, sayTool } from '#core/language/en/sentence';
 import type { Pose } from '#core/model/faces';
 import { benchMinutes, componentById } from '#core/model/lookup';
-import type { Caution, Measurement, Procedure, Step, Workbook } from '#core/model/procedure';
+import type { Caution, Procedure, Step, Workbook } from '#core/model/procedure';
 import type { Series } from '#core/model/series';
 import { STAGES, verbOf } from '#core/model/verbs';
 import { otherWay, poseAround } from '#core/orientation/directions';
@@ -219,7 +220,7 @@ export function stepLines(step: Step, workbook: Workbook, poses: Poses): Content
     for (const { sign, means, follows } of faults)
       lines.push({ text: `${sign}: ${means ? `${means} ` : ''}${WORDS.follows[follows]}`, margin: [10, 0, 0, 0] });
   }
-  for (const measurement of step.measurements ?? []) say(WORDS.measure, measurementLine(measurement));
+  for (const measurement of step.measurements ?? []) say(WORDS.measure, sayMeasurement(measurement));
   if (step.proofs) say(WORDS.proofs, sayAsked(step.proofs));
   for (const method of step.methods ?? []) {
     say(WORDS.methods, methodLine(method, workbook));
@@ -243,19 +244,6 @@ function otherWayLine({ faces, targets }: Step, series: Series, poses: Poses): s
   return other.is === 'on-bench'
     ? WORDS.onBench[other.direction]
     : `${WORDS.inPump} ${sayDirection(other.toward, series)}`;
-}
-
-function measurementLine({ what, least, most, nominal, points, directions }: Measurement): string {
-  return [
-    what,
-    nominal && `${WORDS.whenNew} ${sayQuantity(nominal, 6)}`,
-    least && `${WORDS.least} ${sayQuantity(least, 6)}`,
-    most && `${WORDS.most} ${sayQuantity(most, 6)}`,
-    points.length > 0 && `${WORDS.at} ${listing(points)}`,
-    directions === 2 && WORDS.crosswise,
-  ]
-    .filter(Boolean)
-    .join(', ');
 }
 
 function kitLine({ series, procedure }: Workbook): string {

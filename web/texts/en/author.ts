@@ -172,6 +172,7 @@ export const authorTexts = {
     newConsumable: 'new consumable: {{name}}',
     saidOf: 'Added to step {{number}}:',
     looksFor: 'look for {{signs}}',
+    measures: 'measure: {{sizes}}',
     proofs: 'check by hand: {{asked}}',
     minutes_one: '{{count}} minute',
     minutes_other: '{{count}} minutes',

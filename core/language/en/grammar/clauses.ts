@@ -79,7 +79,16 @@ function isOneVerb({ lows }: Sentence, start: number, joint: number): boolean {
 /** "..., and if they are cracked you need new ones": whether that is to be done is asked. */
 function isConditionNext(sentence: Sentence, at: number, joined: number): boolean {
   const isJoined = sentence.lows.slice(at, at + joined).includes('and');
-  return isJoined && isCondition(sentence, at + joined);
+  return (isJoined || isVerdictNext(sentence, at + joined)) && isCondition(sentence, at + joined);
+}
+
+/** "Measure the rotor, if it is under 48 mm replace it": what follows from the look. */
+function isVerdictNext({ lows }: Sentence, at: number): boolean {
+  const looked = lows.slice(0, at).findIndex((_, i) => {
+    const verb = verbAt(lows, i);
+    return verb?.is === 'verb' && /^(?:inspect|measure)$/.test(verb.verb);
+  });
+  return looked >= 0 && /\b(?:replace|renew|change|scrap|discard|bin)\b/.test(lows.slice(at).join(' '));
 }
 
 function isCondition(sentence: Sentence, at: number): boolean {

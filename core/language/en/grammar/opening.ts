@@ -6,7 +6,7 @@ import { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import { trailing } from './told-along/trailing';
 import * as lexicon from './words/lexicon';
-import { verbAt } from './words/operations';
+import { verbAt, WAY_WORDS } from './words/operations';
 import { NAMED } from './words/told-words';
 import { wordsOf } from './words/words';
 
@@ -95,9 +95,12 @@ function nextVerb(sentence: Sentence, start: number): number | undefined {
     const named = namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part');
     const before = sentence.lows[at - 1] ?? '';
     if (!verb || named || /^(?:to|you|we|the|a|an|and|i|they|it)$/.test(before)) continue;
+    // "With the hook take out the rings".
+    const isWay = verb.is === 'movement' && WAY_WORDS[sentence.lows[at + verb.length] ?? ''] !== undefined;
+    const behind = at + verb.length + (isWay ? 1 : 0);
     if (
-      /^(?:the|a|an|both|all|each|it|them)$/.test(sentence.lows[at + verb.length] ?? '') ||
-      namesAt(sentence.names, sentence.words, at + verb.length).length > 0
+      /^(?:the|a|an|both|all|each|it|them)$/.test(sentence.lows[behind] ?? '') ||
+      namesAt(sentence.names, sentence.words, behind).length > 0
     )
       return at;
   }

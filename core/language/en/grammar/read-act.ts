@@ -49,8 +49,9 @@ export function readAct(
   }
   // "Remove carefully the drive screw".
   while (
-    /..ly$|^(?:twice|always|also)$/.test(sentence.lows[at] ?? '') &&
-    (lexicon.isManner(sentence.lows[at] ?? '') || /^al/.test(sentence.lows[at] ?? '')) &&
+    (/..ly$|^(?:twice|always|also)$/.test(sentence.lows[at] ?? '') ||
+      /^(?:first|next|now|then) (?:the|both|all|your) /.test(sentence.lows.slice(at).join(' '))) &&
+    (lexicon.isManner(sentence.lows[at] ?? '') || /^(?:al|first|next|now|then)/.test(sentence.lows[at] ?? '')) &&
     nounPhraseAt(sentence, at + 1)
   ) {
     act.how.push(sentence.text(at, at + 1));

@@ -3,6 +3,7 @@ import { verbOf } from '../../../model/verbs';
 import { readCondition } from './acts/conditions';
 import { placedByOwner } from './acts/placed-by';
 import { type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
+import { asVerdict } from './acts/verdicts';
 import { clausesOf } from './clauses';
 import { hiddenIn } from './hidden';
 import { lostWords } from './lost-words';
@@ -154,7 +155,11 @@ function readClause(reading: Reading, sentence: Sentence): void {
   } else if (lexicon.USE_FOR.test(told) && reading.acts.at(-1)?.verb === 'clean') reading.keepHow(text);
   else if (lexicon.REMARK_OPENING.test(told)) {
     if (!asksForAct(reading, sentence, at)) keepRemark(reading, text);
-  } else readAction(reading, sentence, at);
+  } else {
+    const made = reading.acts.length;
+    readAction(reading, sentence, at);
+    if (made > 0 && reading.acts.length > made && asVerdict(reading)) reading.doubt('condition', sentence, at, end);
+  }
 }
 
 /** "Use oil only, never grease": a remark, and the caution behind it. */

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Doubt } from '#core/language/en/grammar/names/said';
+import { sayMeasurement } from '#core/language/en/measurement';
 import { photoShows } from '#core/language/en/photo';
 import { sayAsked } from '#core/language/en/proofs';
 import { sayStep } from '#core/language/en/sentence';
@@ -65,6 +66,7 @@ export function Beside({ step, series }: { step: Step; series: Series }) {
     ),
     looks.length > 0 && t('line.looksFor', { signs: looks.join(', ') }),
     step.minutes !== undefined && t('line.minutes', { count: step.minutes }),
+    step.measurements && t('line.measures', { sizes: step.measurements.map(sayMeasurement).join('; ') }),
     step.proofs && t('line.proofs', { asked: sayAsked(step.proofs) }),
     ...step.cautions.map(({ signal, text }) => `${signal}: ${text ?? ''}`),
     step.why && t('line.why', { why: step.why }),

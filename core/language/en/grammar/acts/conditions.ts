@@ -3,6 +3,7 @@ import { nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
+import { limitOf } from './limits';
 import { blankAct, type OpenAct, partOf, Reading } from './reading';
 
 /*
@@ -33,9 +34,9 @@ export function readCondition(
     renewUpon(reading, [partOf(renewed)], sentence, lows[end - 1] === ',' ? end - 1 : end);
     return true;
   }
-  const comma = lows.indexOf(',');
+  const comma = renewalFrom(sentence);
   if (comma < 0) return false;
-  const rest = sentence.slice(comma + 1, words.length);
+  const rest = sentence.slice(lows[comma] === ',' ? comma + 1 : comma, words.length);
   const tried = new Reading(reading.series, { parts: reading.meant() }, reading.inLine);
   // "If the basket is torn, replace it": what the condition is about.
   const subject = nounPhraseAt(sentence, 1)?.phrase;
@@ -55,6 +56,16 @@ export function readCondition(
   return true;
 }
 
+/** Where a condition ends: at its comma, or before the verb that renews: "if it is worn replace the ring". */
+function renewalFrom({ lows }: Sentence): number {
+  const comma = lows.indexOf(',');
+  const verb = lows.findIndex((low, i) => i > 2 && RENEWS.test(low) && !NOT_YET.test(lows[i - 1] ?? ''));
+  return comma >= 0 ? comma : verb;
+}
+
+const RENEWS = /^(?:replace|renew|change|scrap|discard|bin)$/;
+const NOT_YET = /^(?:to|not|must|should|can|may|will|be|or|and|you|we|i|a|an|the|no)$/;
+
 /** Whether what is done puts something new in the place of the old. */
 export function isRenewal({ verb, how }: OpenAct): boolean {
   const { effect } = verbOf(verb);
@@ -73,9 +84,20 @@ function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sente
   reading.verbs.push(...sentence.lows.slice(0, end), 'need', 'new');
   const sign = signIn(sentence, end, parts);
   const last = reading.acts.at(-1);
-  const isSame = last?.verb === 'inspect' && parts.every(({ name }) => last.parts.some((part) => part.name === name));
+  const isMeasured = last?.verb === 'measure' && areOf(parts, last);
+  const limit = isMeasured ? limitOf(sign, last) : undefined;
+  if (last && limit) {
+    last.how.push(limit);
+    return;
+  }
+  const isSame = last?.verb === 'inspect' && areOf(parts, last);
   if (last && isSame) last.renewIf.push(sign);
   else reading.acts.push({ ...blankAct('inspect'), parts: [...parts], renewIf: [sign] });
+}
+
+/** Whether all that is named is what an act is done to. */
+export function areOf(parts: readonly SaidPart[], act: OpenAct): boolean {
+  return parts.every(({ name }) => act.parts.some((part) => part.name === name));
 }
 
 /** "If it is scored" says the sign "scored", "that is worn" "worn"; what is said of something else stays whole. */

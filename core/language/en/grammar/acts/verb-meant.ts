@@ -42,6 +42,10 @@ export function verbMeant(
   const moving = { reading, sentence, movement, phrase, ways, objects, object, objectText, at, told, where, bench };
   const moved = meantByWhatMoves({ ...moving, isFacing: facing !== null });
   if (moved) return moved === 'asked' ? undefined : moved;
+  // "Roll the boot back over the rod" moves it; pushed back over something, it may be moved or put back.
+  const isBackOver =
+    movement.ways.back === 'move' && /\bback (?:[\w-]+ ){0,4}?(?:over|along|up) (?:the|its|their|a)\b/.test(told);
+  if (isBackOver) return PRESSES.test(phrase) ? undefined : { verb: 'move', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];

@@ -56,6 +56,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   const which: string[] = [];
 
   const first = lows[at] ?? '';
+  if (/^(?:anything|something|nothing|whatever)$/.test(first)) return undefined;
   if (PRONOUN.test(first) && !isAllBut(sentence, at) && !namesHere(sentence, at) && isPronounAlone(sentence, at)) {
     const word = words[at] as Word;
     return {

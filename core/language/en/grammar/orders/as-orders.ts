@@ -179,6 +179,12 @@ function verbLast(piece: Piece, at: number): boolean {
     let behind = end + verb.length;
     if (piece.isWay(behind)) behind += 1;
     const isTo = end === behindName + 1 && piece.low(behindName) === 'to';
+    // "Cover nuts tighten crosswise with 80 N·m".
+    const isFastened = end === behindName && TIGHTENS.test(piece.low(end)) && !piece.isLast(end);
+    if (isFastened) {
+      piece.words.splice(at, 0, ...piece.words.splice(end, 1));
+      return true;
+    }
     // A noun as well, unless something makes it a verb.
     if (ALSO_NOUN.test(piece.low(end)) && !isTo && behind === end + 1) continue;
     if (!isTo && !/^[,.;]?$/.test(piece.low(behind))) return false;
@@ -189,6 +195,9 @@ function verbLast(piece: Piece, at: number): boolean {
   }
   return false;
 }
+
+/** What no fastener does by itself. */
+const TIGHTENS = /^(?:tighten|torque|retighten|loosen|slacken|unscrew|remove|dismount|renew|replace|clean)$/;
 
 /** With one of these before it, a verb is no order. */
 const SAID_BEFORE_VERB =

@@ -47,6 +47,11 @@ export function doer(piece: Piece, at: number): boolean {
     piece.words.splice(at, verb - at, ...manners);
     return true;
   }
+  // "The technician removes the nut", "one loosens it".
+  if (THIRD_PERSON.test(said) && baseOf(low, 's') !== undefined) {
+    piece.words.splice(at, verb - at + 1, ...manners, piece.based(verb, 's'));
+    return true;
+  }
   const form = (['ing', 'past'] as const).find((one) => baseOf(low, one) !== undefined);
   // "They're timed" says how they are.
   if (!form || (form === 'past' && /(?: (?:am|are|is|was|were)|'(?:m|re|s)) $/.test(said))) return false;
@@ -54,6 +59,9 @@ export function doer(piece: Piece, at: number): boolean {
   piece.manner = form === 'ing' ? 'doing' : 'past';
   return true;
 }
+
+const THIRD_PERSON =
+  /^(?:he|she|one|(?:the|your) \w+)(?: (?:now|then|just|also|first|simply|usually|always|normally))* $/;
 
 /** "Clean the caps", "shut the valve": a word that says how as well. */
 function isOrderAt(piece: Piece, at: number): boolean {

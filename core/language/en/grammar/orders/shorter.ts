@@ -15,6 +15,8 @@ import type { Piece } from './piece';
 export function sayShorter(piece: Piece): void {
   // "Now that the cover is off".
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
+  leaveOut(piece);
+  takeHold(piece);
   lookFor(piece);
   askAny(piece);
   lookAgain(piece);
@@ -54,6 +56,44 @@ export function sayShorter(piece: Piece): void {
   }
   lookOn(piece);
 }
+
+/** "Unscrew please the nuts", "take out the rings, also the lantern ring": words that only make it polite or longer. */
+function leaveOut(piece: Piece): void {
+  for (let at = piece.words.length - 2; at > 0; at -= 1) {
+    const [before, low] = [piece.low(at - 1), piece.low(at)];
+    const isAlso = low === 'also' && /^(?:and|,)$/.test(before);
+    const named = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
+    if (/^(?:please|kindly)$/.test(low)) piece.words.splice(at, 1);
+    else if (isAlso && (piece.knows(at + 1) || piece.knows(named)))
+      piece.words.splice(at - 1, 2, piece.as(at - 1, 'and'));
+  }
+}
+
+/** "Grab the rotor and pull it out": pulled out. */
+function takeHold(piece: Piece): void {
+  const at = piece.orderStart();
+  const said = TAKES_HOLD.exec(piece.lows(at))?.[0];
+  const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said));
+  if (said === undefined || !things || !/^(?:and|, and|, then)(?= )/.test(piece.lows(things.end))) return;
+  const [thing] = things.phrases;
+  let verb = things.end;
+  while (/^(?:and|,|then)$/.test(piece.low(verb))) verb += 1;
+  while (lexicon.isManner(piece.low(verb))) verb += 1;
+  const isTurned = /^(?:turn|rotate)$/.test(piece.low(verb));
+  if (
+    isTurned ||
+    thing?.known?.kind === 'tool' ||
+    !verbAt(piece.lowsFrom(verb), 0) ||
+    !/^(?:it|them)$/.test(piece.low(verb + 1))
+  )
+    return;
+  const named = piece.words.slice(at + wordsIn(said), things.end);
+  piece.words.splice(verb + 1, 1, ...named);
+  piece.words.splice(at, things.end + 1 - at);
+}
+
+const TAKES_HOLD =
+  /^(?:(?:take|get|grab|catch)(?: a)? (?:firm |good )?(?:hold|grip) (?:of|on)|grab|grip|grasp|clasp)(?= )/;
 
 /** "With the help of two screwdrivers". */
 const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;

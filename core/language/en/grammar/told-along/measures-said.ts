@@ -3,6 +3,7 @@ import { verbOf } from '../../../../model/verbs';
 import type { UnitSymbol } from '../../../../quantity/units';
 import { fasteningOf } from '../../../../torque/fastening';
 import { readingsOf } from '../../../../torque/preload';
+import { limitOf } from '../acts/limits';
 import { FASTENER } from '../acts/meant';
 import { type Construction, keep } from '../acts/place';
 import { blankAct, type OpenAct, partOf, type Reading } from '../acts/reading';
@@ -124,6 +125,31 @@ export const MEASURES_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'a limit: "not less than 12 mm", "0.4 mm max", "anything under 48.6 mm and it is scrap"',
+    read: ({ reading, sentence, at, act, told }) => {
+      if (!/^(?:measure|inspect)$/.test(act.verb)) return undefined;
+      const before = LIMIT_BEFORE.exec(told)?.[0] ?? '';
+      const from = before === '' ? at : at + before.trim().split(' ').length;
+      const size = measureAt(sentence, from);
+      if (!size) return undefined;
+      const rest = sentence.lows.slice(size.end).join(' ');
+      const behind = LIMIT_BEHIND.exec(rest)?.[0] ?? '';
+      const verdict = VERDICT.exec(rest)?.[0];
+      const passed = verdict === undefined ? undefined : limitOf(sentence.text(at, size.end), act);
+      if (passed !== undefined && verdict !== undefined) {
+        act.how.push(passed);
+        const end = size.end + verdict.trim().split(' ').length;
+        reading.verbs.push(...sentence.lows.slice(at, end));
+        return end;
+      }
+      if (before === '' && behind === '') return undefined;
+      if (/^(?:under|below|over|above|beyond|less|more|anything|any)\b/.test(before)) return undefined;
+      const end = size.end + (behind === '' ? 0 : behind.trim().split(' ').length);
+      act.how.push(sentence.text(at, end));
+      return end;
+    },
+  },
+  {
     name: 'how much of what, behind a comma: "fill the gearbox, 1.5 l of gear oil"',
     read: ({ sentence, at, act }) => {
       const puts = act.applied.length === 0 && /^(?:fill|lubricate|apply-compound)$/.test(act.verb);
@@ -204,6 +230,13 @@ function fastenersNamed(reading: Reading, sentence: Sentence, at: number): (Open
 }
 
 const TIGHTENS = /\b(?:cross|star|diagonal|even|alternat|opposite|stages?|pass(?:es)?|steps|pattern|sequence|order)/i;
+
+const LIMIT_BEFORE =
+  /^(?:(?:anything|any|those) )?(?:(?:not|no|never) )?(?:(?:less|more|smaller|larger|greater|bigger|thinner|thicker|shorter|longer) than|under|below|over|above|beyond|at least|at most|(?:min|minimum|max|maximum)(?: is| of| :)?) /;
+const LIMIT_BEHIND = /^(?:min|minimum|max|maximum|or less|or more)(?= |$)/;
+/** What happens to what is past its limit. */
+const VERDICT =
+  /^(?:(?:,|and|then) )*(?:(?:it|they|that|the (?:[\w-]+ ){1,3}?)(?:'s|'re)? ?)?(?:(?:is|are|has to be|have to be|must be|needs?|should be|gets?|goes|to be) )?(?:scrap(?:ped)?|renew(?:ed)?|replace(?:d)?|replacing|change(?:d)?|done(?: for)?|finished|reject(?:ed)?|no good|out|discard(?:ed)?|in the bin|worn out)(?: (?:it|them|both|as a pair))?$/;
 
 /** "A quarter of an hour", "half an hour", "a minute", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;

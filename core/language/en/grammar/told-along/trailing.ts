@@ -95,7 +95,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'a caution said along: "do not cock it"',
     read: ({ sentence, at, act, told }) => {
+      // "Not less than 12 mm" is a limit of what is measured.
+      const isLimit =
+        /^(?:measure|inspect)$/.test(act.verb) && /^not (?:less|more|under|over|below|above|\w+er than) /.test(told);
       const never =
+        !isLimit &&
         /^(?:(?:and )?(?:never|not)|but (?:do not|don't|never)|(?:it|they) (?:must|should|may|can) (?:not|never))\b/.test(
           told,
         );

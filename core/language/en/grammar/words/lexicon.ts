@@ -132,7 +132,7 @@ export const FILLERS =
   set(`kindly actually then next now firstly secondly finally please just simply so okay ok also and well right
   afterwards lastly again first alright to`);
 export const FILLER_PHRASE =
-  /^(?:(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|it's time to|time to|(?:it is|it's) (?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise) to|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let me|try to (?!start\b)|want to|need to)\s*/;
+  /^(?:(?:you|we|i|you'll|we'll|i'll|you'd|he|she|the technician) (?:(?:will |now |then |just |can |also |have to |need to |want to |should |must |may |are going to |got to |like to )+)?|(?:the )?next (?:step|thing|up)(?: is(?: to)?)?,?|it's time to|time to|(?:it is|it's) (?:(?:always |usually |often )?(?:a good idea|best|better|important|worth|easier|necessary|wise|required|needed|recommended|advisable) )?to(?= \w+ (?:the|a|an|all|both|each|every|your|its|out|off|up|\d)\b)|it (?:helps|pays) to|(?:the )?(?:best|easiest|safest) (?:thing |way )?(?:is )?to|(?:you'd|you had) better|let me|try to (?!start\b)|want to|need to)\s*/;
 
 /** No direction at all, said as if it were one. */
 export const NO_DIRECTION =

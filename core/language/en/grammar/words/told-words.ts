@@ -24,7 +24,7 @@ export const NAMED =
   /^(?:the|a|an|both|all|each|every|everything|it|them|your|its|their|this|that|these|those|our|my)$/;
 /** Who works, and how far along. What one can, should or must do is read as an order anyhow. */
 export const DOER =
-  /^(?:(?:start|begin|finish|end|continue|carry on|go on|proceed)(?: off| up| out)? (?:by|with) (?=(?:\w+ly |always )?\S+ing )|(?:the )?(?:next|last|first|only) (?:step|thing|job|task) is (?=\S+ing )|(?!they (?:should|must|shall|can|will)\b)(?:i|we|you|they|he|she|(?:the|your) (?:technician|mechanic|fitter|operator|engineer|trainee|apprentice)|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|already|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|(?:start|begin)(?= \w+ing )|go ahead and))* )/;
+  /^(?:(?:start|begin|finish|end|continue|carry on|go on|proceed)(?: off| up| out)? (?:by|with) (?=(?:\w+ly |always )?\S+ing )|(?:the )?(?:next|last|first|only) (?:step|thing|job|task) is (?=\S+ing )|(?!they (?:should|must|shall|can|will)\b)(?:i|we|you|they|he|she|one(?= (?:then |now |first |also |must |should |has to |can |always )*\w+s\b)|(?:the|your) (?:technician|mechanic|fitter|operator|engineer|trainee|apprentice)|i'm|we're|you're|they're|he's|she's|i've|we've|you've|i'll|we'll|you'll|i'd|we'd|you'd)(?: (?:am|are|is|was|were|have|had|already|will|now|then|just|also|first|simply|usually|always|normally|only|must|should|shall|can|going to|gonna|about to|want to|need to|have to|got to|like to|start by|begin by|(?:start|begin)(?= \w+ing )|go ahead and))* )/;
 /** What one may do behind what one does: "..., you can turn it round once". */
 export const ALLOWED =
   /^you (?:can|could|may|might) (?:also |then )?(?:turn|flip|use|reuse|re-use|swap|try) (?:it|them)\b/;
@@ -32,7 +32,7 @@ export const ALLOWED =
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */
 export const PASSIVE =
-  /^(?:((?:must|should|can|may|will)(?: (?:then|now|also|next))? be|has to be|have to be|needs to be|need to be|(?:is |are )?to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
+  /^(?:((?:must|should|can|may|will|shall)(?: (?:then|now|also|next|always|only|first))? be|has to be|have to be|needs to be|need to be|(?:is |are )?to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
   /^(?:held|cracked|flattened|scored|chipped|torn|rounded|stripped|seized|burnt|swollen|pitted|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;

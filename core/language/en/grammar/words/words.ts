@@ -96,6 +96,7 @@ function readWords(text: string): readonly Word[] {
   timesBehind(single);
   joinedPlaces(single);
   withoutAbbreviationDots(single, text);
+  soManyOff(single);
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
 }
@@ -124,9 +125,23 @@ function withoutAbbreviationDots(words: Word[], text: string): void {
 }
 
 const DOTTED_UNIT = /^(?:ft|lbs?|in|min|sec|hr|approx|deg|mm|nm|l)$/;
-const DOTTED = /^(?:no|nr|nos|approx|ca|dia|incl|max|fig|pos|qty|temp|press|resp|vs)$/;
+const DOTTED = /^(?:no|nr|nos|approx|ca|dia|incl|max|min|nom|fig|pos|qty|temp|press|resp|vs)$/;
 
-const ALSO_WORDS = /^(?:no|max|press|temp)$/;
+const ALSO_WORDS = /^(?:no|max|min|press|temp)$/;
+
+/** "4 off cover bolts", "2 no. seals": so many of them, as parts lists count. */
+function soManyOff(words: Word[]): void {
+  for (let at = words.length - 3; at >= 0; at -= 1) {
+    const isCount =
+      /^\d{1,3}$/.test(words[at]?.low ?? '') && /^(?:off|no|nos|pcs|pieces|ea)$/.test(words[at + 1]?.low ?? '');
+    const isNamed = /^\p{L}/u.test(words[at + 2]?.low ?? '') && !NOT_COUNTED.test(words[at + 2]?.low ?? '');
+    if (isCount && isNamed && !NOT_COUNTED.test(words[at - 1]?.low ?? '')) words.splice(at + 1, 1);
+  }
+}
+
+/** "Unscrew all 4 off the plate" and "3 off with the pick" count nothing of the kind. */
+const NOT_COUNTED =
+  /^(?:all|the|both|these|those|of|to|at|about|and|then|with|using|by|from|in|on|a|an|it|them|before|after|until|when|if|more|less)$/;
 
 /** "1 1/4 in", "1-1/8 in": one number. */
 function mixedNumbers(words: Word[]): void {
