@@ -22,6 +22,8 @@ export function splitLine(typed: string): Segment[] {
   const starts: { sign: Sign | 'said'; at: number; skip: number }[] = [{ sign: 'said', at: 0, skip: 0 }];
   for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+*](?=\s?\S)|>(?=\s?\S))/g)) {
     const mark = match[2] ?? '';
+    // "Test @ 2 bar" and "worn > 2 mm" are said of a figure, and name no place and no end.
+    if (/^[@>]$/.test(mark) && /^\s\d/.test(typed.slice(match.index + match[0].length))) continue;
     // In plain words "seal + spring" are two things and "M8 * 20" is a size; behind a sign they are signs.
     const isApart = /^[+*]$/.test(mark) && /\s/.test(typed[match.index + match[0].length] ?? '');
     if (

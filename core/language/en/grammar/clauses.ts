@@ -98,7 +98,7 @@ function isCondition(sentence: Sentence, at: number): boolean {
 
 /** "Flip the pump and repeat on the other side". */
 function isRepeatNext(sentence: Sentence, at: number, joined: number): boolean {
-  return /^(?:repeat|do the same)\b/.test(sentence.lows.slice(at + joined).join(' '));
+  return /^(?:repeat|do the same|so on)\b/.test(sentence.lows.slice(at + joined).join(' '));
 }
 
 /** How many words join what follows to what was said: ", and then" is three. */
@@ -146,6 +146,31 @@ function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string
   return !isCalled && !isFeature([noun]) && words[at]?.quoted === undefined;
 }
 
+/** "..., connect air", "..., check rotation": a verb that is nothing else, what it is done to, and no more. */
+function isShortOrder({ lows, words }: Sentence, at: number, behind: number): boolean {
+  const low = lows[at] ?? '';
+  const opened = lows.findIndex((_, i) => i < at && verbAt(lows, i) !== undefined);
+  const first = opened < 0 ? undefined : verbAt(lows, opened);
+  // "Bump the motor, check rotation" is looked at while it runs.
+  const isRun =
+    /^(?:bump|run|start|jog)$/.test(first?.phrase ?? '') ||
+    (first?.is === 'verb' && /^(?:test|turn)$/.test(first.verb));
+  const isWhile = isRun && /^(?:check|inspect)$/.test(low);
+  if (ALSO_NOUN.test(low) || !SHORT_ORDERS.test(low) || isWhile) return false;
+  const stop = words.findIndex((_, i) => i >= behind && (/^[,.;!]$/.test(lows[i] ?? '') || lows[i] === 'and'));
+  const said = lows.slice(behind, stop < 0 ? lows.length : stop);
+  return (
+    said.length > 0 &&
+    said.length < 4 &&
+    said.every((one) => /^[a-z-]+$/.test(one) && !isManner(one) && !NO_NAME.test(one))
+  );
+}
+
+const SHORT_ORDERS =
+  /^(?:connect|disconnect|reconnect|check|inspect|restore|isolate|renew|replace|discard|scrap|lubricate|grease|refit|install|remove|loosen|tighten|open|vent|prime)$/;
+const NO_NAME =
+  /^(?:for|with|if|that|whether|it|them|again|on|in|to|at|of|as|by|from|until|before|after|when|while|only|all|where|every|each|regularly|necessary|needed|required|out|off|up|down|back|carefully)$/;
+
 /** "Remove, clean and inspect the rotor": so far there is a verb and nothing else. */
 function isVerbAlone({ lows }: Sentence, start: number, end: number): boolean {
   let from = start;
@@ -183,7 +208,9 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   // "Take out the filter" is done to the filter.
   const isWay = /^(?:out|off|away|up|down|back|apart)$/.test(sentence.lows[behind] ?? '');
   const isWayIn = /^in (?:the|both|all)$/.test(sentence.lows.slice(behind, behind + 2).join(' '));
-  if (verb.is === 'movement' && (isWay || (afterComma && isWayIn))) behind += 1;
+  // "Then slide over the sleeve".
+  const isWayOver = sentence.lows[behind] === 'over' && isKnownNext(sentence, behind + 1);
+  if (verb.is === 'movement' && (isWay || isWayOver || (afterComma && isWayIn))) behind += 1;
   const next = sentence.words[behind];
   if (!next || (verb.length > 1 && /^[.;]$/.test(next.low)))
     return verb.length > 1 || !ALSO_NOUN.test(sentence.lows[at] ?? '');
@@ -213,6 +240,9 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (afterComma && verb.is === 'verb' && verb.verb === 'torque' && /^(?:to|at)$/.test(next.low)) return true;
   // "Close the one, close the other": the same verb once more.
   if (afterComma && sentence.lows[at] === sentence.lows[first]) return true;
+  // "..., vent hole toward the shaft" says which way, and vents nothing.
+  const isFacing = sentence.lows.slice(at + 1, at + 4).some((low) => /^(?:toward|towards|facing|pointing)$/.test(low));
+  if (afterComma && isFacing && !NAMED_NEXT.test(next.low) && !isKnownNext(sentence, behind)) return false;
   // After a bare comma only what is done to a known thing is a step; the rest is a remark.
   if (afterComma)
     return (
@@ -220,7 +250,8 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       /^(?:(?:run|start) (?:for|at)|(?:drain|pump) (?:into|in))\b/.test(sentence.lows.slice(at).join(' ')) ||
       isKnownNext(sentence, behind) ||
       /^(?:the|both)$/.test(next.low) ||
-      (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? ''))
+      (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? '')) ||
+      isShortOrder(sentence, at, behind)
     );
   if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named || isNounOfNone(sentence, at, next.low);
   return named || !isSubstance([next.low]);

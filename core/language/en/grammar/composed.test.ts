@@ -194,3 +194,97 @@ test('a number before a fraction counts several tools, and makes one size of one
   expect(tools('undo the nuts with 2 1/2 in sockets')).toEqual([{ name: 'socket', size: '1/2 in', count: 2 }]);
   expect(tools('undo the nuts with a 1 1/4 in socket')).toEqual([{ name: 'socket', size: '1-1/4 in' }]);
 });
+
+const placed = {
+  ...series,
+  positionSets: [
+    {
+      id: 'ends',
+      name: 'end',
+      positions: [
+        { id: 'de', name: 'drive end' },
+        { id: 'fe', name: 'free end' },
+      ],
+    },
+  ],
+  components: [...series.components.map((part) => ({ ...part, positionSetId: undefined }))].map((part) =>
+    part.name === 'front cover' ? { ...part, positionSetId: 'ends' } : part,
+  ),
+};
+
+test('a place before a part is where it is, and no other part', () => {
+  for (const line of ['remove the drive end front cover', 'drive end front cover off'])
+    expect([line, read(line, placed).steps]).toMatchObject([
+      line,
+      [{ parts: [{ name: 'front cover' }], positionIds: ['de'] }],
+    ]);
+});
+
+test.each<[string, string, readonly string[]]>([
+  ['please in the middle', 'unscrew please the cover nuts', ['take-off: cover nut']],
+  ['first behind the verb', 'remove first the manifold', ['take-off: manifold; first']],
+  ['also behind a comma', 'take off the manifold, also the front cover', ['take-off: manifold, front cover']],
+  ['the third person', 'the technician then removes the manifold', ['take-off: manifold']],
+  ['one', 'one loosens the cover nuts', ['loosen: cover nut']],
+  ['an infinitive', 'it is to loosen the cover nuts', ['loosen: cover nut']],
+  ['what is always done', 'the cover O-ring must always be replaced', ['renew: cover O-ring']],
+  [
+    'a verb behind its fasteners',
+    'cover nuts tighten crosswise with 80 Nm',
+    ['torque: cover nut; crosswise; to 80 N·m'],
+  ],
+  ['a grip', 'grab hold of the manifold and pull it off', ['draw: manifold']],
+  ['a way round', 'work your way round the cover nuts and crack each of them', ['loosen: cover nut']],
+  ['parts counted as in lists', 'remove 4 off manifold bolts', ['take-off: manifold bolt']],
+  ['an ordinal', 'fit 2nd manifold bolt', ['fit: manifold bolt; the second']],
+  [
+    'a figure that is gone up to',
+    'nip the cover nuts up by hand and then go to 12 N·m',
+    ['torque: cover nut; up, by hand; to 12 N·m'],
+  ],
+  [
+    'started, then a figure',
+    'all cover nuts in by hand, and then 45 Nm in a star',
+    ['start-by-hand: cover nut; by hand', 'torque: cover nut; in a star; to 45 N·m'],
+  ],
+  ['so many turns', 'loosen the cover nuts about five to six turns', ['loosen: cover nut; about five to six turns']],
+  ['a short second order', 'fit the manifold, check alignment', ['fit: manifold', 'inspect: alignment']],
+  ['two verbs for one thing', 'unscrew and remove the cover nuts', ['take-off: cover nut']],
+  ['a tool before the verb', 'with the jacking screw take out the rotor', ['take-off: rotor; with jacking screw']],
+  [
+    'how much, behind a comma',
+    'coat the shaft seal with silicone grease, 40 g each',
+    ['lubricate: shaft seal; put 40 g each silicone grease'],
+  ],
+  [
+    'another part as the end that faces',
+    'fit the manifold, the shaft seal facing the front cover',
+    ['fit: manifold; faces shaft seal'],
+  ],
+  [
+    'a verb as the end that faces',
+    'fit the manifold, vent hole toward the front cover',
+    ['fit: manifold; faces vent hole'],
+  ],
+  ['any end upward', 'fit the rotor with its vanes upward', ['fit: rotor; faces vanes']],
+  [
+    'careful behind a comma',
+    'take off the manifold, careful, there is a spring behind it',
+    ['take-off: manifold; ! Careful, there is a spring behind it'],
+  ],
+  ['at a pressure', 'test @ 2 bar', ['test: @ 2 bar']],
+  ['a figure that is passed', 'renew the shaft seal if > 2 years old', ['inspect: shaft seal']],
+])('read with %s', (_what, line, expected) => {
+  expect(told(line)).toEqual(expected);
+});
+
+test.each<[string, string]>([
+  ['moved or put back', 'push the shaft seal back over the rotor'],
+  ['another order kept as a way', 'loosen the cover nuts, fill through the manifold, then fit the rotor'],
+  ['where it comes', 'the rotor comes between the manifold and the front cover'],
+  ['and so on', 'fit the rotor, then the manifold, and so on to stage 5'],
+  ['all the way out', 'then run them all the way out'],
+])('asked, and not guessed: %s', (_what, line) => {
+  const { doubts, faults } = read(line);
+  expect([line, doubts.length + faults.length]).not.toEqual([line, 0]);
+});

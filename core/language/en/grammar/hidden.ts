@@ -130,6 +130,8 @@ function hidesMove(sentence: Sentence): boolean {
 /** "It sits on a taper so screw the puller in", "..., start, check the amps": something else to do. */
 function hidesOrder({ lows }: Sentence): boolean {
   if (SAID_OF.test(lows[0] ?? '')) return false;
+  // "..., fill through the vent plug": more than a way of doing what was said before.
+  if (BEGINS_ORDER.test(lows.join(' '))) return true;
   return lows.some((low, i) => {
     // "..., so let's get the cover off".
     if (/^(?:,|;|so|and)$/.test(lows[i - 1] ?? '') && orderedByUs(lows.slice(i))) return true;
@@ -149,6 +151,9 @@ function hidesOrder({ lows }: Sentence): boolean {
     );
   });
 }
+
+const BEGINS_ORDER =
+  /^(?:fill|connect|disconnect|restore|isolate|inspect|measure|lubricate|replace|renew|discard|remove|install|refit|bleed|prime|unscrew|loosen|tighten) (?!it\b|them\b|only\b|as\b|if\b|when\b|where\b|clockwise\b|anticlockwise\b)/;
 
 /** "Let's get the cover off", "I'm going to undo it". */
 function orderedByUs(lows: readonly string[]): boolean {

@@ -114,6 +114,11 @@ function shareObjects(acts: OpenAct[]): void {
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
+    // "Unscrew and remove the plugs": once.
+    if (act.verb === next.verb) {
+      acts.splice(i, 1);
+      continue;
+    }
     if (verbOf(act.verb).object === 'parts') {
       act.parts.push(...next.parts);
       if (act.positionIds.length === 0) takePlaces(act, next);

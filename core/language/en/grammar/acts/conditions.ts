@@ -37,6 +37,11 @@ export function readCondition(
   const comma = renewalFrom(sentence);
   if (comma < 0) return false;
   const rest = sentence.slice(lows[comma] === ',' ? comma + 1 : comma, words.length);
+  if (IS_SCRAP.test(rest.lows.join(' ')) && reading.meant().length > 0) {
+    reading.verbs.push(...rest.lows);
+    renewUpon(reading, reading.meant(), sentence, comma);
+    return true;
+  }
   const tried = new Reading(reading.series, { parts: reading.meant() }, reading.inLine);
   // "If the basket is torn, replace it": what the condition is about.
   const subject = nounPhraseAt(sentence, 1)?.phrase;
@@ -91,9 +96,14 @@ function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sente
     return;
   }
   const isSame = last?.verb === 'inspect' && areOf(parts, last);
-  if (last && isSame) last.renewIf.push(sign);
+  // "Look for pitting; replace it if any is found".
+  if (last && last.looks.length > 0 && FOUND.test(sign)) last.renewIf.push(...last.looks.splice(0));
+  else if (last && isSame) last.renewIf.push(sign);
   else reading.acts.push({ ...blankAct('inspect'), parts: [...parts], renewIf: [sign] });
 }
+
+const FOUND =
+  /^(?:(?:any|some|it|they|one|this|that)(?: of (?:this|these|that|them))? )?(?:(?:is|are) )?(?:found|seen|present|evident|visible|there)$/i;
 
 /** Whether all that is named is what an act is done to. */
 export function areOf(parts: readonly SaidPart[], act: OpenAct): boolean {
@@ -119,6 +129,10 @@ function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): st
 
 const isNamed = (low: string | undefined, names: readonly string[]) =>
   low !== undefined && names.some((name) => name === low || `${name}s` === low);
+
+/** "..., it's done for". */
+const IS_SCRAP =
+  /^(?:it|they|that|those)(?:'s|'re| is| are| has| have| gets?| must be)? (?:scrap(?:ped)?|junk|done for|finished|no good|had it|rubbish|for the bin|shot|renewed|replaced|changed|(?:has|have|needs?) (?:to be )?(?:renewed|replaced|changed|replacing|changing))$/;
 
 /** "..., you need new ones". */
 const NEEDS_NEW =

@@ -138,7 +138,9 @@ const CASES: readonly Case[] = [
       if (!/^(?:run|start)$/.test(phrase)) return undefined;
       if (MACHINE.test(objectText)) return { verb: 'test' };
       const isIt = object?.pronoun === true && !FASTENER.test(objectText);
-      return isIt && (phrase === 'run' || !BY_HAND.test(told)) ? { verb: 'test', keepWay: true } : undefined;
+      return isIt && !ways.includes('out') && (phrase === 'run' || !BY_HAND.test(told))
+        ? { verb: 'test', keepWay: true }
+        : undefined;
     },
   },
   {

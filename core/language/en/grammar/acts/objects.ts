@@ -31,6 +31,8 @@ export function objectsAt(sentence: Sentence, start: number): Objects {
     if (joint === 0) break;
     const next = nounPhraseAt(sentence, at + joint);
     if (!next || !isListed(sentence, at + joint, next.phrase)) break;
+    // "Fit the head, the vent plug facing the outlet": which way it goes on.
+    if (/^(?:facing|pointing|looking|toward|towards)$/.test(sentence.lows[next.end] ?? '')) break;
     at += joint;
   }
   return { phrases: withSharedWords(sentence, phrases), from: start, end: at };

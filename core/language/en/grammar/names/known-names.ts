@@ -13,7 +13,7 @@ export interface KnownName {
   readonly length: number;
   /** The places of a part that has one at each, by their number: "impeller 2" is the one of stage 2. */
   readonly numbered?: ReadonlyMap<number, KnownPlace>;
-  /** The same by the first word of its place: the "left" impeller. */
+  /** The same by their names, and by the first words of those: the "left" impeller. */
   readonly placed?: ReadonlyMap<string, KnownPlace>;
 }
 
@@ -70,13 +70,15 @@ function numberedPlaces({ id, positions }: Series['positionSets'][number]): Read
   );
 }
 
-/** Places by their first word, where no two begin with the same. */
+/** Places by their names, and by their first word where no two begin with the same. */
 function placesByWord({ id, positions }: Series['positionSets'][number]): ReadonlyMap<string, KnownPlace> {
   const first = ({ name }: { readonly name: string }) => name.toLowerCase().split(/\s+/)[0] ?? '';
   return new Map(
     positions.flatMap((position) => {
       const isOnly = positions.every((other) => other === position || first(other) !== first(position));
-      return isOnly ? [[first(position), { ...position, setId: id }] as const] : [];
+      const place = { ...position, setId: id };
+      const whole = [position.name.toLowerCase(), place] as const;
+      return isOnly ? [whole, [first(position), place] as const] : [whole];
     }),
   );
 }

@@ -92,6 +92,10 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && SECURES.test(low) && /^(?:each|every|both|all)$/.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;
+  const isRangeOfTurns = /^(?:to|or|-|–) \S+ turns?$/.test(sentence.lows.slice(at + 1, at + 4).join(' '));
+  if (at > start && word.value !== undefined && isRangeOfTurns) return true;
+  const isAbout = /^(?:about|approximately|roughly|approx|around|nearly|almost)$/.test(low);
+  if (at > start && isAbout && sentence.words[at + 1]?.value !== undefined) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at) && !isPartAndWay(sentence, at)) return true;
   if (
@@ -99,6 +103,7 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
     /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
   )
     return true;
+  if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
   // "Stop the shaft turning", "keep the block falling".

@@ -122,9 +122,13 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
           at = counted.end;
         }
       }
-    } else if ((WHICH.test(low) && isWhichOfThem(sentence, at)) || isPlaceOfNext(sentence, at)) {
+    } else if (WHICH.test(low) && isWhichOfThem(sentence, at)) {
       which.push(low);
       at += 1;
+    } else if (placeOfNext(sentence, at) > 0) {
+      const behind = at + placeOfNext(sentence, at);
+      which.push(...lows.slice(at, behind));
+      at = behind;
     } else break;
   }
   // "Renew all four": those that were named.
@@ -285,11 +289,18 @@ function isWhichOfThem(sentence: Sentence, at: number): boolean {
   );
 }
 
-/** "The left diaphragm" of one at each side. */
-function isPlaceOfNext(sentence: Sentence, at: number): boolean {
-  const low = sentence.lows[at] ?? '';
-  if (namesHere(sentence, at, 'part')) return false;
-  return namesAt(sentence.names, sentence.words, at + 1).some(({ placed }) => placed?.has(low) === true);
+/** "The left diaphragm" of one at each side, "the drive end wear plate": how many words say the place. */
+export function placeOfNext({ words, names }: Pick<Sentence, 'words' | 'names'>, at: number): number {
+  const behind = [3, 2, 1].flatMap((length) =>
+    namesAt(names, words, at + length).flatMap(({ placed }) => (placed ? [{ length, placed }] : [])),
+  );
+  if (behind.length === 0 || namesAt(names, words, at).some(({ kind }) => kind === 'part')) return 0;
+  const place = (length: number) =>
+    words
+      .slice(at, at + length)
+      .map(({ low }) => low)
+      .join(' ');
+  return behind.find(({ length, placed }) => placed.has(place(length)))?.length ?? 0;
 }
 
 interface Named {

@@ -89,8 +89,10 @@ function bareTorqued(piece: Piece, at: number): boolean {
 function bareTight(piece: Piece, at: number): boolean {
   if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
   const things = objectsAt(piece.sentence(), at);
-  const areFasteners = things.phrases.length > 0 && things.phrases.every(({ name }) => lexicon.FASTENS.test(name));
-  if (!areFasteners || !/^(?:only )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;
+  const areFasteners =
+    things.phrases.length > 0 &&
+    things.phrases.every(({ name, known }) => lexicon.FASTENS.test(name) || known?.kind === 'part');
+  if (!areFasteners || !/^(?:(?:only|just) )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;
   piece.words.splice(at, 0, piece.as(at, 'start', true));
   piece.manner = 'bare';
   return true;

@@ -1,6 +1,7 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
+import { lastWordsOf } from '../names/known-names';
 import type { NounPhrase } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
@@ -17,6 +18,7 @@ export function sayShorter(piece: Piece): void {
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   leaveOut(piece);
   takeHold(piece);
+  feelOver(piece);
   lookFor(piece);
   askAny(piece);
   lookAgain(piece);
@@ -43,11 +45,11 @@ export function sayShorter(piece: Piece): void {
         .some((low) => /^(?:look|check|inspect|examin|study)/.test(low))
     )
       piece.words.splice(at, said.startsWith(',') ? 3 : 2, piece.as(at, 'for'));
-    else if (/^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
+    else if (piece.low(at - 1) !== 'to' && /^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
       piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
-    else if (/^(?:them|it) all(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
     else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
     else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
@@ -76,6 +78,8 @@ function takeHold(piece: Piece): void {
   const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said));
   if (said === undefined || !things || !/^(?:and|, and|, then)(?= )/.test(piece.lows(things.end))) return;
   const [thing] = things.phrases;
+  for (let i = things.end; i < piece.words.length - 1; i += 1)
+    if (/^each of them(?= |$)/.test(piece.lows(i))) piece.words.splice(i, 2);
   let verb = things.end;
   while (/^(?:and|,|then)$/.test(piece.low(verb))) verb += 1;
   while (lexicon.isManner(piece.low(verb))) verb += 1;
@@ -93,7 +97,17 @@ function takeHold(piece: Piece): void {
 }
 
 const TAKES_HOLD =
-  /^(?:(?:take|get|grab|catch)(?: a)? (?:firm |good )?(?:hold|grip) (?:of|on)|grab|grip|grasp|clasp)(?= )/;
+  /^(?:(?:take|get|grab|catch)(?: a)? (?:firm |good )?(?:hold|grip) (?:of|on)|grab|grip|grasp|clasp|(?:work|make|go) (?:your|our|my) way (?:round|around|along|through|across))(?= )/;
+
+/** "Run your finger over the plates": looked at, and nothing is run there. */
+function feelOver(piece: Piece): void {
+  const at = piece.orderStart();
+  const said = FELT_OVER.exec(piece.lows(at))?.[0];
+  if (said !== undefined) piece.words.splice(at, wordsIn(said), piece.as(at, 'inspect'));
+}
+
+const FELT_OVER =
+  /^(?:run|slide|draw|move|pass|drag) (?:your|a|the) (?:finger|fingers|finger nail|fingernail|nail|thumb|thumbnail|hand) (?:over|along|round|around|across|down|inside|on)(?= )/;
 
 /** "With the help of two screwdrivers". */
 const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;
@@ -206,13 +220,18 @@ function lookAgain(piece: Piece): void {
       !said ||
       !isBehindFor ||
       verbAt(piece.lowsFrom(at + 1), 0) ||
-      !/ the | and /.test(` ${said}`) ||
+      !(/ the | and /.test(` ${said}`) || piece.knows(at + 1) || isShortName(piece, at + 1)) ||
       !objectsAt(piece.sentence(), at + 1).phrases[0]
     )
       continue;
     piece.words.splice(at + 1, 0, piece.as(at + 1, 'check', true));
     if (piece.low(at) === ',') piece.words[at] = piece.as(at, 'and');
   }
+}
+
+/** "Rod" where there is a "diaphragm rod". */
+function isShortName(piece: Piece, at: number): boolean {
+  return lastWordsOf(piece.names).has(piece.words[at]?.parts.at(-1) ?? '');
 }
 
 function wordsIn(text: string): number {

@@ -193,7 +193,13 @@ export function amountAt(sentence: Sentence, start: number): StuffSaid | undefin
     }
   }
   const of = sentence.lows.indexOf('of', start);
-  if (of < 0 || of - start > 4 || /^(?:it|them|the)$/.test(sentence.lows[start] ?? '')) return undefined;
+  if (
+    of < 0 ||
+    of - start > 4 ||
+    sentence.lows.slice(start, of).some((low) => /^(?:,|with|and)$/.test(low)) ||
+    /^(?:it|them|the)$/.test(sentence.lows[start] ?? '')
+  )
+    return undefined;
   const stuff = nounPhraseAt(sentence, of + 1);
   if (!stuff || !isStuff(stuff.phrase)) return undefined;
   const name = stuff.phrase.known?.name ?? stuff.phrase.name;

@@ -17,7 +17,12 @@ export function facing(place: Place): number | undefined {
   if (/^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '')) start += 1;
   if (sentence.lows[at] === 'facing') return keep(place, at, toComma(sentence, at));
   for (let n = start; n < Math.min(start + 4, sentence.words.length - 1); n += 1) {
-    const isPointed = /^(?:facing|pointing|looking)$/.test(sentence.lows[n + 1] ?? '');
+    const isToward =
+      /^(?:toward|towards)$/.test(sentence.lows[n + 1] ?? '') && !lexicon.isToolName([sentence.lows[n] ?? '']);
+    const isPointed =
+      /^(?:facing|pointing|looking)$/.test(sentence.lows[n + 1] ?? '') ||
+      (isToward && (at < start || sentence.lows[at - 1] === ',')) ||
+      (sentence.lows[at] === 'with' && /^(?:up|down|in|out)wards?$/.test(sentence.lows[n + 1] ?? ''));
     // "With a hammer lips in": the tool, and then which way.
     if (!isPointed && lexicon.isToolName([sentence.lows[n] ?? '']) && !lexicon.isEnd(sentence.lows[n] ?? ''))
       return undefined;

@@ -293,7 +293,7 @@ function goesOnTightening(behind: string): boolean {
 /** "Renew every ring *that is* worn": some of them only. */
 const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|measures?)\b/;
 /** "Replace over 0.1 mm of wear". */
-const PAST_LIMIT = /^(?:over|above|under|below|beyond) \d/;
+const PAST_LIMIT = /^(?:over|above|under|below|beyond|past|at|from) \d/;
 /** "Replace when worn more than 0.25 mm". */
 const WORN =
   /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;

@@ -152,6 +152,14 @@ export const MEASURES_SAID: readonly Construction[] = [
   {
     name: 'how much of what, behind a comma: "fill the gearbox, 1.5 l of gear oil"',
     read: ({ sentence, at, act }) => {
+      // "Fill the joint with grease, 40 g each".
+      const [put, other] = act.applied;
+      const much = put && !other && !put.amount ? measureAt(sentence, at) : undefined;
+      if (put && much && /^(?:g|kg|ml|l|cm³)$/.test(much.unit)) {
+        const end = sentence.lows[much.end] === 'each' ? much.end + 1 : much.end;
+        act.applied[0] = { ...put, amount: sentence.text(at, end) };
+        return end;
+      }
       const puts = act.applied.length === 0 && /^(?:fill|lubricate|apply-compound)$/.test(act.verb);
       const said = puts && sentence.lows[at - 1] === ',' ? amountAt(sentence, at) : undefined;
       if (said) act.applied.push(said.applied);
@@ -179,6 +187,28 @@ export const MEASURES_SAID: readonly Construction[] = [
       act.applied.push({ ...said.applied, where: where.phrase.name });
       return where.end;
     },
+  },
+  {
+    name: 'how many turns: "two full revolutions"',
+    read: (place) => {
+      const { sentence, at, act } = place;
+      const about = /^(?:about|by|some|roughly|approximately)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      if (sentence.words[about]?.value === undefined) return undefined;
+      // "Five to six turns", "2-3 turns".
+      const isRange =
+        /^(?:to|or|-|–)$/.test(sentence.lows[about + 1] ?? '') && sentence.words[about + 2]?.value !== undefined;
+      const behind = isRange ? about + 3 : about + 1;
+      const turns = TURNS.exec(sentence.lows.slice(behind, behind + 3).join(' '))?.[0];
+      const isTurned = isRange || about > at || /^(?:turn|test|inspect)$/.test(act.verb);
+      return isTurned && turns ? keep(place, at, behind + turns.split(' ').length) : undefined;
+    },
+  },
+  {
+    name: 'how often: "always"',
+    read: (place) =>
+      /^(?:always|every time|each time|already)(?= ?[,.;]| |$)/.test(place.told)
+        ? keep(place, place.at, place.at + (place.told.startsWith('al') ? 1 : 2))
+        : undefined,
   },
   {
     name: 'how far: "about 12 mm"',
@@ -231,6 +261,7 @@ function fastenersNamed(reading: Reading, sentence: Sentence, at: number): (Open
 
 const TIGHTENS = /\b(?:cross|star|diagonal|even|alternat|opposite|stages?|pass(?:es)?|steps|pattern|sequence|order)/i;
 
+const TURNS = /^(?:(?:full|complete|whole) )?(?:turns?|revolutions?|rotations?|times)(?: round| over)?(?= |$)/;
 const LIMIT_BEFORE =
   /^(?:(?:anything|any|those) )?(?:(?:not|no|never) )?(?:(?:less|more|smaller|larger|greater|bigger|thinner|thicker|shorter|longer) than|under|below|over|above|beyond|at least|at most|(?:min|minimum|max|maximum)(?: is| of| :)?) /;
 const LIMIT_BEHIND = /^(?:min|minimum|max|maximum|or less|or more)(?= |$)/;

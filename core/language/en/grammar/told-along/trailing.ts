@@ -37,6 +37,9 @@ export function trailing(reading: Reading, sentence: Sentence, start: number, fr
   }
 }
 
+const GOES_TO =
+  /^(?:(?:and|then|,) )*(?:go(?: up| on)?|finish(?: off| up)?|end(?: up)?|bring (?:it|them)(?: up)?|take (?:it|them)(?: up)?) (?=(?:to|at|with) \d)/;
+
 const CONSTRUCTIONS: readonly Construction[] = [
   {
     name: 'something by itself: "the cover screw by screw" could be screw or cover',
@@ -86,9 +89,12 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act }) => {
       const low = sentence.lows[at] ?? '';
       if (low === 'then' && act.figure && /^(?:to|at)$/.test(sentence.lows[at + 1] ?? '')) return at + 1;
+      // "By hand and then go to 12 N·m", "finish at 45 N·m".
+      const goes = act.verb === 'torque' ? GOES_TO.exec(sentence.lows.slice(at).join(' '))?.[0] : undefined;
+      if (goes) return at + goes.trim().split(' ').length;
       // "Snug them up, then 40 N·m".
       const isNumberNext = sentence.words[at + 1]?.value !== undefined;
-      if (/^(?:then|finally)$/.test(low) && act.verb === 'torque' && isNumberNext) return at + 1;
+      if (/^(?:then|finally)$/.test(low) && /^(?:torque|start-by-hand)$/.test(act.verb) && isNumberNext) return at + 1;
       return /^(?:,|\(|\)|and|:|-|–)$/.test(low) ? at + 1 : undefined;
     },
   },
@@ -250,6 +256,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
         .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
         .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
         .filter(Boolean);
+      // "..., if it catches the cylinder is junk": what follows from it is asked.
+      if (signs.some((sign) => VERDICT.test(sign))) {
+        reading.doubt('condition', sentence, at, end);
+        return end;
+      }
       act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
       act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
       return end;
@@ -265,6 +276,9 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   ...KEPT_AS_SAID,
 ];
+
+const VERDICT =
+  /\b(?:scrap(?:ped)?|junk|rubbish|renew(?:ed)?|replac(?:e|ed|ing)|changed?|bin(?:ned)?|discard(?:ed)?|reject(?:ed)?|done for|no good)\b/i;
 
 /** "..., in particular the inner wall" says where most. */
 const ABOVE_ALL = /^(?:in particular|particularly|especially|mainly|above all|mostly)\b/i;

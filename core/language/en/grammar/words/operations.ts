@@ -221,7 +221,7 @@ const MOVEMENTS: readonly Movement[] = [
   {
     words: 'tip tilt flip invert upend',
     alone: 'lay',
-    ways: { over: 'lay', back: 'lay', up: 'lay', down: 'lay', on: 'lay' },
+    ways: { over: 'lay', back: 'lay', up: 'lay', down: 'lay', on: 'lay', out: 'take-off' },
   },
   { words: 'pry prise prize lever', alone: 'pry', ways: { out: 'pry', loose: 'pry', apart: 'pry', up: 'pry' } },
   { words: 'back', ways: { out: 'take-off' } },

@@ -91,6 +91,7 @@ function readWords(text: string): readonly Word[] {
       ...at,
     };
   });
+  ordinals(single);
   mixedNumbers(single);
   abbreviated(single);
   timesBehind(single);
@@ -128,6 +129,20 @@ const DOTTED_UNIT = /^(?:ft|lbs?|in|min|sec|hr|approx|deg|mm|nm|l)$/;
 const DOTTED = /^(?:no|nr|nos|approx|ca|dia|incl|max|min|nom|fig|pos|qty|temp|press|resp|vs)$/;
 
 const ALSO_WORDS = /^(?:no|max|min|press|temp)$/;
+
+/** "2nd" is "second". */
+function ordinals(words: Word[]): void {
+  for (let at = words.length - 2; at >= 0; at -= 1) {
+    const [number, ending] = [words[at] as Word, words[at + 1] as Word];
+    const low = ORDINALS[`${number.low}${ending.low}`];
+    if (low === undefined || number.to !== ending.from) continue;
+    words.splice(at, 2, { low, parts: [low], from: number.from, to: ending.to });
+  }
+}
+
+const ORDINALS: Readonly<Record<string, string>> = {
+  ...{ '1st': 'first', '2nd': 'second', '3rd': 'third', '4th': 'fourth', '5th': 'fifth', '6th': 'sixth' },
+};
 
 /** "4 off cover bolts", "2 no. seals": so many of them, as parts lists count. */
 function soManyOff(words: Word[]): void {
