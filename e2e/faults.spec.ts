@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import type { OpenJob } from '../server/store/jobs';
-import { PORT, WORKSHOPS } from './ports';
+import { PORT, SET_UP, WORKSHOPS } from './ports';
 import { expect, newProcedure, release, signIn, startJob, stepDone, test, typeLines } from './workshop';
 
 const LINES = [
@@ -118,6 +118,7 @@ test.describe('a server of its own', () => {
   }
   test.beforeAll(async () => {
     folder = await mkdtemp(join(tmpdir(), 'fukusa-killed-'));
+    await cp(SET_UP, folder, { recursive: true });
   });
   test.afterAll(async () => {
     killServer();
@@ -171,7 +172,7 @@ test.describe('an update of the app', () => {
 
   test.beforeAll(async () => {
     folder = await mkdtemp(join(tmpdir(), 'fukusa-updated-'));
-    await cp(built, copy, { recursive: true });
+    await Promise.all([cp(SET_UP, folder, { recursive: true }), cp(built, copy, { recursive: true })]);
     const args = ['serve', '--demo', '--data', folder, '--port', String(port)];
     server = spawn(process.execPath, [join(copy, 'server', 'main.js'), ...args], { stdio: 'ignore' });
     await expect(async () => expect((await fetch(`${url}/api/start`)).ok).toBe(true)).toPass({ timeout: 80_000 });

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { PORT, WORKSHOPS } from './ports';
+import { HOME, PORT, WORKSHOPS } from './ports';
 
 /**
  * Drives the real interface in headless Chromium against demo servers on data folders of their own. Files run beside
@@ -24,7 +24,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node workshops.mjs ${PORT} ${WORKSHOPS}`,
+    command: `node workshops.mjs ${PORT} ${WORKSHOPS} ${HOME}`,
     url: `http://localhost:${PORT + WORKSHOPS - 1}/api/start`,
     timeout: 120_000,
     reuseExistingServer: false,

@@ -4,6 +4,7 @@ import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, type Word } from '../words/words';
 import { type KnownName, namesAt } from './known-names';
 import { beginsFacing, DETERMINERS, endsName, isJoint, isPastName, namesHere, PRONOUN, UNITS } from './name-ends';
+import { placeOfNext } from './place-before';
 import type { Sentence } from './sentence';
 
 /** Something named in a sentence: how many of it, under which name, and what it is known as. */
@@ -287,20 +288,6 @@ function isWhichOfThem(sentence: Sentence, at: number): boolean {
     (before.value !== undefined ||
       /^(?:remaining|other|opposite|last|first|second|third)$/.test(sentence.lows[at] ?? ''))
   );
-}
-
-/** "The left diaphragm" of one at each side, "the drive end wear plate": how many words say the place. */
-export function placeOfNext({ words, names }: Pick<Sentence, 'words' | 'names'>, at: number): number {
-  const behind = [3, 2, 1].flatMap((length) =>
-    namesAt(names, words, at + length).flatMap(({ placed }) => (placed ? [{ length, placed }] : [])),
-  );
-  if (behind.length === 0 || namesAt(names, words, at).some(({ kind }) => kind === 'part')) return 0;
-  const place = (length: number) =>
-    words
-      .slice(at, at + length)
-      .map(({ low }) => low)
-      .join(' ');
-  return behind.find(({ length, placed }) => placed.has(place(length)))?.length ?? 0;
 }
 
 interface Named {

@@ -1,6 +1,6 @@
 import type { NameIndex } from '../names/known-names';
 import { namesAt } from '../names/known-names';
-import { placeOfNext } from '../names/noun-phrase';
+import { mayBePlaced, placeOfNext } from '../names/place-before';
 import { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import { type ReadVerb, verbAt, WAY_WORDS } from '../words/operations';
@@ -88,7 +88,7 @@ export class Piece {
 
   /** The word behind the part that is named at a place, the place itself where none is. */
   behindPart(at: number): number {
-    const place = placeOfNext(this, at);
+    const place = mayBePlaced(this, at) ? placeOfNext(this.sentence(), at) : 0;
     if (place > 0) return this.behindPart(at + place);
     const lengths = namesAt(this.names, this.words, at).flatMap(({ kind, length }) => (kind === 'part' ? length : []));
     return at + Math.max(0, ...lengths);
