@@ -198,7 +198,8 @@ export const authorTexts = {
       unit: '{{text}}: which unit?',
       figure: 'No figure is given. Type the torque with its unit.',
       facing: '"{{text}}" names no direction. Say which end faces where.',
-      condition: 'A step with "if" needs a question. Add the question to a step.',
+      condition:
+        'This is done in some cases only. Add a question to a step; behind a look, say "replace it if it is worn".',
       repeat: 'A line cannot repeat other steps. Write them again.',
       tool: 'Which {{text}}?',
       unread: '"{{text}}" is not understood.',

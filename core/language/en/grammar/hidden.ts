@@ -169,7 +169,11 @@ function ordersSo({ lows }: Sentence): boolean {
   const so = lows.indexOf('so');
   // "So paint-mark a pair of teeth".
   const verb = (lows[so + 1] ?? '').split('-').at(-1) ?? '';
-  return so >= 0 && verbAt([verb], 0) !== undefined && ORDERED.test(lows[so + 2] ?? '');
+  return (
+    so >= 0 &&
+    verbAt([verb], 0) !== undefined &&
+    (ORDERED.test(lows[so + 2] ?? '') || /^(?:which|where|how)$/.test(lows[so + 2] ?? ''))
+  );
 }
 
 /** Words before "it" that order nothing. */
@@ -255,6 +259,8 @@ function hidesNext(sentence: Sentence): boolean {
   const { lows, names } = sentence;
   // "Then make the pump empty": an order that was not understood.
   if (lows[0] === 'then' && lows.length > 2 && !MORE_OF_IT.test(lows[1] ?? '')) return true;
+  // "Fit the lower rotor first, then the upper one".
+  if (/^then (?:the|both|all) (?:[\w-]+ ){0,2}(?:ones?|others?|rest|second|last)$/.test(lows.join(' '))) return true;
   const then = SAID_OF.test(lows[0] ?? '') ? -1 : lows.indexOf('then');
   const next = then + (/^(?:the|a|an)$/.test(lows[then + 1] ?? '') ? 2 : 1);
   if (then >= 0 && partAt(names, sentence, next)) return true;

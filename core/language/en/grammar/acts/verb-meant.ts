@@ -48,6 +48,8 @@ export function verbMeant(
   if (isBackOver) return PRESSES.test(phrase) ? undefined : { verb: 'move', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
   const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
+  // "Draw the case forward over the shafts": off, along, or put there.
+  if (/^(?:pull|draw|drag|tug|yank)$/.test(phrase) && toldWay === 'along' && place === 'on') return undefined;
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];
   if (far !== undefined && ways.length === 0) {
     const farVerb = movedBy(movement, WAY_WORDS[far]);

@@ -47,7 +47,8 @@ export function facing(place: Place): number | undefined {
       place.reading.doubt('facing', sentence, start, end);
       return end;
     }
-    if (act.faces) return keep(place, at, end);
+    // "Mark to mark" says how it is lined up.
+    if (act.faces || said[1]?.toLowerCase() === said[3]?.toLowerCase()) return keep(place, at, end);
     act.faces = { end: said[1] ?? '', toward: (said[3] ?? said[4] ?? said[5] ?? '').trim() };
     return end;
   }
