@@ -155,6 +155,9 @@ function applyNote(workbook: Workbook, note: ParsedNote, at: number, newId: NewI
     ...(said.photo && { photo: { ...step.photo, ...said.photo } }),
     ...(said.toolCounts && { toolCounts: { ...step.toolCounts, ...said.toolCounts } }),
   };
+  // "Minimum 48.6 mm", behind the step that measures.
+  const size = step.measurements ? undefined : sizeSaid({ ...step, ...fields }, newId);
+  if (size) fields.measurements = [size];
   const edits: Edit[] = [
     ...naming.edits,
     { kind: 'change', stepId: step.id, fields: revision(step, changed(step, fields)) },

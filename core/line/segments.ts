@@ -1,3 +1,5 @@
+import { readUnit } from '../quantity/units';
+
 /**
  * The line at the bottom of the author screen: a step as one says it, in plain words, or short with signs.
  *
@@ -23,7 +25,8 @@ export function splitLine(typed: string): Segment[] {
   for (const match of typed.matchAll(/(^|\s)(!{1,3}|[/@=~?^]|[+*](?=\s?\S)|>(?=\s?\S))/g)) {
     const mark = match[2] ?? '';
     // "Test @ 2 bar" and "worn > 2 mm" are said of a figure, and name no place and no end.
-    if (/^[@>]$/.test(mark) && /^\s\d/.test(typed.slice(match.index + match[0].length))) continue;
+    const [, value, unit = ''] = /^\s(\d\S*)(?:\s(\S+))?/.exec(typed.slice(match.index + match[0].length)) ?? [];
+    if ((mark === '>' && value) || (mark === '@' && value && readUnit(unit.replace(/[,.;]$/, '')))) continue;
     // In plain words "seal + spring" are two things and "M8 * 20" is a size; behind a sign they are signs.
     const isApart = /^[+*]$/.test(mark) && /\s/.test(typed[match.index + match[0].length] ?? '');
     if (

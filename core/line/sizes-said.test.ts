@@ -28,6 +28,7 @@ test.each<[string, readonly (string | number)[] | undefined]>([
   // Nothing says which limit it is, it is no length, or the limits contradict each other.
   ['measure the rotor diameter 20 mm from the end', undefined],
   ['measure the rotors, about 20 mm', undefined],
+  ['measure the rotor width, 10 to 20 mm from the end', undefined],
   ['check the rotors, max 3 bar', undefined],
   ['measure the rotor diameter, min 50 mm, max 40 mm', undefined],
   ['take off the rotors, at most 20 mm', undefined],
@@ -59,4 +60,9 @@ test('limits that are told as a condition are limits, and renew nothing that is 
       { ...(size?.least && { least: size.least.value }), ...(size?.most && { most: size.most.value }) },
     ]).toEqual([line, limits]);
   }
+});
+
+test('a limit typed behind the step that measures is its limit', () => {
+  const [, step] = typed(['take off 2 rotors', 'measure the rotor width', 'minimum 20 mm']).procedure.steps;
+  expect(step?.measurements).toMatchObject([{ what: 'width', least: { value: 20, unit: 'mm' } }]);
 });

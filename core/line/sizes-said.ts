@@ -98,7 +98,9 @@ function rangeAt(
     return { least: off(-value), most: off(value), nominal: { value: first, unit }, end: high.end };
   }
   const isRange = /^(?:to|-|–|\.\.\.?)$/.test(low) || (low === 'and' && said.lows[at - 1] === 'between');
-  if (!isRange || value <= first) return undefined;
+  // "10 to 20 mm from the end" says where.
+  if (!isRange || value <= first || /^(?:from|away|behind|above|below|apart)$/.test(said.lows[high.end] ?? ''))
+    return undefined;
   return { least: { value: first, unit }, most: high.quantity, end: high.end };
 }
 

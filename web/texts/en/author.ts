@@ -199,7 +199,7 @@ export const authorTexts = {
       figure: 'No figure is given. Type the torque with its unit.',
       facing: '"{{text}}" names no direction. Say which end faces where.',
       condition:
-        'This is done in some cases only. Add a question to a step; behind a look, say "replace it if it is worn".',
+        'This is done in some cases only. Add a question to a step; after a look, say "renew it if it is worn".',
       repeat: 'A line cannot repeat other steps. Write them again.',
       tool: 'Which {{text}}?',
       unread: '"{{text}}" is not understood.',

@@ -14,8 +14,9 @@ import {
   REASON_OPENING,
   REMARK_OPENING,
 } from './words/lexicon';
-import { ALSO_NOUN, verbAt } from './words/operations';
+import { ALSO_NOUN, NOTHING_ELSE, type ReadVerb, verbAt } from './words/operations';
 import { baseOf } from './words/verb-forms';
+import { RENEWING } from './words/verdict-words';
 import { endsSentence, singular } from './words/words';
 
 const NAMED_NEXT =
@@ -51,7 +52,7 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     }
     const joined = joinersAt(sentence, at);
     if (joined === 0 || at === start || isOneVerb(sentence, start, at)) continue;
-    if (isConditionNext(sentence, at, joined) || isRepeatNext(sentence, at, joined)) {
+    if (isConditionNext(sentence, start, at, joined) || isRepeatNext(sentence, at, joined)) {
       cut(at, at + joined);
       continue;
     }
@@ -77,19 +78,21 @@ function isOneVerb({ lows }: Sentence, start: number, joint: number): boolean {
 }
 
 /** "..., and if they are cracked you need new ones": whether that is to be done is asked. */
-function isConditionNext(sentence: Sentence, at: number, joined: number): boolean {
+function isConditionNext(sentence: Sentence, start: number, at: number, joined: number): boolean {
   const isJoined = sentence.lows.slice(at, at + joined).includes('and');
-  return (isJoined || isVerdictNext(sentence, at + joined)) && isCondition(sentence, at + joined);
+  return (isJoined || isVerdictNext(sentence, start, at + joined)) && isCondition(sentence, at + joined);
 }
 
 /** "Measure the rotor, if it is under 48 mm replace it": what follows from the look. */
-function isVerdictNext({ lows }: Sentence, at: number): boolean {
-  const looked = lows.slice(0, at).findIndex((_, i) => {
-    const verb = verbAt(lows, i);
+function isVerdictNext({ lows }: Sentence, start: number, at: number): boolean {
+  const looks = lows.slice(start, at).some((_, i) => {
+    const verb = verbAt(lows, start + i);
     return verb?.is === 'verb' && /^(?:inspect|measure)$/.test(verb.verb);
   });
-  return looked >= 0 && /\b(?:replace|renew|change|scrap|discard|bin)\b/.test(lows.slice(at).join(' '));
+  return looks && RENEWS.test(lows.slice(at).join(' '));
 }
+
+const RENEWS = new RegExp(`\\b(?:${RENEWING})\\b`);
 
 function isCondition(sentence: Sentence, at: number): boolean {
   const told = sentence.lows.slice(at).join(' ');
@@ -147,14 +150,12 @@ function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string
 }
 
 /** "..., connect air", "..., check rotation": a verb that is nothing else, what it is done to, and no more. */
-function isShortOrder({ lows, words }: Sentence, at: number, behind: number): boolean {
+function isShortOrder({ lows, words }: Sentence, opened: ReadVerb | undefined, at: number, behind: number): boolean {
   const low = lows[at] ?? '';
-  const opened = lows.findIndex((_, i) => i < at && verbAt(lows, i) !== undefined);
-  const first = opened < 0 ? undefined : verbAt(lows, opened);
   // "Bump the motor, check rotation" is looked at while it runs.
   const isRun =
-    /^(?:bump|run|start|jog)$/.test(first?.phrase ?? '') ||
-    (first?.is === 'verb' && /^(?:test|turn)$/.test(first.verb));
+    /^(?:bump|run|start|jog)$/.test(opened?.phrase ?? '') ||
+    (opened?.is === 'verb' && /^(?:test|turn)$/.test(opened.verb));
   const isWhile = isRun && /^(?:check|inspect)$/.test(low);
   if (ALSO_NOUN.test(low) || !SHORT_ORDERS.test(low) || isWhile) return false;
   const stop = words.findIndex((_, i) => i >= behind && (/^[,.;!]$/.test(lows[i] ?? '') || lows[i] === 'and'));
@@ -166,8 +167,7 @@ function isShortOrder({ lows, words }: Sentence, at: number, behind: number): bo
   );
 }
 
-const SHORT_ORDERS =
-  /^(?:connect|disconnect|reconnect|check|inspect|restore|isolate|renew|replace|discard|scrap|lubricate|grease|refit|install|remove|loosen|tighten|open|vent|prime)$/;
+const SHORT_ORDERS = new RegExp(`^(?:${NOTHING_ELSE}|check|scrap|grease|open|vent)$`);
 const NO_NAME =
   /^(?:for|with|if|that|whether|it|them|again|on|in|to|at|of|as|by|from|until|before|after|when|while|only|all|where|every|each|regularly|necessary|needed|required|out|off|up|down|back|carefully)$/;
 
@@ -251,7 +251,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       isKnownNext(sentence, behind) ||
       /^(?:the|both)$/.test(next.low) ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? '')) ||
-      isShortOrder(sentence, at, behind)
+      isShortOrder(sentence, opened, at, behind)
     );
   if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named || isNounOfNone(sentence, at, next.low);
   return named || !isSubstance([next.low]);

@@ -268,6 +268,7 @@ test.each<[string, string, readonly string[]]>([
   ],
   ['any end upward', 'fit the rotor with its vanes upward', ['fit: rotor; faces vanes']],
   ['one mark to the other', 'fit the rotor, mark to mark', ['fit: rotor; mark to mark']],
+  ['a place behind its sign, apart', 'draw the rotor @ shaft 1', ['draw: rotor']],
   [
     'careful behind a comma',
     'take off the manifold, careful, there is a spring behind it',
@@ -285,6 +286,7 @@ test.each<[string, string]>([
   ['where it comes', 'the rotor comes between the manifold and the front cover'],
   ['and so on', 'fit the rotor, then the manifold, and so on to stage 5'],
   ['all the way out', 'then run them all the way out'],
+  ['so many off, and no part', 'take 2 off carefully'],
   ['forward over something', 'draw the manifold forward over the rotor'],
   ['the other one', 'fit the rotor first, then the upper one'],
   ['an order behind "so"', "slide the rotor off, it's timed so mark which is which"],

@@ -7,7 +7,7 @@ import { nounPhraseAt } from './names/noun-phrase';
 import type { Doubt, SaidAct, SaidNote } from './names/said';
 import { Sentence } from './names/sentence';
 import * as lexicon from './words/lexicon';
-import { ALSO_NOUN, movedBy, verbAt, WAY_WORDS } from './words/operations';
+import { ALSO_NOUN, movedBy, NOTHING_ELSE, verbAt, WAY_WORDS } from './words/operations';
 import { STATES } from './words/told-words';
 import { baseOf } from './words/verb-forms';
 import { partsOf, wordsOf } from './words/words';
@@ -152,8 +152,9 @@ function hidesOrder({ lows }: Sentence): boolean {
   });
 }
 
-const BEGINS_ORDER =
-  /^(?:fill|connect|disconnect|restore|isolate|inspect|measure|lubricate|replace|renew|discard|remove|install|refit|bleed|prime|unscrew|loosen|tighten) (?!it\b|them\b|only\b|as\b|if\b|when\b|where\b|clockwise\b|anticlockwise\b)/;
+const BEGINS_ORDER = new RegExp(
+  `^(?:${NOTHING_ELSE}|fill|measure|bleed|unscrew) (?!(?:it|them|only|as|if|when|where|clockwise|anticlockwise)\\b)`,
+);
 
 /** "Let's get the cover off", "I'm going to undo it". */
 function orderedByUs(lows: readonly string[]): boolean {

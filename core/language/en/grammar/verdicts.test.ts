@@ -42,6 +42,11 @@ test.each<[string, readonly string[]]>([
     ['measure rotor; the diameter', 'inspect rotor; renew if the gap is more than 0.8 mm'],
   ],
   ['measure the rotor. Replace the seal if it is below 5 mm', ['measure rotor', 'inspect seal; renew if below 5 mm']],
+  ['measure the rotor, more than 0.4 inches and the rotor is renewed', ['measure rotor; maximum 0.4 inches']],
+  [
+    'inspect the seal and the rotor for cuts and renew the rotor if necessary',
+    ['inspect seal, rotor; for cuts', 'inspect rotor; renew if cuts'],
+  ],
   ['replace the seal', ['renew seal']],
 ])('%s', (line, steps) => {
   expect(read(line)).toEqual({ steps, asked: [] });
@@ -52,6 +57,9 @@ test.each([
   'check the neck rings, worn, renew them',
   'look at the seal, if it catches the seal is junk',
   'check the rotor for cracks, cracked ones get scrapped',
+  'measure the rotor, more than 0.4 and the rotor is renewed',
+  "inspect the seal for wear and replace it if necessary, don't scratch the bore",
+  'inspect the seal for wear and replace it if necessary with the pick',
 ])('asked, for what is renewed may be sound: %s', (line) => {
   expect(read(line).asked).not.toEqual([]);
 });

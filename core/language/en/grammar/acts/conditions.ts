@@ -3,6 +3,7 @@ import { nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
+import { RENEWED, RENEWING } from '../words/verdict-words';
 import { limitOf } from './limits';
 import { blankAct, type OpenAct, partOf, Reading } from './reading';
 
@@ -63,12 +64,10 @@ export function readCondition(
 
 /** Where a condition ends: at its comma, or before the verb that renews: "if it is worn replace the ring". */
 function renewalFrom({ lows }: Sentence): number {
-  const comma = lows.indexOf(',');
-  const verb = lows.findIndex((low, i) => i > 2 && RENEWS.test(low) && !NOT_YET.test(lows[i - 1] ?? ''));
-  return comma >= 0 ? comma : verb;
+  return lows.findIndex((low, i) => low === ',' || (i > 2 && RENEWS.test(low) && !NOT_YET.test(lows[i - 1] ?? '')));
 }
 
-const RENEWS = /^(?:replace|renew|change|scrap|discard|bin)$/;
+const RENEWS = new RegExp(`^(?:${RENEWING})$`);
 const NOT_YET = /^(?:to|not|must|should|can|may|will|be|or|and|you|we|i|a|an|the|no)$/;
 
 /** Whether what is done puts something new in the place of the old. */
@@ -97,12 +96,12 @@ function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sente
   }
   const isSame = last?.verb === 'inspect' && areOf(parts, last);
   // "Look for pitting; replace it if any is found".
-  if (last && last.looks.length > 0 && FOUND.test(sign)) last.renewIf.push(...last.looks.splice(0));
+  if (last && last.looks.length > 0 && IS_FOUND.test(sign)) last.renewIf.push(...last.looks.splice(0));
   else if (last && isSame) last.renewIf.push(sign);
   else reading.acts.push({ ...blankAct('inspect'), parts: [...parts], renewIf: [sign] });
 }
 
-const FOUND =
+const IS_FOUND =
   /^(?:(?:any|some|it|they|one|this|that)(?: of (?:this|these|that|them))? )?(?:(?:is|are) )?(?:found|seen|present|evident|visible|there)$/i;
 
 /** Whether all that is named is what an act is done to. */
@@ -131,8 +130,9 @@ const isNamed = (low: string | undefined, names: readonly string[]) =>
   low !== undefined && names.some((name) => name === low || `${name}s` === low);
 
 /** "..., it's done for". */
-const IS_SCRAP =
-  /^(?:it|they|that|those)(?:'s|'re| is| are| has| have| gets?| must be)? (?:scrap(?:ped)?|junk|done for|finished|no good|had it|rubbish|for the bin|shot|renewed|replaced|changed|(?:has|have|needs?) (?:to be )?(?:renewed|replaced|changed|replacing|changing))$/;
+const IS_SCRAP = new RegExp(
+  `^(?:it|they|that|those)(?:'s|'re| is| are| has| have| gets?| must be| has to be| have to be| needs?(?: to be)?)? (?:${RENEWED})$`,
+);
 
 /** "..., you need new ones". */
 const NEEDS_NEW =

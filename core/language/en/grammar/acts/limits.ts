@@ -1,3 +1,4 @@
+import { readUnit } from '../../../../quantity/units';
 import type { OpenAct } from './reading';
 
 /**
@@ -5,9 +6,9 @@ import type { OpenAct } from './reading';
  * 0.8 mm". Nothing where it is the limit of another size than the one that is measured.
  */
 export function limitOf(sign: string, { how, about = '' }: Pick<OpenAct, 'how' | 'about'>): string | undefined {
-  const [, subject, less, size] = PASSED.exec(sign) ?? [];
-  if (size === undefined) return undefined;
-  const limit = `${less ? 'minimum' : 'maximum'} ${size}`;
+  const [, subject, less, value, unit] = PASSED.exec(sign) ?? [];
+  if (value === undefined || !readUnit(unit ?? '')) return undefined;
+  const limit = `${less ? 'minimum' : 'maximum'} ${value} ${unit}`;
   const measured = [about, ...how].join(' ').toLowerCase();
   if (subject === undefined || measured.includes(subject.toLowerCase())) return limit;
   return SIZE.test(measured) ? undefined : `${subject}, ${limit}`;
@@ -21,6 +22,13 @@ const LESS = 'under|below|(?:less|smaller|thinner|shorter|narrower) than';
 const MORE = 'over|above|beyond|exceeds?|(?:more|greater|larger|bigger|longer|wider|thicker) than';
 /** What is said of how much is worn away is no size: "worn more than 0.25 mm". */
 const PASSED = new RegExp(
-  `^(?:(?:if|when|where) )?(?:(?:it|they|that|anything|any|(?:the|its|their) ((?:(?!worn\\b)[\\w-]+ ){0,3}?[\\w-]+)) )?(?:(?:is|are|measures?|falls|drops|goes|gets|it's|they're) )?(?:(${LESS})|(?:${MORE})) (\\d[\\d.,/]* ?[^\\d\\s]{1,3})$`,
+  `^(?:(?:if|when|where) )?(?:(?:it|they|that|anything|any|(?:the|its|their) ((?:(?!worn\\b)[\\w-]+ ){0,3}?[\\w-]+)) )?(?:(?:is|are|measures?|falls|drops|goes|gets|it's|they're) )?(?:(${LESS})|(?:${MORE})) (\\d[\\d.,/]*) ?([^\\d\\s]\\S*)$`,
   'i',
 );
+
+/** Whether words say by how much something is passed, in whatever unit. */
+export function compares(text: string): boolean {
+  return COMPARES.test(text);
+}
+
+const COMPARES = new RegExp(`\\b(?:${LESS}|${MORE}) \\S`, 'i');

@@ -1,6 +1,6 @@
 import { areOf, isRenewal } from './conditions';
-import { limitOf } from './limits';
-import type { OpenAct, Reading } from './reading';
+import { compares, limitOf } from './limits';
+import { blankAct, type OpenAct, type Reading } from './reading';
 
 /*
  * What follows from a look. "Inspect the ball for cuts and replace it if necessary" renews nothing by itself, and
@@ -11,15 +11,18 @@ import type { OpenAct, Reading } from './reading';
 export function asVerdict(reading: Reading): boolean {
   const [look, renewal] = reading.acts.slice(-2);
   if (!look || !renewal || !LOOKS.includes(look.verb) || !isRenewal(renewal)) return false;
-  const passed = look.verb === 'measure' ? limitOf(look.how.at(-1) ?? '', look) : undefined;
+  const said = look.looks.at(-1) ?? look.how.at(-1) ?? '';
+  const passed = look.verb === 'measure' ? limitOf(said, look) : undefined;
   if (passed) {
     // "The gap between rotor and ring, more than 0.4 mm and the ring is renewed": measured of the ring.
-    if (look.parts.length === 0 && renewal.parts.length > 0) {
+    const isOfRenewed = look.parts.length === 0;
+    if (!(isOfRenewed || areOf(renewal.parts, look)) || saysMore(renewal)) return true;
+    if (isOfRenewed) {
       look.parts.push(...renewal.parts);
       if (look.about !== undefined) look.how.unshift(look.about);
       delete look.about;
-    } else if (!areOf(renewal.parts, look)) return true;
-    reading.verbs.push(...(look.how.at(-1) ?? '').toLowerCase().split(' '));
+    }
+    reading.verbs.push(...said.toLowerCase().split(' '));
     look.how[look.how.length - 1] = passed;
     drop(reading, renewal);
     return false;
@@ -27,13 +30,30 @@ export function asVerdict(reading: Reading): boolean {
   if (!areOf(renewal.parts, look)) return false;
   const needed = renewal.how.find((how) => IF_NEEDED.test(how));
   if (needed !== undefined) {
-    if (look.looks.length > 0) look.renewIf.push(...look.looks.splice(0));
-    else look.how.push(`renew ${needed}`);
+    if (needed !== IF_NEEDED.exec(needed)?.[0] || saysMore(renewal)) return true;
     drop(reading, renewal);
+    const isAll = areOf(look.parts, renewal);
+    if (look.looks.length === 0 && isAll) look.how.push(`renew ${needed}`);
+    else if (isAll) look.renewIf.push(...look.looks.splice(0));
+    // "Inspect seal and ring for cuts and replace the ring if necessary".
+    else if (look.looks.length > 0)
+      reading.acts.push({ ...blankAct('inspect'), parts: renewal.parts, renewIf: [...look.looks] });
+    else return true;
     return false;
   }
-  const last = look.looks.at(-1) ?? look.how.at(-1) ?? '';
-  return ASKS.test(last) || (look.looks.length === 0 && FOUND.test(last));
+  return ASKS.test(said) || compares(said) || (look.looks.length === 0 && WORN.test(said));
+}
+
+/** More than that it is renewed, which would be lost with it. */
+function saysMore({ how, cautions, why, tools, applied, figure, minutes }: OpenAct): boolean {
+  const said = [
+    ...how.filter((one) => one !== 'new' && !IF_NEEDED.test(one)),
+    ...cautions,
+    ...why,
+    ...tools,
+    ...applied,
+  ];
+  return said.length > 0 || figure !== undefined || minutes !== undefined;
 }
 
 function drop(reading: Reading, act: OpenAct): void {
@@ -42,9 +62,9 @@ function drop(reading: Reading, act: OpenAct): void {
 }
 
 const LOOKS: readonly OpenAct['verb'][] = ['inspect', 'measure'];
-const IF_NEEDED = /^(?:if|where|when|as|whenever|wherever) (?:necessary|needed|required|appropriate|need be)$/i;
+const IF_NEEDED = /^(?:if|where|when|as|whenever|wherever) (?:necessary|needed|required|appropriate|need be)\b/i;
 /** "Is the chrome worn through": a question, as some languages say "if". */
 const ASKS = /(?:^|[:,;] ?)(?:is|are|has|have|does|do|should) (?:it|they|the|its|any|there|one)\b/i;
-/** "Worn", "scored": how it was found. */
-const FOUND =
+/** How it was found. */
+const WORN =
   /^(?:worn|scored|cracked|pitted|torn|hard|bent|damaged|swollen|chipped|grooved|stepped|nicked|scratched|loose|burnt|rough)(?: (?:or|and) \w+)?$/i;

@@ -126,11 +126,12 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     } else if (WHICH.test(low) && isWhichOfThem(sentence, at)) {
       which.push(low);
       at += 1;
-    } else if (placeOfNext(sentence, at) > 0) {
-      const behind = at + placeOfNext(sentence, at);
-      which.push(...lows.slice(at, behind));
-      at = behind;
-    } else break;
+    } else {
+      const place = placeOfNext(sentence, at);
+      if (place === 0) break;
+      which.push(...lows.slice(at, at + place));
+      at += place;
+    }
   }
   // "Renew all four": those that were named.
   if (every && count !== undefined && isJoint(words[at]) && at > start) {

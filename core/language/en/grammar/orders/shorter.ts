@@ -17,7 +17,6 @@ export function sayShorter(piece: Piece): void {
   // "Now that the cover is off".
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   leaveOut(piece);
-  takeHold(piece);
   feelOver(piece);
   lookFor(piece);
   askAny(piece);
@@ -56,6 +55,7 @@ export function sayShorter(piece: Piece): void {
       piece.words.splice(at - 1, wordsIn(thereIs) + 1, piece.as(at - 1, 'look'), piece.as(at, 'for'));
     else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
   }
+  takeHold(piece);
   lookOn(piece);
 }
 
@@ -78,8 +78,6 @@ function takeHold(piece: Piece): void {
   const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said));
   if (said === undefined || !things || !/^(?:and|, and|, then)(?= )/.test(piece.lows(things.end))) return;
   const [thing] = things.phrases;
-  for (let i = things.end; i < piece.words.length - 1; i += 1)
-    if (/^each of them(?= |$)/.test(piece.lows(i))) piece.words.splice(i, 2);
   let verb = things.end;
   while (/^(?:and|,|then)$/.test(piece.low(verb))) verb += 1;
   while (lexicon.isManner(piece.low(verb))) verb += 1;
@@ -87,8 +85,9 @@ function takeHold(piece: Piece): void {
   if (
     isTurned ||
     thing?.known?.kind === 'tool' ||
+    lexicon.isToolName(thing?.words ?? []) ||
     !verbAt(piece.lowsFrom(verb), 0) ||
-    !/^(?:it|them)$/.test(piece.low(verb + 1))
+    !/^(?:it|them|each)$/.test(piece.low(verb + 1))
   )
     return;
   const named = piece.words.slice(at + wordsIn(said), things.end);

@@ -13,6 +13,7 @@ import { nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
+import { RENEWED, RENEWING } from '../words/verdict-words';
 import { isThousands } from '../words/words';
 import { amountAt, stuffAt } from './applied';
 
@@ -266,8 +267,9 @@ const LIMIT_BEFORE =
   /^(?:(?:anything|any|those) )?(?:(?:not|no|never) )?(?:(?:less|more|smaller|larger|greater|bigger|thinner|thicker|shorter|longer) than|under|below|over|above|beyond|at least|at most|(?:min|minimum|max|maximum)(?: is| of| :)?) /;
 const LIMIT_BEHIND = /^(?:min|minimum|max|maximum|or less|or more)(?= |$)/;
 /** What happens to what is past its limit. */
-const VERDICT =
-  /^(?:(?:,|and|then) )*(?:(?:it|they|that|the (?:[\w-]+ ){1,3}?)(?:'s|'re)? ?)?(?:(?:is|are|has to be|have to be|must be|needs?|should be|gets?|goes|to be) )?(?:scrap(?:ped)?|renew(?:ed)?|replace(?:d)?|replacing|change(?:d)?|done(?: for)?|finished|reject(?:ed)?|no good|out|discard(?:ed)?|in the bin|worn out)(?: (?:it|them|both|as a pair))?$/;
+const VERDICT = new RegExp(
+  `^(?:(?:,|and|then) )*(?:(?:it|they|that|the (?:[\\w-]+ ){1,3}?)(?:'s|'re)? ?)?(?:(?:is|are|has to be|have to be|must be|needs?|should be|gets?|goes|to be) )?(?:${RENEWED}|${RENEWING}|out)(?: (?:it|them|both|as a pair))?$`,
+);
 
 /** "A quarter of an hour", "half an hour", "a minute", "an hour". */
 const SPOKEN_TIME = /^(?:(a quarter of an hour)|(half an hour)|(a minute)|(?:an|one) hour)\b/;

@@ -8,6 +8,7 @@ import type { Sentence } from '../names/sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
+import { RENEWED, RENEWING } from '../words/verdict-words';
 import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { KEPT_AS_SAID } from './kept-as-said';
@@ -277,8 +278,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
   ...KEPT_AS_SAID,
 ];
 
-const VERDICT =
-  /\b(?:scrap(?:ped)?|junk|rubbish|renew(?:ed)?|replac(?:e|ed|ing)|changed?|bin(?:ned)?|discard(?:ed)?|reject(?:ed)?|done for|no good)\b/i;
+const VERDICT = new RegExp(`\\b(?:${RENEWED}|${RENEWING})\\b`, 'i');
 
 /** "..., in particular the inner wall" says where most. */
 const ABOVE_ALL = /^(?:in particular|particularly|especially|mainly|above all|mostly)\b/i;

@@ -149,14 +149,18 @@ function soManyOff(words: Word[]): void {
   for (let at = words.length - 3; at >= 0; at -= 1) {
     const isCount =
       /^\d{1,3}$/.test(words[at]?.low ?? '') && /^(?:off|no|nos|pcs|pieces|ea)$/.test(words[at + 1]?.low ?? '');
-    const isNamed = /^\p{L}/u.test(words[at + 2]?.low ?? '') && !NOT_COUNTED.test(words[at + 2]?.low ?? '');
-    if (isCount && isNamed && !NOT_COUNTED.test(words[at - 1]?.low ?? '')) words.splice(at + 1, 1);
+    const next = words[at + 2]?.low ?? '';
+    const isNamed = /^\p{L}/u.test(next) && !NOT_COUNTED.test(next) && !next.endsWith('ly');
+    if (isCount && isNamed && BEFORE_COUNT.test(words[at - 1]?.low ?? '')) words.splice(at + 1, 1);
   }
 }
 
-/** "Unscrew all 4 off the plate" and "3 off with the pick" count nothing of the kind. */
+/** "3 off with the pick" counts nothing of the kind. */
 const NOT_COUNTED =
   /^(?:all|the|both|these|those|of|to|at|about|and|then|with|using|by|from|in|on|a|an|it|them|before|after|until|when|if|more|less)$/;
+/** "Take 4 off" says which way; "remove 4 off" only how many. */
+const BEFORE_COUNT =
+  /^(?:|[,.;:(]|and|remove|refit|fit|install|renew|replace|loosen|slacken|tighten|torque|discard|check|inspect|clean|new|old)$/;
 
 /** "1 1/4 in", "1-1/8 in": one number. */
 function mixedNumbers(words: Word[]): void {
