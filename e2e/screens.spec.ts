@@ -92,6 +92,11 @@ test('the bench fits a tablet held upright, and says there as well where parts g
     expect(box?.height ?? 0).toBeGreaterThanOrEqual(64);
     expect((box?.x ?? 0) + (box?.width ?? 601)).toBeLessThanOrEqual(600);
   }
+  // On a phone the head is one row of buttons, and head and foot leave two thirds of the height to the step.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const [head, below] = await Promise.all([page.getByRole('banner').boundingBox(), foot.boundingBox()]);
+  expect(head?.height ?? 844).toBeLessThan(2 * 64);
+  expect((below?.y ?? 0) - (head?.height ?? 844)).toBeGreaterThan((844 * 2) / 3);
 });
 
 test('dialogs: readable by everybody', async ({ page }) => {

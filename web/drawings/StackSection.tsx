@@ -31,6 +31,7 @@ export function StackSection({ stack, series, current = [], said, pose }: StackS
       <svg
         className={styles.section}
         viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+        preserveAspectRatio="xMidYMin meet"
         role="img"
         aria-label={wrong.length > 0 ? `${about} ${t('stack.wrong', { parts: wrong.join(', ') })}` : about}
       >

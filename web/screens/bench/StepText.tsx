@@ -59,7 +59,7 @@ export function StepText({ step, index, workbook, poses, place, method, drawing,
       ))}
       <h1>{headingOf(step, series, units)}</h1>
       {step.detail && <p className={styles.detail}>{step.detail}</p>}
-      <div className={hasSection || drawing ? styles.beside : styles.facts}>
+      <div className={hasSection ? `${styles.beside} ${styles.drawn}` : drawing ? styles.beside : styles.facts}>
         {drawing}
         <div className={styles.facts}>
           {step.targets.length > 0 && (
