@@ -1,3 +1,5 @@
+import { verbOf } from '../../../model/verbs';
+import { objectsAt } from './acts/objects';
 import { lastWordsOf, namesAt } from './names/known-names';
 import { beginsFacing } from './names/name-ends';
 import type { Sentence } from './names/sentence';
@@ -20,9 +22,9 @@ import { RENEWING } from './words/verdict-words';
 import { endsSentence, singular } from './words/words';
 
 const NAMED_NEXT =
-  /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|any|some|another|for|that|whether|if|up|down|off|out|in|on)$/;
+  /^(?:the|a|an|both|all|each|every|it|them|they|these|those|your|its|their|this|that|one|new|any|some|another|whatever|everything|anything|for|that|whether|if|up|down|off|out|in|on)$/;
 const OPENS =
-  /^(?:before|prior|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping)$/;
+  /^(?:before|prior|after|while|when|whenever|once|as|until|with|using|by|on|in|at|for|from|to|working|if|where|use|holding|keeping|starting|beginning)$/;
 /** What is noted or kept beside what is done: "..., and note which way the lips look". */
 const REMARKS =
   /^(?:note (?:that|which|how|where)|make (?:sure|certain)|remember|leave (?:the|it|them|one|two)|keep (?:the|it|them)|save (?:the|it|them)|be (?:very )?careful|take care|do not|don't|never)\b/;
@@ -42,6 +44,16 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     }
     // "Look at the seals: if they are thin, change both".
     if (sentence.lows[at] === ':' && at > start && isCondition(sentence, at + 1)) {
+      cut(at, at + 1);
+      continue;
+    }
+    // "Remove the cover: undo the nuts and lift it off".
+    if (
+      sentence.lows[at] === ':' &&
+      at > start &&
+      movesParts(sentence, start) &&
+      opensAct(sentence, start, at + 1, false)
+    ) {
       cut(at, at + 1);
       continue;
     }
@@ -68,6 +80,17 @@ export function clausesOf(sentence: Sentence): Sentence[] {
   }
   cut(sentence.words.length, sentence.words.length);
   return clauses;
+}
+
+/** Whether a piece takes a part off, puts it on or renews it: what it is about, before a colon. */
+function movesParts(sentence: Sentence, start: number): boolean {
+  const { lows, words } = sentence;
+  let from = start;
+  while (FILLERS.has(lows[from] ?? '')) from += 1;
+  const verb = verbAt(lows, from);
+  if (!verb || words[from]?.from === words[from]?.to) return false;
+  if (verb.is === 'verb' && !/^(?:takes|refits|renews)$/.test(verbOf(verb.verb).effect)) return false;
+  return objectsAt(sentence, from + verb.length).phrases.some(({ known }) => known?.kind === 'part');
 }
 
 /** "Lock and tag": the joint is within the verb. */

@@ -40,7 +40,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
   for (const { verb, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
-      beside.find((text) => hidesOrder(sentenceOf(text, names))) ??
+      beside.find((text) => hidesOrder(sentenceOf(text, names)) || movesByItself(sentenceOf(text, names))) ??
       why.find((text) => hidesDone(sentenceOf(text, names))) ??
       beside.find((text) => /\botherwise (?:new|renew|replace|scrap|bin)\b/i.test(text)) ??
       how.find((text) => {
@@ -60,6 +60,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
         );
       }) ??
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
+      cautions.map(({ text }) => text).find((text) => remindsOfPart(sentenceOf(text, names))) ??
       looks.find((sign) => /\bthen\b/.test(sign)) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
@@ -77,7 +78,10 @@ function doubtAbout(line: string, hidden: string): Doubt {
 /** "Ten bolts, 19 mm, out": a part, and a way that stands alone at the end. */
 function hidesAway(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
-  if (!/^(?:off|out|away|in|on|back)$/.test(lows.at(-1) ?? '') || lows.some((low) => MAY.test(low))) return false;
+  // "Zap the impeller bolt out with the gun": the way is not always the last word.
+  const tool = lows.findIndex((low, i) => /^(?:with|using)$/.test(low) && /^(?:off|out)$/.test(lows[i - 1] ?? ''));
+  const last = tool > 1 && /^(?:the|both|all|a)$/.test(lows[1] ?? '') ? lows[tool - 1] : lows.at(-1);
+  if (!/^(?:off|out|away|in|on|back)$/.test(last ?? '') || lows.some((low) => MAY.test(low))) return false;
   return words.some((_, at) => partAt(names, sentence, at) !== undefined);
 }
 
@@ -128,7 +132,8 @@ function hidesMove(sentence: Sentence): boolean {
 }
 
 /** "It sits on a taper so screw the puller in", "..., start, check the amps": something else to do. */
-function hidesOrder({ lows }: Sentence): boolean {
+function hidesOrder(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
   if (SAID_OF.test(lows[0] ?? '')) return false;
   // "..., fill through the vent plug": more than a way of doing what was said before.
   if (BEGINS_ORDER.test(lows.join(' '))) return true;
@@ -144,6 +149,9 @@ function hidesOrder({ lows }: Sentence): boolean {
     const verb = verbAt(lows, i);
     // "... and blue it": done to it, whatever that word means.
     if (!verb && /^(?:it|them)$/.test(lows[i + 1] ?? '') && !NO_ORDER.test(low)) return true;
+    // "... and pinch the bolts": to a part, whatever that word means.
+    const isOnPart = /^(?:the|both|all|your)$/.test(lows[i + 1] ?? '') && partAt(names, sentence, i + 2) !== undefined;
+    if (!verb && isOnPart && lows[i - 1] === 'and' && !NO_ORDER.test(low) && !partAt(names, sentence, i)) return true;
     if (!verb || (verb.is === 'verb' && verb.verb === 'attend')) return false;
     const next = lows[i + verb.length] ?? '';
     return (
@@ -177,9 +185,30 @@ function ordersSo({ lows }: Sentence): boolean {
   );
 }
 
+/** "So that the rotor pushes the hose out", "and the hose feeds itself out": it is out by then, and nobody said so. */
+function movesByItself(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  if (SAID_OF.test(lows[0] ?? '') && lows[0] !== 'so') return false;
+  return lows.some((low, i) => {
+    const base = baseOf(low, 's');
+    if (base === undefined || verbAt([base], 0)?.is !== 'movement' || i === 0) return false;
+    const named = lows.slice(Math.max(i - 2, 0), i + 4).some((_, near) => {
+      const at = Math.max(i - 2, 0) + near;
+      return at !== i && partAt(names, sentence, at) !== undefined;
+    });
+    return named && lows.slice(i + 1, i + 6).some((way) => /^(?:out|off)$/.test(way));
+  });
+}
+
+/** "Pull the rings, and don't forget the lantern ring": it is pulled as well. */
+function remindsOfPart(sentence: Sentence): boolean {
+  if (!/^(?:and )?(?:do not|don't|never) forget (?!to\b)/.test(sentence.lows.join(' '))) return false;
+  return sentence.words.some((_, at) => partAt(sentence.names, sentence, at) !== undefined);
+}
+
 /** Words before "it" that order nothing. */
 const NO_ORDER =
-  /^(?:with|on|in|of|to|at|by|for|from|off|over|under|around|behind|between|through|into|onto|against|before|after|until|when|while|if|so|that|which|because|as|than|is|are|was|has|have|had|does|did|will|would|can|could|may|might|must|should|make|makes|keep|keeps|let|lets|hope|feel|see|hear|find|all|both|where|how|why|what|but|or|nor|not|once|unless|\w+(?:ing|ed|s))$/;
+  /^(?:with|on|in|of|to|at|by|for|from|off|out|up|down|over|under|underneath|beneath|inside|outside|above|below|along|across|round|near|past|toward|towards|beside|then|around|behind|between|through|into|onto|against|before|after|until|when|while|if|so|that|which|because|as|than|is|are|was|has|have|had|does|did|will|would|can|could|may|might|must|should|make|makes|keep|keeps|let|lets|hope|feel|see|hear|find|all|both|where|how|why|what|but|or|nor|not|once|unless|\w+(?:ing|ed|s))$/;
 
 /** "Cover off, two screws each side": they come off as well. */
 function countsFasteners({ words, lows }: Sentence): boolean {

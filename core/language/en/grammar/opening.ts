@@ -28,7 +28,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
   const use = /^use$/.test(low);
   if (
     !use &&
-    !/^(?:using|with|by|before|prior|after|while|when|whenever|once|as|until|on|in|at|for|from|working|if|where)$/.test(
+    !/^(?:using|starting|beginning|with|by|before|prior|after|while|when|whenever|once|as|until|on|in|at|for|from|working|if|where)$/.test(
       low,
     )
   )
@@ -53,7 +53,9 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     const tool = toolAt(inside, 1);
     if (!tool || tool.end < inside.words.length) return undefined;
     open.tools.push(tool.tool);
-  } else if (/^(?:before|prior|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)) {
+  } else if (
+    /^(?:starting|beginning|before|prior|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)
+  ) {
     open.how.push(piece.text(0, piece.words.length));
   } else if (
     /^(?:with|by)$/.test(low) &&

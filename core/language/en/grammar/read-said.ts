@@ -1,6 +1,7 @@
 import type { Series } from '../../../model/series';
 import { verbOf } from '../../../model/verbs';
 import { readCondition } from './acts/conditions';
+import { endsBeforeColon, spellOut } from './acts/headlines';
 import { placedByOwner } from './acts/placed-by';
 import { type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
 import { asVerdict } from './acts/verdicts';
@@ -30,8 +31,22 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   const sentence = sentenceOf(text, series);
   const reading = new Reading(series, before, partsIn(sentence));
   const clauses = clausesOf(sentence);
-  for (const [i, clause] of clauses.entries())
-    if (i === clauses.length - 1 || !isTopic(reading, clause)) readClause(reading, clause);
+  const beforeColon = endsBeforeColon(sentence);
+  const headlines: OpenAct[] = [];
+  for (const [i, clause] of clauses.entries()) {
+    if (i < clauses.length - 1 && isTopic(reading, clause)) continue;
+    const read = reading.acts.length;
+    readClause(reading, clause);
+    const [headline, other] = reading.acts.slice(read);
+    if (
+      headline &&
+      !other &&
+      MOVES.test(verbOf(headline.verb).effect) &&
+      beforeColon.has(clause.words.at(-1)?.to ?? -1)
+    )
+      headlines.push(headline);
+  }
+  for (const headline of headlines) spellOut(reading, headline);
   shareObjects(reading.acts);
   liftedToFit(reading);
   placedByOwner(reading.acts, series, sentence.names);
@@ -41,6 +56,8 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
+
+const MOVES = /^(?:takes|refits|renews)$/;
 
 /** "Now the end cap. Loosen the bolts ...": what the line goes on about. */
 function isTopic(reading: Reading, sentence: Sentence): boolean {

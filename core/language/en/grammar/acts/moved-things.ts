@@ -95,7 +95,7 @@ const CASES: readonly Case[] = [
   {
     name: 'pulled or pushed through: it may come out or go in',
     means: ({ sentence, phrase, ways, object, at }) => {
-      if (ways.length > 0 || sentence.lows[at] !== 'through') return undefined;
+      if (ways.length > 0 || sentence.lows[at] !== 'through' || /^(?:turn|rotate|bar)$/.test(phrase)) return undefined;
       // "Push the rod through from the left": through what, and so which way, is not said.
       const isThroughNothing = object?.known?.kind !== 'substance' && isJoint(sentence.words[at + 1]);
       return /^(?:pull|draw)$/.test(phrase) || isThroughNothing ? 'asked' : undefined;
@@ -216,6 +216,27 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"stand it upright": how it lies, and nowhere in the pump',
+    means: ({ sentence, phrase, ways, object, at }) =>
+      /^(?:stand|set|put|position|place)$/.test(phrase) &&
+      ways.length === 0 &&
+      object &&
+      /^(?:upright|on end|vertically|horizontally|flat)\b/.test(sentence.lows.slice(at, at + 2).join(' ')) &&
+      !/^(?:in|on)$/.test(placeBehind(sentence, at + 1) ?? '')
+        ? { verb: 'lay' }
+        : undefined,
+  },
+  {
+    name: '"roll the shaft on two V-blocks": turned on them',
+    means: ({ sentence, phrase, ways, object, at }) =>
+      object &&
+      /^(?:roll|turn|spin|rotate)$/.test(phrase) &&
+      ways.length === 0 &&
+      ON_BLOCKS.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'turn', about: `the ${object.name}`, aboutEnd: at }
+        : undefined,
+  },
+  {
     name: '"put a tray under the drain plug": beside the pump, and nothing of it is moved',
     means: ({ sentence, phrase, ways, object, at, told }) =>
       /^(?:put|place|lay|set|position|stand)$/.test(phrase) &&
@@ -308,7 +329,7 @@ const CASES: readonly Case[] = [
     means: ({ sentence, phrase, ways, object, objectText, at, told }) => {
       if (phrase !== 'set') return undefined;
       if (ways.includes('back') && TO_WHERE_IT_WAS.test(told)) return { verb: 'turn', keepWay: true };
-      const isSet = ways.length === 0 && object && !object.pronoun;
+      const isSet = ways.every((way) => way === 'back') && object && !object.pronoun;
       return isSet && isAdjusted(objectText, sentence.lows.slice(at).join(' ')) ? { verb: 'adjust' } : undefined;
     },
   },
@@ -365,6 +386,7 @@ function isAdjusted(objectText: string, behind: string): boolean {
 const ADJUSTED =
   /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;
 
+const ON_BLOCKS = /^(?:on|between|in) (?:two |the |a pair of )?(?:v-?blocks|centres|centers|rollers|knife edges)\b/;
 const BLOCKS = /^(?:wedges?|blocks?|bars?|rags?|wood|timber|chocks?)$/;
 const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;
 const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;

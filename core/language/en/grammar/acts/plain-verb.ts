@@ -98,6 +98,11 @@ export function plainVerb(
   if (phrase === 'pour' && (POURED.test(told) || (POURED_IN.test(told) && !isIntoPart(sentence))))
     return { verb: 'fill' };
   if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
+  if (phrase === 'pump up' && !/\bgrease\b/.test(told)) return undefined;
+  // "Read the runout" measures it; a manual or a label is only read.
+  if (phrase === 'read' && !READ_OFF.test(told)) return undefined;
+  // A hose is pinched off, and no torque given to it.
+  if (phrase === 'pinch' && !FASTENER.test(objectText)) return undefined;
   if (phrase === 'cross-tighten') return { verb: 'torque', how: 'crosswise' };
   if (/^cool/.test(phrase)) return { verb, how: phrase };
   if (phrase === 'let' || phrase === 'allow')
@@ -150,7 +155,7 @@ export function plainVerb(
   }
   if (phrase === 'look' && sentence.lows[at] === 'for') {
     const isOnPart = (reading.acts.at(-1)?.parts.length ?? 0) > 0 && !RUNNING_SIGNS.test(told);
-    return { verb: isOnPart ? 'inspect' : 'test' };
+    return { verb: isOnPart || WORN_SIGNS.test(told) ? 'inspect' : 'test' };
   }
   if (phrase === 'look') return undefined;
   if (verb === 'lock-out' && /(?:locker|sealant|compound)\b/.test(told)) return { verb: 'apply-compound' };
@@ -218,12 +223,19 @@ export function plainVerb(
   return isStartedOnly(verb, objectText, told) ? { verb: 'start-by-hand' } : { verb };
 }
 
+const READ_OFF =
+  /^read (?:off )?(?:the |its )?(?:\w+ )?(?:run-?out|clearance|play|float|gap|backlash|diameter|thickness|length|height|depth|lift|wear|step)\b/;
+/** What wear leaves, whether it runs or not. */
+const WORN_SIGNS =
+  /\bfor (?:an? |any |the |signs of )?(?:\w+ )?(?:grooves?|scor\w+|scratch\w*|crack\w*|pit\w*|wear|nicks?|chips?|burrs?|corrosion|rust|damage|cuts?|tears?|dents?|marks?|steps?|erosion|discolou?r\w+|galling|flat spots?)\b/;
 const SPREADS = /^(?:brush|wipe|rub|paint|squirt|drip|spread|smooth|daub)$/;
 
 /** A screw is locked, and no energy with it. */
 function locksPart(objectText: string, object: NounPhrase | undefined, reading: Reading): boolean {
   const isPart =
-    object?.known?.kind === 'part' || (object?.pronoun === true && reading.acts.at(-1)?.parts.length === 1);
+    object?.known?.kind === 'part' ||
+    FASTENER.test(objectText) ||
+    (object?.pronoun === true && reading.acts.at(-1)?.parts.length === 1);
   return (
     isPart &&
     !MOTOR.test(objectText) &&

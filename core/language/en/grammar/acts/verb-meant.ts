@@ -1,6 +1,7 @@
 import { verbOf } from '../../../../model/verbs';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
+import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { movedBy, type ReadVerb, WAY_WORDS, type Way } from '../words/operations';
 import { BY_HAND, FASTENER, goesElsewhere, goesToHolder, isStartedOnly, type Meant, placeText } from './meant';
@@ -70,11 +71,15 @@ export function verbMeant(
     (TURNS.test(objectText) || REVOLVES.test(told))
   )
     return { verb: 'turn', keepWay: true };
-  if (/^(?:turn|roll)$/.test(phrase) && /\bupside down\b/.test(told)) return { verb: 'lay' };
+  if (/^(?:turn|roll|tip|tilt|flip|set|stand|put)$/.test(phrase) && /\bupside down\b/.test(told))
+    return { verb: 'lay' };
   // "Turn the impeller in": it may go in by turning, or be turned where it sits.
   const isTurnedIn = /^(?:turn|rotate)$/.test(phrase) && /^(?:in|out)$/.test(toldWay ?? '');
   if (isTurnedIn && object?.known?.kind === 'part' && !FASTENER.test(objectText) && !SHAFTS.test(objectText))
     return undefined;
+  // "Spin the line shaft into the coupling": by its thread; turned into something, it may be.
+  const isThreaded = /^(?:turn|rotate|spin)$/.test(phrase) && ways.length === 0 && goesInto(reading, sentence, at);
+  if (isThreaded) return phrase === 'spin' ? { verb: 'start-by-hand' } : undefined;
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
   const way =
     /^(?:turn|rotate|spin)$/.test(phrase) &&
@@ -86,7 +91,8 @@ export function verbMeant(
   const isShifted = movement.ways.back === 'fit' ? SHIFTED_BACK : MOVED_BACK;
   if (way === 'back' && isShifted.test(told)) return { verb: 'move', keepWay: true };
   // "Undo the nuts on the line" says where, and takes them off all the same.
-  const verb = movedBy(movement, way) ?? (toldWay === undefined ? movement.alone : undefined);
+  const moves = movedBy(movement, way) ?? (toldWay === undefined ? movement.alone : undefined);
+  const verb = moves === 'loosen' && PULLS.test(phrase) && /\bfree\b/.test(told) ? 'draw' : moves;
   if (
     /^(?:press|push|force|squeeze)$/.test(phrase) &&
     (way === 'down' || way === undefined || way === 'in') &&
@@ -121,6 +127,15 @@ export function verbMeant(
     /\b(?:out|off) (?:by )?(?:\w+|\d+) (?:full |more )?turns?\b/.test(told)
   )
     return { verb: 'loosen', keepWay: true };
+  // "Back the screw out to the dimension you measured": set, and still there.
+  if (
+    verb === 'take-off' &&
+    /^(?:back|screw|turn|wind|run|spin)$/.test(phrase) &&
+    /\b(?:out|off) (?:again )?to (?:(?:the|its|your|that) )?(?:\w+ )?(?:dimension|mark|size|height|position|length|setting|measure\w*|distance|depth|figure|\d)/.test(
+      told,
+    )
+  )
+    return { verb: 'adjust', how: 'out', aboutEnd: at, about: objectText };
   // "Unclamp the plungers and push them forward into the box": out of the way, or home.
   if (verb === 'press' && takenBefore(reading, objects)) return undefined;
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
@@ -139,6 +154,8 @@ export function verbMeant(
   );
 }
 
+/** "Pull the rotor free": out of what held it. */
+const PULLS = /^(?:pull|draw|slide|slip|lift|pick|hook|withdraw|extract|tug|yank|drag)$/;
 const SHIFTED_BACK = /\bback (?:along|toward|towards|far) /;
 const MOVED_BACK = /\bback (?:along|toward|towards|until|far|a |an |by )/;
 /** Loosened, unless its thread is a left-hand one. */
@@ -163,8 +180,14 @@ const FLAT =
 const LOOKS = /\bto (?:see|check|feel|find)\b/;
 /** "Run the pump": the words go on saying that it runs. */
 export const RUNS = new RegExp(
-  `^(?:run|start|cycle|operate|stroke) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up|bring(?: up)?|take(?: up)?|run(?: up)?|put(?: up)?) (?:the )?pressure\\b`,
+  `^(?:run|start|cycle|operate|stroke|jog|deadhead|dead-head) (?:the )?(?:${MACHINES})\\b|^(?:raise|increase|build up|bring(?: up)?|take(?: up)?|run(?: up)?|put(?: up)?) (?:the )?pressure\\b`,
 );
+
+/** "Into the coupling": a part of the pump. */
+function goesInto({ series }: Reading, sentence: Sentence, at: number): boolean {
+  const into = /^(?:into|onto)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1)?.phrase : undefined;
+  return into !== undefined && isPartOrShort(into, series);
+}
 
 /** What was loosened or disconnected in the same breath. */
 function takenBefore({ acts }: Reading, [object]: readonly NounPhrase[]): boolean {

@@ -1,7 +1,8 @@
+import { namesAt } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
-import { WAY_BEFORE_PLACE, type Way } from '../words/operations';
+import { verbAt, WAY_BEFORE_PLACE, type Way } from '../words/operations';
 
 /* Which way something is moved, of all that tells one. */
 
@@ -22,6 +23,7 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
     const low = sentence.lows[at] ?? '';
     if (low === 'through' && sentence.lows[at + 1] === 'to') return 'along';
     if (/^(?:,|;|until|so|because|for|before|after|while)$/.test(low)) return undefined;
+    if (isElse(sentence, at)) return undefined;
     const way =
       low === 'down' && /^(?:onto|into|over|on)$/.test(sentence.lows[at + 1] ?? '') ? 'on' : WAY_BEFORE_PLACE[low];
     if (way === undefined) {
@@ -53,10 +55,29 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
       )
     )
       continue;
+    // "Pull the plugs into a tray": caught there.
+    if (way === 'in' && CATCHES.test(next?.phrase.words.at(-1) ?? '') && next?.phrase.known?.kind !== 'part') continue;
     return /^(?:in|on)$/.test(way) && isOutBehind(sentence, at + 1) ? 'out' : way;
   }
   return undefined;
 }
+
+/** "... and drain the rest into a tray", "... to get the rest out": what else is done, and what for. */
+function isElse(sentence: Sentence, at: number): boolean {
+  const { lows } = sentence;
+  if (!/^(?:and|then|to)$/.test(lows[at] ?? '') || isKnownPart(sentence, at + 1)) return false;
+  // "Tap it to separate it from the dowels" says what comes of it.
+  if (lows[at] === 'to' && /^(?:separate|free|release|remove|loosen|break|unseat|part)$/.test(lows[at + 1] ?? ''))
+    return false;
+  const verb = verbAt(lows, at + 1);
+  return verb !== undefined && WAY_BEFORE_PLACE[lows[at + 1] ?? ''] === undefined;
+}
+
+function isKnownPart(sentence: Sentence, at: number): boolean {
+  return namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part');
+}
+
+const CATCHES = /^(?:trays?|buckets?|pans?|bowls?|jars?|cans?|tubs?|containers?|drums?|bottles?|basins?|pails?)$/;
 
 /** "Numbers facing out", "marked side out" is no way out. */
 const FACED =

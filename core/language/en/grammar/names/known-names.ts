@@ -55,10 +55,20 @@ export function namesOf(series: Series): NameIndex {
   for (const { id, name, positions } of series.positionSets) {
     add('places', id, name);
     for (const position of positions) add('place', position.id, position.name);
+    const head = sharedHead(positions.map((position) => position.name));
+    if (head !== undefined && !partsOf(name).includes(head)) add('places', id, head);
   }
   for (const list of index.values()) list.sort((a, b) => b.parts.length - a.parts.length);
   indexes.set(series, index);
   return index;
+}
+
+/** What all places of a set are called: the "suction side" and the "discharge side" are sides. */
+function sharedHead(names: readonly string[]): string | undefined {
+  const [first, ...others] = names.map((name) => partsOf(name));
+  const head = first?.at(-1);
+  const isShared = others.length > 0 && others.every((parts) => parts.length > 1 && parts.at(-1) === head);
+  return isShared && first && first.length > 1 && head !== undefined && !/\d/.test(head) ? head : undefined;
 }
 
 function numberedPlaces({ id, positions }: Series['positionSets'][number]): ReadonlyMap<number, KnownPlace> {

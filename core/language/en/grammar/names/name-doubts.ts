@@ -53,6 +53,18 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   // "Bypass", where there is a bypass valve and a bypass cap.
   const beginning = known.filter((other) => begins(other.parts, parts)).map((other) => other.name);
   if (beginning.length > 2 && kindFromName(name) === 'other') return asked('which-part', beginning);
+  // "Packing" where there are packing rings.
+  const rings = known.filter(
+    (other) =>
+      RINGS.test(other.parts.at(-1) ?? '') &&
+      other.parts.slice(0, -1).join(' ') === key &&
+      kindFromName(other.name) === kindFromName(name),
+  );
+  if (rings.length > 0)
+    return asked(
+      'near-part',
+      rings.map((other) => other.name),
+    );
   // "Seal" where there is a seal assembly.
   const assemblies = known.filter(
     (other) => WHOLES.test(other.parts.at(-1) ?? '') && other.parts.slice(0, -1).join(' ') === key,
@@ -110,6 +122,7 @@ function isAtPlace({ components, positionSets }: Series, name: string, called: r
 /** What a thing does is no part of its name. */
 const DOES =
   /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
+const RINGS = /^(?:ring|element|strip|cord)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 
 /** A name that holds a verb, a figure, a little word or more words than a name has. */

@@ -41,6 +41,8 @@ export const STATE =
 /** "The remaining two", "the outside two": words that say which of several, beside a number. */
 const WHICH =
   /^(?:remaining|other|last|first|second|third|outside|outer|inside|inner|opposite|middle|centre|center|upper|lower|top|bottom|left|right|front|rear|next)$/;
+/** What is left of something. */
+export const REST = /^(?:remains?|traces?|rests?|residues?|bits|pieces)$/;
 const MEASURED = /^(?:n·m|nm|newton\w*|bar|psi|litres?|liters?|degrees|°c|°)$/;
 /** Words with which something else begins. */
 
@@ -134,7 +136,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     }
   }
   // "Renew all four": those that were named.
-  if (every && count !== undefined && isJoint(words[at]) && at > start) {
+  if (every && count !== undefined && isJoint(words[at]) && at > start && !namesHere(sentence, at, 'part')) {
     const [from, to] = [(words[start] as Word).from, (words[at - 1] as Word).to];
     return { phrase: { name: 'all', words: lows.slice(start, at), state: [], pronoun: true, from, to }, end: at };
   }
@@ -176,7 +178,8 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     if (
       whose &&
       !whose.phrase.pronoun &&
-      (isStuff(whose.phrase) ||
+      (REST.test(nameWords.at(-1) ?? '') ||
+        isStuff(whose.phrase) ||
         isFeature(nameWords) ||
         isEnd(nameWords.at(-1) ?? '') ||
         whose.phrase.known?.kind === 'part')

@@ -61,7 +61,7 @@ export function doer(piece: Piece, at: number): boolean {
 }
 
 const THIRD_PERSON =
-  /^(?:he|she|one|(?:the|your) \w+)(?: (?:now|then|just|also|first|simply|usually|always|normally))* $/;
+  /^(?:he|she|one|everybody|everyone|(?:the|your) \w+)(?: (?:now|then|just|also|first|simply|usually|always|normally))* $/;
 
 /** "Clean the caps", "shut the valve": a word that says how as well. */
 function isOrderAt(piece: Piece, at: number): boolean {

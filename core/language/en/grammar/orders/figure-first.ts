@@ -28,7 +28,8 @@ function figureIs(piece: Piece, at: number): boolean {
   return end > figure && order(piece, at, end, [from, things], [figure, end]);
 }
 
-const FIGURE_FOR = /^(?:the )?(?:torque|tightening torque|torque (?:value|figure|setting|spec)|figure) (?:for|on)(?= )/;
+const FIGURE_FOR =
+  /^(?:the )?(?:final )?(?:torque|tightening torque|torque (?:value|figure|setting|spec)|figure) (?:for|on)(?= )/;
 
 /** Where fasteners that are named from a place on end. */
 function fastenersAt(piece: Piece, at: number): number {

@@ -21,6 +21,18 @@ export function saidOfThing(piece: Piece, at: number): void {
   if (stop < 0) return;
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
+  // "Unbolt the strainer and the bell, and the collar slides off": the collar does.
+  const isListBefore =
+    at > 0 &&
+    things.phrases.length > 1 &&
+    / , and /.test(
+      ` ${piece
+        .lows(at)
+        .split(' ')
+        .slice(0, stop - at)
+        .join(' ')} `,
+    );
+  if (isListBefore) return;
   // "Light scratches can be lapped away" allows it.
   const isDirt =
     !thing?.known && lexicon.DIRT.test(thing?.words.at(-1) ?? '') && !/\S gaskets?$/.test(thing?.name ?? '');
@@ -170,6 +182,13 @@ function byItself(piece: Piece, at: number, stop: number): void {
   if (coming && SITS.test(way) && /^go/.test(low)) {
     const thing = piece.words.slice(at, stop);
     piece.words.splice(at, verb + 1 - at, piece.as(verb, 'fit'), ...thing);
+    return;
+  }
+  // "Four screws and the wear plate drops down": it is off then.
+  if (/^(?:drops?|falls?)$/.test(low) && /^(?:down|out|off|away|free|from)$/.test(way)) {
+    const thing = piece.words.slice(at, stop);
+    if (way !== 'from') piece.words[behind] = piece.as(behind, 'off');
+    piece.words.splice(at, verb + 1 - at, piece.as(verb, 'take'), ...thing);
     return;
   }
   if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;

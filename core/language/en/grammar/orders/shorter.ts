@@ -20,6 +20,7 @@ export function sayShorter(piece: Piece): void {
   feelOver(piece);
   lookFor(piece);
   askAny(piece);
+  askWhether(piece);
   lookAgain(piece);
   turnToTake(piece);
   getStarted(piece);
@@ -175,6 +176,18 @@ function askAny(piece: Piece): void {
     .join(' ');
   if (end === on + 1 || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign)) return;
   piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
+}
+
+/** "Are the balls still round?": check whether they are. */
+function askWhether(piece: Piece): void {
+  const at = piece.skipFillers(0);
+  if (!/^(?:is|are)$/.test(piece.low(at)) || piece.low(at + 1) === 'there' || piece.words.at(-1)?.low !== '?') return;
+  const things = objectsAt(piece.sentence(), at + 1);
+  const isKnown = things.phrases.length > 0 && things.phrases.every(({ known }) => known?.kind === 'part');
+  if (!isKnown || things.end >= piece.words.length - 1) return;
+  const [be] = piece.words.splice(at, 1);
+  if (be) piece.words.splice(things.end - 1, 0, be);
+  piece.words.splice(at, 0, piece.as(at, 'check', true), piece.as(at, 'if', true));
 }
 
 const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|good|ok|okay|replace|renew|clean)\b/;

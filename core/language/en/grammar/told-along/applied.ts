@@ -280,6 +280,9 @@ export function putOn(place: Place): number | undefined {
   const found = nounPhraseAt(sentence, at + 1);
   if (!found) return undefined;
   const { phrase } = found;
+  // "Wrap it in a clean cloth".
+  if (act.verb === 'wrap' && low === 'in' && act.parts.length > 0 && phrase.known?.kind !== 'part')
+    return keep(place, at, found.end);
   if (phrase.pronoun) act.parts.push(...reading.meant());
   else if (phrase.known?.kind === 'part' || !lexicon.isFeature(phrase.words)) {
     act.parts.push(partOf(phrase));

@@ -39,6 +39,8 @@ export function facing(place: Place): number | undefined {
       return undefined;
     const said = FACING.exec(sentence.text(start, end));
     if (!said) continue;
+    // "Zap the shaft seal out": an order, whatever its verb is.
+    if (/^\S+ (?:the|a|an|both|all|your) /i.test(said[1] ?? '')) return undefined;
     // "..., pushing the lip in" says how.
     const first = sentence.lows[start] ?? '';
     if (baseOf(first, 'ing') !== undefined && !lexicon.isEnd(first)) return undefined;

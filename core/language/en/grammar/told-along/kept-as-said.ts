@@ -121,6 +121,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       if (
         !verb ||
         isKept ||
+        toolAt(sentence, at) !== undefined ||
         (verb.is === 'verb' && verb.verb === 'attend') ||
         (act.verb === 'test' && verb.is === 'verb' && /^(?:inspect|test)$/.test(verb.verb)) ||
         lexicon.isManner(sentence.lows[at] ?? '') ||

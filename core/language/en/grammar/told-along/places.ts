@@ -17,6 +17,9 @@ export function places(reading: Reading, sentence: Sentence, start: number, act:
     const set = sets.find(({ id }) => id === known.id);
     const plural = isPlural(sentence.lows[found.end - 1] ?? '');
     // "Into the bore" says where to, and not at which of them.
+    // "In both ends of the stator" are ends of something else.
+    const owner = sentence.lows[found.end] === 'of' ? nounPhraseAt(sentence, found.end + 1)?.phrase.known : undefined;
+    if (owner?.kind === 'part' && owner.numbered === undefined) return undefined;
     if (!set || !(found.phrase.every || plural || found.phrase.count !== undefined) || (!takes && !found.phrase.every))
       return undefined;
     act.positionSetId = set.id;

@@ -13,6 +13,7 @@ import { putOn, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { KEPT_AS_SAID } from './kept-as-said';
 import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
+import { MORE_PARTS } from './more-parts';
 import { places } from './places';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
@@ -42,6 +43,7 @@ const GOES_TO =
   /^(?:(?:and|then|,) )*(?:go(?: up| on)?|finish(?: off| up)?|end(?: up)?|bring (?:it|them)(?: up)?|take (?:it|them)(?: up)?) (?=(?:to|at|with) \d)/;
 
 const CONSTRUCTIONS: readonly Construction[] = [
+  ...MORE_PARTS,
   {
     name: 'something by itself: "the cover screw by screw" could be screw or cover',
     read: ({ reading, sentence, at }) => {
@@ -128,7 +130,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act, told }) => {
       if (
         !lexicon.REASON_OPENING.test(told) &&
-        !/^(?:as (?:it|they) (?!came|was|were)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make (?:sure|room)|get (?:at|to|access)|reach|expose|give|free|see|gain|spare|save|help|let|allow))\b/.test(
+        !/^(?:as (?:it|they) (?!(?:came|was|were|comes?|goes|go|slides?|moves?|turns?|drops?|falls?|slips?|lifts?|leaves?|enters?|appears?|warms?|cools?|runs?|fills?|drains?|rises?|gets?|starts?|begins?|nears?|reach(?:es)?)\b)|it (?:weighs|is heavy)|they (?:are|weigh)|to (?:keep|prevent|protect|avoid|stop|make (?:sure|room)|get (?:at|to|access)|reach|expose|give|free|see|gain|spare|save|help|let|allow))\b/.test(
           told,
         )
       )
@@ -191,7 +193,10 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const low = sentence.lows[at] ?? '';
       // "Fit diffuser stage 1".
       // "Six screws each end".
-      const isEach = /^(?:each|every)$/.test(low) && WAY_WORDS[sentence.lows[at - 1] ?? ''] === undefined;
+      // "Hook the packing out, both ends".
+      const isEach =
+        (/^(?:each|every)$/.test(low) && WAY_WORDS[sentence.lows[at - 1] ?? ''] === undefined) ||
+        (/^(?:both|all)$/.test(low) && sentence.lows[at - 1] === ',');
       const every = isEach ? at + 1 : at;
       const isPlace = ({ kind }: KnownName) => kind === 'place' || (every > at && kind === 'places');
       if (namesAt(sentence.names, sentence.words, every).some(isPlace)) return places(reading, sentence, at, act);
@@ -257,6 +262,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
         .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
         .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
         .filter(Boolean);
+      // "Check whether it is straight": how it should be is no sign of wear.
+      if (asksWhether(reading) && GOOD.test(said)) {
+        act.how.push(sentence.text(/^(?:is|are)$/.test(sentence.lows[at] ?? '') ? at : at + 1, end));
+        return end;
+      }
       // "..., if it catches the cylinder is junk": what follows from it is asked.
       if (signs.some((sign) => VERDICT.test(sign))) {
         reading.doubt('condition', sentence, at, end);
@@ -277,6 +287,10 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   ...KEPT_AS_SAID,
 ];
+
+/** How a part should be. */
+const GOOD =
+  /^(?:(?:still|all|nice and|perfectly|really|completely) )*(?:straight|round|flat|free|smooth|clean|intact|ok|okay|good|sound|tight|true|square|parallel|even|dry|clear|undamaged|sharp|firm|soft|flexible|centred|centered|aligned|seated|in place|level|within|the same|equal|alike|fit|usable|there|present|complete)\b/i;
 
 const VERDICT = new RegExp(`\\b(?:${RENEWED}|${RENEWING})\\b`, 'i');
 

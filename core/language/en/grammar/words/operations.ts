@@ -113,6 +113,7 @@ const MOVEMENTS: readonly Movement[] = [
   { words: 'top', ways: { up: 'fill' } },
   { words: 'bar', ways: { over: 'turn', along: 'turn' } },
   { words: 'line', ways: { up: 'align' } },
+  { words: 'build', ways: { up: 'join', together: 'join' } },
   {
     words: 'tie',
     ways: { up: 'put-aside', back: 'put-aside', aside: 'put-aside', together: 'put-aside', down: 'hold' },

@@ -97,6 +97,7 @@ function readWords(text: string): readonly Word[] {
   timesBehind(single);
   joinedPlaces(single);
   withoutAbbreviationDots(single, text);
+  throughBolts(single);
   soManyOff(single);
   const words = withoutReferences(single);
   return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
@@ -111,7 +112,7 @@ export function inDigits(text: string): string {
 
 /** What a line of a list begins with: "1.", "a)", "Step 12:", a dash or a dot. */
 const LIST_MARK =
-  /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
+  /^\s*(?:(?:step |number )?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|twenty(?:-\w+)?|thirty(?:-\w+)?)\s*[:.)](?=\s)|\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
 
 /** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
 function withoutAbbreviationDots(words: Word[], text: string): void {
@@ -143,6 +144,21 @@ function ordinals(words: Word[]): void {
 const ORDINALS: Readonly<Record<string, string>> = {
   ...{ '1st': 'first', '2nd': 'second', '3rd': 'third', '4th': 'fourth', '5th': 'fifth', '6th': 'sixth' },
 };
+
+/** "Through bolts" are called so, and nothing goes through a bolt. */
+function throughBolts(words: Word[]): void {
+  for (let at = words.length - 2; at >= 0; at -= 1) {
+    const [word, next] = [words[at] as Word, words[at + 1] as Word];
+    const isCalled = word.low === 'through' && /^(?:bolt|stud|rod)s?$/.test(next.low);
+    if (!isCalled || /^holes?$/.test(words[at + 2]?.low ?? '')) continue;
+    words.splice(at, 2, {
+      low: `through-${next.low}`,
+      parts: [...word.parts, ...next.parts],
+      from: word.from,
+      to: next.to,
+    });
+  }
+}
 
 /** "4 off cover bolts", "2 no. seals": so many of them, as parts lists count. */
 function soManyOff(words: Word[]): void {

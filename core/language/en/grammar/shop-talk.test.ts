@@ -1,0 +1,132 @@
+import { parseLine } from '../../../line/parse-line';
+import { typed } from '../../../testing/workbook';
+
+/* Turns of speech heard at the bench: what happens by itself, what is told first or last, and what may mean two things. */
+
+const { series: bare } = typed([
+  'take off 8 through bolts',
+  'take off end cover',
+  'take off 6 cover nuts',
+  'take off cover gasket',
+  'take off rotor',
+  'take off shaft seal',
+  'take off intermediate ring',
+  'take off packing ring',
+  'take off valve cap @each shaft',
+  'take off line shaft',
+  'take off shaft coupling',
+  'take off stator',
+  'take off 2 stator gaskets',
+]);
+const series = {
+  ...bare,
+  positionSets: bare.positionSets.map((set) => ({
+    ...set,
+    name: 'valves',
+    positions: set.positions.map((place, i) => ({ ...place, name: i === 0 ? 'suction side' : 'discharge side' })),
+  })),
+};
+const read = (line: string) => parseLine(line, series);
+const told = (line: string) => {
+  const { steps, faults, doubts } = read(line);
+  expect([line, faults, doubts]).toEqual([line, [], []]);
+  return steps.map(({ verb, parts, about, into, detail, positionIds }) =>
+    [
+      `${verb}: ${about ?? parts.map(({ name, count }) => `${count ?? ''} ${name}`.trim()).join(', ')}`.trim(),
+      into && `into ${into}`,
+      detail,
+      positionIds.length > 0 && `at ${positionIds.length}`,
+    ]
+      .filter(Boolean)
+      .join('; '),
+  );
+};
+
+test.each<[string, string, readonly string[]]>([
+  [
+    'a tray in which something is caught is no place to go',
+    'pull the rotor and drain whatever oil is left into a tray',
+    ['draw: rotor', 'drain: whatever oil is left'],
+  ],
+  ['pulled free is out', 'pull the rotor free', ['draw: rotor']],
+  [
+    'the ends of another part are no places',
+    'insert the gaskets in both ends of the stator',
+    ['fit: stator gasket; into both ends of the stator'],
+  ],
+  ['places by what they are called', 'remove the valve caps on both sides', ['take-off: valve cap; at 2']],
+  [
+    'what falls off by itself',
+    'remove the cover nuts, and the end cover drops down',
+    ['take-off: cover nut', 'take-off: end cover'],
+  ],
+  [
+    'what comes away behind a list',
+    'unbolt the end cover and the rotor, and the shaft seal slides off',
+    ['take-off: end cover, rotor', 'draw: shaft seal'],
+  ],
+  ['when, and not why', 'mark the rotor as it comes off', ['mark: rotor; as it comes off']],
+  ['by its thread', 'spin the line shaft into the coupling', ['start-by-hand: line shaft; into coupling']],
+  ['through bolts', 'run all eight through bolts in', ['start-by-hand: 8 through bolt']],
+  ['set back', 'set the stroke back to zero', ['adjust: stroke; to zero']],
+  ['on its head', 'tip the pump upside down to get the rest of the product out', ['lay: pump; upside down']],
+  [
+    'what comes next',
+    'insert the shaft seal, followed by the intermediate ring',
+    ['fit: shaft seal', 'fit: intermediate ring'],
+  ],
+  [
+    'one more at the end',
+    'remove the end cover with the puller and the cover gasket as well',
+    ['take-off: end cover, cover gasket'],
+  ],
+  [
+    'how it is done behind a colon',
+    'remove the end cover: undo the 6 cover nuts and lift the end cover off',
+    ['take-off: 6 cover nut', 'take-off: end cover'],
+  ],
+  [
+    'what is not said again is done last',
+    'remove the end cover: undo the 6 cover nuts',
+    ['take-off: 6 cover nut', 'take-off: end cover'],
+  ],
+  ['a question', 'is the rotor still straight?', ['inspect: rotor; is still straight']],
+  ['what is left of a gasket', 'scrape the remains of the gasket off', ['clean: the remains of the gasket']],
+  ['on its end', 'stand the rotor upright', ['lay: rotor; upright']],
+  ['turned on blocks', 'roll the rotor on two V-blocks', ['turn: the rotor; on two V-blocks']],
+  ['read off', 'read the runout of the rotor', ['measure: rotor; the runout']],
+  ['back and forth', 'twist the rotor back and forth', ['turn: the rotor; back and forth']],
+  [
+    'set from the end of its thread',
+    'back the through bolts out to the dimension you measured',
+    ['adjust: through bolt; out, to the dimension you measured'],
+  ],
+  ['a number in words', 'Seven: take off the rotor', ['take-off: rotor']],
+  ['how much a figure is', 'final torque on the cover nuts is 20 N·m', ['torque: cover nut']],
+  ['wrapped in cloth', 'wrap the rotor in a clean cloth', ['wrap: rotor; in a clean cloth']],
+  [
+    'where it begins',
+    'starting at the suction end, loosen the cover nuts',
+    ['loosen: cover nut; starting at the suction end'],
+  ],
+  ['everybody', 'everybody marks the rotor', ['mark: rotor']],
+])('%s', (_what, line, expected) => {
+  expect(told(line)).toEqual(expected);
+});
+
+test.each<[string, string]>([
+  ['a part that is only called to mind', "draw the rotor, and don't forget the shaft seal behind it"],
+  ['a part that moves by itself', 'jog the motor so that the rotor pushes the shaft seal out'],
+  [
+    'a word that nobody knows, done to a part',
+    'clean the rotor with a rag, zap the shaft seal out with the impact gun',
+  ],
+  ['locked, or locked out', 'raise the line shaft by 3 mm and lock the nut'],
+  ['turned into something', 'turn the rotor into the stator'],
+  ['packing, where there are packing rings', 'hook out the packing'],
+  ['signs of wear on nothing', 'look for a groove where it rides'],
+  ['a hose that is pinched', 'pinch the rotor'],
+])('asked, and not guessed: %s', (_what, line) => {
+  const { doubts, faults } = read(line);
+  expect([line, doubts.length + faults.length]).not.toEqual([line, 0]);
+});
