@@ -130,6 +130,8 @@ function isRepeatNext(sentence: Sentence, at: number, joined: number): boolean {
 /** How many words join what follows to what was said: ", and then" is three. */
 function joinersAt(sentence: Sentence, at: number): number {
   let length = 0;
+  // "The next bowl" joins nothing.
+  if (/^(?:the|a|an|each|every|its)$/.test(sentence.lows[at - 1] ?? '')) return 0;
   while (/^(?:,|and|then|next|also|finally|afterwards)$/.test(sentence.lows[at + length] ?? '')) length += 1;
   return length;
 }

@@ -40,7 +40,9 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
   for (const { verb, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
-      beside.find((text) => hidesOrder(sentenceOf(text, names)) || movesByItself(sentenceOf(text, names))) ??
+      beside.find(
+        (text) => (verb !== 'wait' && hidesOrder(sentenceOf(text, names))) || movesByItself(sentenceOf(text, names)),
+      ) ??
       why.find((text) => hidesDone(sentenceOf(text, names))) ??
       beside.find((text) => /\botherwise (?:new|renew|replace|scrap|bin)\b/i.test(text)) ??
       how.find((text) => {
@@ -56,7 +58,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
-          (!figure && (hidesTorque(said) || figuresFasteners(said)))
+          (!figure && !lexicon.MAY_TAKE.test(text.toLowerCase()) && (hidesTorque(said) || figuresFasteners(said)))
         );
       }) ??
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??

@@ -40,6 +40,8 @@ export function lostWords(
     // "(12)" stands behind its number, or points at a drawing.
     if (value !== undefined && words[i - 1]?.low === '(' && /^(?:\)|pcs?|pieces?|off)$/.test(words[i + 1]?.low ?? ''))
       return false;
+    // "With one wrench".
+    if (value === 1 && hasTools) return false;
     if (value !== undefined) return !isMeasured && !kept.has(low) && !kept.has(String(value)) && !numbers.has(value);
     if (!/\p{L}/u.test(low) || EMPTY.has(low) || isUnit(low) || (hasTools && isToolName([low]))) return false;
     if (low === 'after' && words[i + 1]?.low === 'that') return false;

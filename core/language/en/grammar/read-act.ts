@@ -7,6 +7,7 @@ import { readCleaning } from './cleaning';
 import { beginsFacing, isJoint } from './names/name-ends';
 import { nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
+import { isPartOrShort } from './names/short-names';
 import { pronounText, readAbout } from './read-about';
 import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
 import { trailing } from './told-along/trailing';
@@ -79,6 +80,7 @@ export function readAct(
   ) {
     takeWay();
   }
+  keepUpTheShaft();
   if (verb.is === 'movement' && TO_ONE_SIDE.test(sentence.lows.slice(at, at + 3).join(' '))) {
     ways.push('aside');
     wayWords.push('to one side');
@@ -229,6 +231,29 @@ export function readAct(
   function isTogetherWith(from: number): boolean {
     const isHow = verb.is === 'movement' && verb.movement.ways.together === undefined;
     return sentence.lows[from] === 'together' && (sentence.lows[from + 1] === 'with' || isHow);
+  }
+
+  /** "Slide the gland up the shaft", "back the nut all the way off the shaft", "along the shaft": on what. */
+  function keepUpTheShaft(): void {
+    if (verb.is !== 'movement' || objects.phrases.length === 0) return;
+    const isTaken = /^(?:up|down|off)$/.test(sentence.lows[at - 1] ?? '') && wayWords.at(-1) === sentence.lows[at - 1];
+    const isAlong = sentence.lows[at] === 'along';
+    const start = isAlong ? at + 1 : at;
+    if (!(isTaken || isAlong) || !/^(?:the|its)$/.test(sentence.lows[start] ?? '')) return;
+    const on = nounPhraseAt(sentence, start);
+    if (!on || !isPartOrShort(on.phrase, reading.series)) return;
+    const from = isAlong ? at : at - 1;
+    act.how.push(sentence.text(from, on.end));
+    if (isTaken) wayWords.pop();
+    else ways.push('along');
+    at = on.end;
+    // "... out of the way", "... and off".
+    if (isOutOfTheWay(sentence, at)) takeWay();
+    const isAnother = WAY_WORDS[sentence.lows[at + 1] ?? ''] !== undefined && isJoint(sentence.words[at + 2]);
+    if (/^(?:and|then)$/.test(sentence.lows[at] ?? '') && isAnother) {
+      at += 1;
+      takeWay();
+    }
   }
 
   function takeWay(): void {

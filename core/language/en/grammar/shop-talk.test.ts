@@ -109,6 +109,26 @@ test.each<[string, string, readonly string[]]>([
     'starting at the suction end, loosen the cover nuts',
     ['loosen: cover nut; starting at the suction end'],
   ],
+  ['along what', 'slide the shaft seal up the line shaft', ['move: shaft seal; up the line shaft']],
+  ['along what, and off', 'lift the shaft seal up the line shaft and off', ['take-off: shaft seal; up the line shaft']],
+  ['down over something', 'guide the end cover down over the line shaft', ['fit: end cover; into line shaft']],
+  [
+    'by what it is drawn',
+    'draw the end cover down with the six cover nuts',
+    ['torque: 6 cover nut; to draw the end cover down'],
+  ],
+  ['turned off something', 'turn the stator off the rotor', ['take-off: stator; off the rotor']],
+  ['cleaned up', 'clean the sealing faces up with a rag', ['clean: sealing faces']],
+  ['tried', 'refit the rotor and give it a go', ['fit: rotor', 'test: run the pump']],
+  [
+    'what it may take',
+    'rotate the rotor by hand; it should turn with no more than 5 N·m',
+    ['turn: the rotor; by hand, it should turn with no more than 5 N·m'],
+  ],
+  ['how many people', 'lift off the end cover. Two people', ['take-off: end cover; Two people']],
+  ['on stands', 'land the rotor on two stands', ['lay: rotor; on two stands']],
+  ['between centres', 'put the line shaft between centres', ['hold: line shaft; between centres']],
+  ['the next one', 'remove the next valve cap', ['take-off: valve cap; the next']],
   ['everybody', 'everybody marks the rotor', ['mark: rotor']],
 ])('%s', (_what, line, expected) => {
   expect(told(line)).toEqual(expected);
@@ -119,7 +139,7 @@ test.each<[string, string]>([
   ['a part that moves by itself', 'jog the motor so that the rotor pushes the shaft seal out'],
   [
     'a word that nobody knows, done to a part',
-    'clean the rotor with a rag, zap the shaft seal out with the impact gun',
+    'clean the rotor with a rag, boing the shaft seal out with the impact gun',
   ],
   ['locked, or locked out', 'raise the line shaft by 3 mm and lock the nut'],
   ['turned into something', 'turn the rotor into the stator'],

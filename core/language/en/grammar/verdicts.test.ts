@@ -47,6 +47,14 @@ test.each<[string, readonly string[]]>([
     'inspect the seal and the rotor for cuts and renew the rotor if necessary',
     ['inspect seal, rotor; for cuts', 'inspect rotor; renew if cuts'],
   ],
+  ['is the seal cracked? Then renew it', ['inspect seal; renew if cracked']],
+  ['check whether the seal is cracked and renew it', ['inspect seal; renew if cracked']],
+  ['inspect the seal for cuts, if so, replace it', ['inspect seal; renew if cuts']],
+  ['check the seal for cuts; if they are, bin it', ['inspect seal; renew if cuts']],
+  ['measure the rotor width, renew below 39 mm', ['measure rotor; width, minimum 39 mm']],
+  ['check whether the rotor is straight', ['inspect rotor; is straight']],
+  ['check that the rotor turns freely', ['inspect rotor; turns freely']],
+  ['look behind the rotor for wear', ['inspect rotor; for wear; behind']],
   ['replace the seal', ['renew seal']],
 ])('%s', (line, steps) => {
   expect(read(line)).toEqual({ steps, asked: [] });

@@ -1,4 +1,5 @@
 import { verbOf } from '../../../model/verbs';
+import { objectsAt } from './acts/objects';
 import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
 import { hidesDone } from './hidden';
 import { torqueAt } from './names/figures';
@@ -28,7 +29,12 @@ export function readWithoutVerb(
   const goesOn =
     reading.acts.length > 0 &&
     (lexicon.MANNER_PHRASE.test(told) || /^(?:go|come|then)\b|^(?:the )?\w+(?: ones?)? (?:first|last)$/.test(told));
-  if (isStatement(sentence, at, told) && !TO_BE_DONE.test(told) && !MOVES_THERE.test(told)) {
+  if (
+    !isHeading(reading, sentence, at) &&
+    isStatement(sentence, at, told) &&
+    !TO_BE_DONE.test(told) &&
+    !MOVES_THERE.test(told)
+  ) {
     // "Both pins look worn, renew as a pair": a statement, and what is to be done about it.
     const order = sentence.lows.findIndex((_, i) => i > at && isOrderBehind(sentence, i));
     if (order > 0) {
@@ -47,6 +53,14 @@ function asksHow({ acts }: Reading, sentence: Sentence, at: number): boolean {
   const last = acts.at(-1);
   return (
     last !== undefined && verbOf(last.verb).effect === 'stays' && sentence.isQuestion && sentence.words.length - at < 4
+  );
+}
+
+/** "Now the sleeves and the impeller, you may have to warm it": what comes next, and what is said of it. */
+function isHeading({ series }: Reading, sentence: Sentence, at: number): boolean {
+  const { phrases, end } = objectsAt(sentence, at);
+  return (
+    phrases.length > 0 && phrases.every((one) => isPartOrShort(one, series)) && sentence.lows[end] === ',' && at > 0
   );
 }
 
@@ -71,6 +85,8 @@ function isOrderBehind({ lows }: Sentence, at: number): boolean {
 
 /** A remark in which something is taken off or tightened is a step that is not said as one: "make sure you get the ring out". */
 export function asksForAct(reading: Reading, sentence: Sentence, at: number): boolean {
+  // "It should turn with no more than 5 N·m" is what it may take, and no torque to give it.
+  if (lexicon.MAY_TAKE.test(sentence.lows.slice(at).join(' '))) return false;
   const hides = hidesAct(sentence, at) || hidesDone(sentence.slice(at, sentence.words.length));
   if (hides) reading.doubt('verb', sentence, at, at + 1);
   return hides;

@@ -64,7 +64,7 @@ export function readCondition(
 
 /** Where a condition ends: at its comma, or before the verb that renews: "if it is worn replace the ring". */
 function renewalFrom({ lows }: Sentence): number {
-  return lows.findIndex((low, i) => low === ',' || (i > 2 && RENEWS.test(low) && !NOT_YET.test(lows[i - 1] ?? '')));
+  return lows.findIndex((low, i) => low === ',' || (i > 1 && RENEWS.test(low) && !NOT_YET.test(lows[i - 1] ?? '')));
 }
 
 const RENEWS = new RegExp(`^(?:${RENEWING})$`);
@@ -96,13 +96,13 @@ function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sente
   }
   const isSame = last?.verb === 'inspect' && areOf(parts, last);
   // "Look for pitting; replace it if any is found".
-  if (last && last.looks.length > 0 && IS_FOUND.test(sign)) last.renewIf.push(...last.looks.splice(0));
+  if (last && last.looks.length > 0 && (sign === '' || IS_FOUND.test(sign))) last.renewIf.push(...last.looks.splice(0));
   else if (last && isSame) last.renewIf.push(sign);
   else reading.acts.push({ ...blankAct('inspect'), parts: [...parts], renewIf: [sign] });
 }
 
 const IS_FOUND =
-  /^(?:(?:any|some|it|they|one|this|that)(?: of (?:this|these|that|them))? )?(?:(?:is|are) )?(?:found|seen|present|evident|visible|there)$/i;
+  /^(?:so|yes|that is so|they are|it is)$|^(?:(?:any|some|it|they|one|this|that)(?: of (?:this|these|that|them))? )?(?:(?:is|are) )?(?:found|seen|present|evident|visible|there)$/i;
 
 /** Whether all that is named is what an act is done to. */
 export function areOf(parts: readonly SaidPart[], act: OpenAct): boolean {
@@ -113,7 +113,7 @@ export function areOf(parts: readonly SaidPart[], act: OpenAct): boolean {
 function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): string {
   const { lows } = sentence;
   let at = 0;
-  while (/^(?:only|if|when|that|which|in|case)$/.test(lows[at] ?? '')) at += 1;
+  while (/^(?:only|if|when|that|which|in|case|by|on|with)$/.test(lows[at] ?? '')) at += 1;
   const names = parts.flatMap(({ name }) => name.toLowerCase().split(' '));
   let subject = at;
   while (

@@ -152,6 +152,18 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"draw it down with the six bolts": they are tightened',
+    means: ({ sentence, phrase, ways, object, at }) => {
+      const [way] = ways.filter((one) => /^(?:down|up|together|in)$/.test(one));
+      const isDrawn = /^(?:pull|draw|bring|take)$/.test(phrase) && way !== undefined;
+      const by =
+        isDrawn && /^(?:with|by|using)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1) : undefined;
+      if (!by || !FASTENER.test(by.phrase.words.join(' '))) return undefined;
+      const isNamed = object !== undefined && !object.pronoun;
+      return { verb: 'torque', isByWhat: true, ...(isNamed && { how: `to ${phrase} the ${object.name} ${way}` }) };
+    },
+  },
+  {
     name: '"pull the bolts down evenly"; a sleeve is pulled up and out',
     means: ({ phrase, ways, objectText, told }) =>
       /^(?:pull|draw)$/.test(phrase) && ways.some((way) => way === 'up' || way === 'down') && FASTENER.test(objectText)
@@ -202,7 +214,7 @@ const CASES: readonly Case[] = [
     name: 'put away from the pump: "lay it on the bench", "set it in the vice", "place it on a cloth"',
     means: ({ reading, sentence, phrase, ways, where, bench, isFacing }) => {
       if (
-        !/^(?:set|place|lay|lower|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) ||
+        !/^(?:set|place|lay|lower|land|put|stand|rest|position|lift|hoist|carry)$/.test(phrase) ||
         !/^(?:on|onto|in|down|over|upside|upright)/.test(sentence.lows[where] ?? '') ||
         ways.includes('aside')
       )
@@ -216,6 +228,13 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"bolt the housing to the bracket": put there, with whatever holds it',
+    means: ({ sentence, phrase, ways, object, objectText, at }) =>
+      phrase === 'bolt' && ways.length === 0 && object && !FASTENER.test(objectText) && sentence.lows[at] === 'to'
+        ? { verb: 'fit' }
+        : undefined,
+  },
+  {
     name: '"stand it upright": how it lies, and nowhere in the pump',
     means: ({ sentence, phrase, ways, object, at }) =>
       /^(?:stand|set|put|position|place)$/.test(phrase) &&
@@ -224,6 +243,15 @@ const CASES: readonly Case[] = [
       /^(?:upright|on end|vertically|horizontally|flat)\b/.test(sentence.lows.slice(at, at + 2).join(' ')) &&
       !/^(?:in|on)$/.test(placeBehind(sentence, at + 1) ?? '')
         ? { verb: 'lay' }
+        : undefined,
+  },
+  {
+    name: '"put the shaft between centres": held there',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:put|set|place|mount|lay|rest)$/.test(phrase) &&
+      ways.length === 0 &&
+      ON_BLOCKS.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'hold' }
         : undefined,
   },
   {
@@ -337,7 +365,7 @@ const CASES: readonly Case[] = [
     name: '"slide it up from the bottom": put in, or pushed out; "up and over the stack": off it, or on it',
     means: ({ movement, told }) => {
       const isFrom = /\b(?:up|down|through) from (?:the )?(?:bottom|top|below|above|underneath)\b/.test(told);
-      const isOver = /\b(?:up|down) (?:and )?over (?:the|its|it)\b/.test(told);
+      const isOver = /\b(?:up(?: and)?|down and) over (?:the|its|it)\b/.test(told);
       return (isFrom && movement.ways.in === 'fit') || (isOver && movement.ways.out === 'draw') ? 'asked' : undefined;
     },
   },

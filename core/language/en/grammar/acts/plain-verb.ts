@@ -99,6 +99,13 @@ export function plainVerb(
     return { verb: 'fill' };
   if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
   if (phrase === 'pump up' && !/\bgrease\b/.test(told)) return undefined;
+  // "Look behind the gland": where.
+  const where =
+    /^(?:look|check|feel|inspect) (behind|under|underneath|inside|into|below|between|through|down|along)$/.exec(
+      phrase,
+    )?.[1];
+  if (where !== undefined && object) return { verb, how: where };
+  if (phrase.startsWith('give it ')) return { verb: 'test', about: 'run the pump', aboutEnd: at };
   // "Read the runout" measures it; a manual or a label is only read.
   if (phrase === 'read' && !READ_OFF.test(told)) return undefined;
   // A hose is pinched off, and no torque given to it.
@@ -359,7 +366,7 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
 
 const RELAXES = /^(?:relax|decompress|expand)$/;
 const HAPPENS =
-  /\b(?:(?:air|drip)[- ]dry|relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip)\b/;
+  /\b(?:(?:air|drip)[- ]dry|relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip|bleed (?:down|off)|vent|depressuri[sz]e|go cold)\b/;
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;

@@ -25,6 +25,8 @@ export class Reading {
   named: readonly SaidPart[] = [];
   /** What is only said to be lifted: what follows tells whether it comes off. */
   readonly lifted = new Set<OpenAct>();
+  /** Looks that ask whether something is so: "check whether the seal is worn". */
+  readonly asked = new Set<OpenAct>();
   /** The words by which verbs were known. */
   readonly verbs: string[] = [];
 

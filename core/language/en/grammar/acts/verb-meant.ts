@@ -61,7 +61,7 @@ export function verbMeant(
   const isInto =
     /^(?:down|up)$/.test(toldWay ?? '') &&
     /^(?:in|on)$/.test(place ?? '') &&
-    movement.ways.in === 'fit' &&
+    /^(?:fit|press)$/.test(movement.ways.in ?? '') &&
     INTO.test(told);
   const isOff = /^(?:down|up)$/.test(toldWay ?? '') && place === 'out' && movement.ways.out === 'draw';
   const saidWay = toldWay === 'along' || isOff || isInto ? (place ?? toldWay) : (toldWay ?? place);
@@ -79,6 +79,12 @@ export function verbMeant(
     return undefined;
   // "Spin the line shaft into the coupling": by its thread; turned into something, it may be.
   const isThreaded = /^(?:turn|rotate|spin)$/.test(phrase) && ways.length === 0 && goesInto(reading, sentence, at);
+  const isTurnedOff =
+    /^(?:turn|rotate|spin)$/.test(phrase) &&
+    ways.length === 0 &&
+    /^(?:off|from)$/.test(sentence.lows[at] ?? '') &&
+    isPartAt(reading, sentence, at + 1);
+  if (isTurnedOff) return { verb: 'take-off' };
   if (isThreaded) return phrase === 'spin' ? { verb: 'start-by-hand' } : undefined;
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.
   const way =
@@ -169,7 +175,7 @@ const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
 /** "Tap it until it moves": loosened, and still there. */
 const COMES_LOOSE =
   /\b(?:(?:un)?till? (?:it|they) (?:moves?|comes? (?:free|loose)|breaks? (?:free|loose)|frees?|lets? go|is (?:free|loose)|works? loose)|to (?:free|loosen|break) (?:it|them|the)\b)/;
-const INTO = /\b(?:up|down) (?:into|onto|through)\b/;
+const INTO = /\b(?:up|down) (?:into|onto|through)\b|\bdown over\b/;
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
 /** "Turn it over by hand a couple of times". */
 const REVOLVES = /\bby hand\b|\btimes\b|\b(?:full|complete) (?:turns?|revolutions?)\b/;
@@ -184,9 +190,13 @@ export const RUNS = new RegExp(
 );
 
 /** "Into the coupling": a part of the pump. */
-function goesInto({ series }: Reading, sentence: Sentence, at: number): boolean {
-  const into = /^(?:into|onto)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1)?.phrase : undefined;
-  return into !== undefined && isPartOrShort(into, series);
+function goesInto(reading: Reading, sentence: Sentence, at: number): boolean {
+  return /^(?:into|onto)$/.test(sentence.lows[at] ?? '') && isPartAt(reading, sentence, at + 1);
+}
+
+function isPartAt({ series }: Reading, sentence: Sentence, at: number): boolean {
+  const named = nounPhraseAt(sentence, at)?.phrase;
+  return named !== undefined && isPartOrShort(named, series);
 }
 
 /** What was loosened or disconnected in the same breath. */

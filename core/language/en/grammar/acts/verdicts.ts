@@ -28,6 +28,13 @@ export function asVerdict(reading: Reading): boolean {
     return false;
   }
   if (!areOf(renewal.parts, look)) return false;
+  // "Is the sleeve scored? Then swap it", "check whether it is worn and renew it".
+  if (reading.asked.has(look)) {
+    if (look.looks.length === 0 || saysMore(renewal) || !areOf(look.parts, renewal)) return true;
+    drop(reading, renewal);
+    look.renewIf.push(...look.looks.splice(0));
+    return false;
+  }
   const needed = renewal.how.find((how) => IF_NEEDED.test(how));
   if (needed !== undefined) {
     if (needed !== IF_NEEDED.exec(needed)?.[0] || saysMore(renewal)) return true;

@@ -50,6 +50,13 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       'which-part',
       atPlace.map((other) => other.name),
     );
+  // "The lower shaft", where there are a line shaft and a pump shaft, and none that is called by where it is.
+  const alike = BY_PLACE.test(parts[0] ?? '') ? partsEndingIn(series, parts.slice(1)) : [];
+  if (alike.length > 1 && !alike.some((other) => BY_PLACE.test(other.parts[0] ?? '')))
+    return asked(
+      'which-part',
+      alike.map((other) => other.name),
+    );
   // "Bypass", where there is a bypass valve and a bypass cap.
   const beginning = known.filter((other) => begins(other.parts, parts)).map((other) => other.name);
   if (beginning.length > 2 && kindFromName(name) === 'other') return asked('which-part', beginning);
@@ -122,6 +129,7 @@ function isAtPlace({ components, positionSets }: Series, name: string, called: r
 /** What a thing does is no part of its name. */
 const DOES =
   /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
+const BY_PLACE = /^(?:upper|lower|top|bottom|front|rear|back|left|right|inner|outer|inside|outside)$/;
 const RINGS = /^(?:ring|element|strip|cord)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 

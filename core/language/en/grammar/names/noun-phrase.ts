@@ -290,7 +290,7 @@ function isWhichOfThem(sentence: Sentence, at: number): boolean {
     names.some(({ kind, length }) => kind === 'part' && length > 0) &&
     before !== undefined &&
     (before.value !== undefined ||
-      /^(?:remaining|other|opposite|last|first|second|third)$/.test(sentence.lows[at] ?? ''))
+      /^(?:remaining|other|opposite|last|next|first|second|third)$/.test(sentence.lows[at] ?? ''))
   );
 }
 

@@ -156,7 +156,7 @@ function heading(piece: Piece, at: number): boolean {
 
 /** "Now comes the rotor off". */
 function comesLast(piece: Piece, at: number): boolean {
-  if (!/^(?:comes?|goes|go)$/.test(piece.low(at))) return false;
+  if (!/^(?:comes?|goes|go)$/.test(piece.low(at)) || lexicon.CAUTION_OPENING.test(piece.lows(at))) return false;
   const things = objectsAt(piece.sentence(), at + 1);
   const way = /^(?:out|off|in|on|back)$/.exec(piece.low(things.end))?.[0];
   if (way === undefined || things.phrases.length === 0) return false;

@@ -21,6 +21,7 @@ export function sayShorter(piece: Piece): void {
   lookFor(piece);
   askAny(piece);
   askWhether(piece);
+  cleanUp(piece);
   lookAgain(piece);
   turnToTake(piece);
   getStarted(piece);
@@ -178,15 +179,26 @@ function askAny(piece: Piece): void {
   piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
 }
 
+/** "Clean the faces up with the wheel": cleaned, and they face nowhere. */
+function cleanUp(piece: Piece): void {
+  const verb = piece.orderVerb();
+  if (verb?.is !== 'verb' || !/^(?:clean|dress)$/.test(verb.verb)) return;
+  const up = piece.words.findIndex(
+    ({ low }, i) =>
+      low === 'up' && lexicon.isEnd(piece.low(i - 1)) && /^(?:|with|using|and|,|\.|;)$/.test(piece.low(i + 1)),
+  );
+  if (up > 1) piece.words.splice(up, 1);
+}
+
 /** "Are the balls still round?": check whether they are. */
 function askWhether(piece: Piece): void {
   const at = piece.skipFillers(0);
   if (!/^(?:is|are)$/.test(piece.low(at)) || piece.low(at + 1) === 'there' || piece.words.at(-1)?.low !== '?') return;
-  const things = objectsAt(piece.sentence(), at + 1);
-  const isKnown = things.phrases.length > 0 && things.phrases.every(({ known }) => known?.kind === 'part');
-  if (!isKnown || things.end >= piece.words.length - 1) return;
+  const thing = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
+  const end = piece.knows(thing) ? piece.behindPart(thing) : isShortName(piece, thing) ? thing + 1 : thing;
+  if (end === thing || end >= piece.words.length - 1) return;
   const [be] = piece.words.splice(at, 1);
-  if (be) piece.words.splice(things.end - 1, 0, be);
+  if (be) piece.words.splice(end - 1, 0, { ...be, as: be.low });
   piece.words.splice(at, 0, piece.as(at, 'check', true), piece.as(at, 'if', true));
 }
 

@@ -1,6 +1,7 @@
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { isRenewal, MOVES, renewedUpon } from '../acts/conditions';
+import { limitOf } from '../acts/limits';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
 import { partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
@@ -11,6 +12,7 @@ import type { Sentence } from '../names/sentence';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
+import { RENEWING } from '../words/verdict-words';
 import { partsOf } from '../words/words';
 
 /** Ways to go on that are kept in the words in which they were said: how, until when, a remark; the most particular first. */
@@ -85,6 +87,17 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what it shall do: "check that it swivels freely"',
+    read: (place) => {
+      const { sentence, at, reading, act } = place;
+      const asked = /\b(?:that|if|whether)$/.test(reading.verbs.at(-1) ?? '') && act.verb === 'inspect';
+      const isFirst = act.how.length + act.looks.length === 0;
+      return asked && isFirst && /^[a-z]{3,}[^s\W]s$/.test(sentence.lows[at] ?? '')
+        ? keep(place, at, toComma(sentence, at))
+        : undefined;
+    },
+  },
+  {
     name: 'what it does there: "securing the cover"',
     read: (place) =>
       lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')
@@ -111,6 +124,19 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'how one goes along: "work your way round from the middle"',
     read: (place) =>
       lexicon.OWN_WAY.test(place.told) ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+  },
+  {
+    name: 'its limit: "measure the shoe, renew below 39 mm"',
+    read: ({ reading, sentence, at, act }) => {
+      const isLimit = act.verb === 'measure' && RENEWS.test(sentence.lows[at] ?? '') && sentence.lows[at - 1] === ',';
+      const from = /^(?:it|them)$/.test(sentence.lows[at + 1] ?? '') ? at + 2 : at + 1;
+      const end = toComma(sentence, at);
+      const limit = isLimit ? limitOf(sentence.text(from, end), act) : undefined;
+      if (limit === undefined) return undefined;
+      act.how.push(limit);
+      reading.verbs.push(...sentence.lows.slice(at, end));
+      return end;
+    },
   },
   {
     name: 'an order that was taken for none: "plug out, drain oil into jar"',
@@ -302,5 +328,6 @@ const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.i
 const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
+const RENEWS = new RegExp(`^(?:${RENEWING})$`);
 const JOINED =
   /^(?:into|onto|or|and|from|off|out|of|clear|in|on|at|to|through|under|around|against|along|past|between|over|by|toward|towards|without|via|per|relative|as|inside|underneath|behind|beside|instead|up|down|back|away|in|on|for|like|across|above|below|near|plus|facing|that|which|how|irrespective|regardless|despite)$/;

@@ -196,7 +196,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
       // "Hook the packing out, both ends".
       const isEach =
         (/^(?:each|every)$/.test(low) && WAY_WORDS[sentence.lows[at - 1] ?? ''] === undefined) ||
-        (/^(?:both|all)$/.test(low) && sentence.lows[at - 1] === ',');
+        /^(?:both|all)$/.test(low);
       const every = isEach ? at + 1 : at;
       const isPlace = ({ kind }: KnownName) => kind === 'place' || (every > at && kind === 'places');
       if (namesAt(sentence.names, sentence.words, every).some(isPlace)) return places(reading, sentence, at, act);
@@ -272,6 +272,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
         reading.doubt('condition', sentence, at, end);
         return end;
       }
+      if (asksWhether(reading)) reading.asked.add(act);
       act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
       act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
       return end;

@@ -65,6 +65,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   cap: ['cap off', 'plug up', 'plug off', 'cover up', 'blank', 'mask off', 'close off', 'stuff', 'stopper'],
   wrap: ['tape up', 'tape over'],
   dress: [
+    'chase',
     'lap',
     'stone',
     'sand',
@@ -121,6 +122,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'look below',
     'look around',
     'look behind',
+    ...['check', 'feel', 'inspect'].flatMap((verb) =>
+      ['behind', 'under', 'underneath', 'inside', 'below', 'between', 'around'].map((where) => `${verb} ${where}`),
+    ),
     'look whether',
     'look if',
     'listen whether',
@@ -169,7 +173,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'look closely at',
   ],
   mark: ['stamp', 'paint-mark', 'match mark', 'matchmark', ...MADE_MARKS],
-  measure: ['read', 'mic', 'mike', 'take the size of', 'calliper', 'caliper'],
+  measure: ['read', 'clock', 'mic', 'mike', 'take the size of', 'calliper', 'caliper'],
   compare: ['hold up against', 'match up'],
   soak: ['steep', 'immerse', 'dip'],
   renew: ['exchange', 'swap', 'swap out', 'use new', 'use a new'],
@@ -289,6 +293,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   test: [
     'try to start',
+    ...['go', 'try', 'run', 'test run', 'trial run'].map((what) => `give it a ${what}`),
     'jog',
     'deadhead',
     'dead-head',

@@ -87,7 +87,10 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { out: 'take-off', loose: 'loosen' },
   },
   { words: 'bring', ways: { ...FITS, out: 'draw' } },
-  { words: 'zip buzz', ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' } },
+  {
+    words: 'zip buzz zap rattle',
+    ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
+  },
   { words: 'bolt', ways: { ...FITS, up: 'fit', down: 'fit' } },
   { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },
   { words: 'scrape', alone: 'clean', ways: { out: 'take-off' } },
@@ -102,7 +105,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw' },
   },
   {
-    words: 'pull draw pick drag yank tug whip',
+    words: 'pull draw pick drag yank tug whip flick',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
   },
@@ -197,7 +200,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...PLACED, out: 'take-off' },
   },
   {
-    words: 'place lower stack',
+    words: 'place lower stack land',
     alone: 'place',
     ways: { ...PLACED, together: 'join' },
   },
