@@ -57,6 +57,9 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
+          /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/.test(
+            text.toLowerCase(),
+          ) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
           (!figure && !lexicon.MAY_TAKE.test(text.toLowerCase()) && (hidesTorque(said) || figuresFasteners(said)))
         );
@@ -64,6 +67,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
       cautions.map(({ text }) => text).find((text) => remindsOfPart(sentenceOf(text, names))) ??
       looks.find((sign) => /\bthen\b/.test(sign)) ??
+      (verb === 'attend' && about !== undefined && comesOff(sentenceOf(about, names)) ? about : undefined) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
     return doubtAbout(line, hidden);
@@ -200,6 +204,15 @@ function movesByItself(sentence: Sentence): boolean {
     });
     return named && lows.slice(i + 1, i + 6).some((way) => /^(?:out|off)$/.test(way));
   });
+}
+
+/** "Catch the slinger, it hops off": it is off by then. */
+function comesOff(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  return (
+    /\b(?:it|they|which|that) \w+ (?:off|out|away|down)\b/.test(lows.join(' ')) &&
+    lows.some((_, at) => partAt(names, sentence, at) !== undefined)
+  );
 }
 
 /** "Pull the rings, and don't forget the lantern ring": it is pulled as well. */

@@ -169,7 +169,8 @@ function readClause(reading: Reading, sentence: Sentence): void {
       reading.verbs.push('note');
       reading.keepHow(behind);
     }
-  } else if (lexicon.CAUTION_OPENING.test(told)) reading.keepCaution({ signal: 'CAUTION', text });
+  } else if (lexicon.CAUTION_OPENING.test(told) || NOT_THAT.test(told))
+    reading.keepCaution({ signal: 'CAUTION', text });
   else if (lexicon.REASON_OPENING.test(told)) reading.keepWhy(text);
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
   else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told)) {
@@ -234,9 +235,13 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
 }
 
 /** "Oil might drip out" says what oil does, and is no oiling. */
-function isSaidOf(sentence: Sentence, at: number): boolean {
-  return /^(?:might|may|can|could|will|would|should|must|is|are|was|has|have|cannot|can't|won't)$/.test(
-    sentence.lows[at + 1] ?? '',
+function isSaidOf({ lows }: Sentence, at: number): boolean {
+  // "Seat face must be square", "oil level is checked later".
+  const isNoun =
+    lexicon.isFeature([lows[at + 1] ?? '']) && /^(?:must|should|has|is|are|may|can|will)$/.test(lows[at + 2] ?? '');
+  return (
+    isNoun ||
+    /^(?:might|may|can|could|will|would|should|must|is|are|was|has|have|cannot|can't|won't)$/.test(lows[at + 1] ?? '')
   );
 }
 
@@ -254,5 +259,7 @@ const SIGNALS: Readonly<Record<string, SaidCaution['signal']>> = {
   notice: 'NOTICE',
 };
 
+/** "Not petroleum jelly." */
+const NOT_THAT = /^not (?!less|more|only|until|yet|sure|bad|over|under|above|below|all|every|much|many|necessary)[a-z]/;
 /** "Note: the plate may stick": a remark. */
 const NOTED = /^note\s*(?::|-|,)/;

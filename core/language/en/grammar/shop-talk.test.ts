@@ -129,6 +129,25 @@ test.each<[string, string, readonly string[]]>([
   ['on stands', 'land the rotor on two stands', ['lay: rotor; on two stands']],
   ['between centres', 'put the line shaft between centres', ['hold: line shaft; between centres']],
   ['the next one', 'remove the next valve cap', ['take-off: valve cap; the next']],
+  [
+    'all but some',
+    'take out the through bolts except two opposite ones',
+    ['take-off: 6 through bolt; except two opposite ones'],
+  ],
+  ['a tool that is set up', 'insert two pry bars and ease the end cover off', ['take-off: end cover']],
+  ['taken with it', 'take the shaft seal with it', ['take-off: shaft seal']],
+  ['in a bag', 'bag the cover nuts', ['put-aside: cover nut']],
+  [
+    'a fastener, how, and how much',
+    'all six cover nuts crosswise in three rounds to 50 N·m',
+    ['torque: 6 cover nut; crosswise, in three rounds'],
+  ],
+  ['hosed down', 'hose the rotor down', ['clean: rotor']],
+  [
+    'which way it goes',
+    'jog the motor and check which way it goes',
+    ['test: jog the motor', 'test: check which way it goes'],
+  ],
   ['everybody', 'everybody marks the rotor', ['mark: rotor']],
 ])('%s', (_what, line, expected) => {
   expect(told(line)).toEqual(expected);
@@ -146,6 +165,9 @@ test.each<[string, string]>([
   ['packing, where there are packing rings', 'hook out the packing'],
   ['signs of wear on nothing', 'look for a groove where it rides'],
   ['a hose that is pinched', 'pinch the rotor'],
+  ['what hops off', 'catch the shaft seal, it hops off'],
+  ['a screw that is made tight along', 'put sealant under the end cover, screw tight'],
+  ['hosed, or its hose', 'hose off pump first'],
 ])('asked, and not guessed: %s', (_what, line) => {
   const { doubts, faults } = read(line);
   expect([line, doubts.length + faults.length]).not.toEqual([line, 0]);

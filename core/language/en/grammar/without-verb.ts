@@ -73,6 +73,8 @@ function isStatement(sentence: Sentence, at: number, told: string): boolean {
   const named = nounPhraseAt(sentence, at);
   if (named?.phrase.known?.kind === 'part' && verb < named.end) return false;
   const subject = sentence.lows[verb - 1] ?? '';
+  // "Weep hole must stay dry".
+  if (/^(?:must|should|can|may|will|shall)$/.test(subject)) return true;
   // One thing "ends", several "end".
   return bareVerb.endsWith('s') || isPlural(subject) || /^(?:you|they|we|not)$/.test(subject);
 }
@@ -141,6 +143,7 @@ function isTightenedSo(sentence: Sentence, { words }: NounPhrase, from: number):
   if (figure < 0) return false;
   return sentence.lows.slice(from, figure).every((low, i) => {
     const at = from + i;
+    if (lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))) return true;
     return WAY_WORDS[low] === undefined && verbAt(sentence.lows, at)?.is !== 'movement' && !STATES_WHAT_IS.test(low);
   });
 }

@@ -84,6 +84,20 @@ const CASES: readonly Case[] = [
     means: ({ phrase, ways }) => (phrase === 'hook' && ways.includes('up') ? { verb: 'connect' } : undefined),
   },
   {
+    name: '"take the washer with it": off as well',
+    means: ({ sentence, phrase, ways, object, at }) => {
+      const [, along] = /^with (it|them)$/.exec(sentence.lows.slice(at, at + 2).join(' ')) ?? [];
+      return phrase === 'take' && ways.length === 0 && object && !object.pronoun && along
+        ? { verb: 'take-off', aboutEnd: at + 2 }
+        : undefined;
+    },
+  },
+  {
+    name: '"hose off pump": washed, or its hose taken off',
+    means: ({ phrase, told }) =>
+      phrase === 'hose' && /^hose off (?!the|it|them|all|both|your)/.test(told) ? 'asked' : undefined,
+  },
+  {
     name: '"run for five minutes", "run dry"',
     means: ({ sentence, phrase, ways, told }) => {
       const run = sentence.lows.indexOf('run');

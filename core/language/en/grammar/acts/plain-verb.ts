@@ -99,6 +99,9 @@ export function plainVerb(
     return { verb: 'fill' };
   if (phrase === 'add' && object && lexicon.isSubstance(object.words)) return { verb: 'fill' };
   if (phrase === 'pump up' && !/\bgrease\b/.test(told)) return undefined;
+  // "Jog the motor and check which way it goes".
+  if (/^(?:check|see|look) (?:which|how)$/.test(phrase) && /^(?:test|turn)$/.test(reading.acts.at(-1)?.verb ?? ''))
+    return { verb: 'test', about: told, aboutEnd: sentence.words.length };
   // "Look behind the gland": where.
   const where =
     /^(?:look|check|feel|inspect) (behind|under|underneath|inside|into|below|between|through|down|along)$/.exec(

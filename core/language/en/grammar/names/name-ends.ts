@@ -16,7 +16,7 @@ export const UNITS =
   /^(?:mm|cm|in|inch|inches|n·m|nm|bar|ml|l|litre|litres|liter|liters|kg|g|min|minutes?|hours?|seconds?|turns?|drops?|times|degrees|passes|steps|newton\w*|foot|ft|lb|lbs|pounds?|millimet\w+|percent|%)$/;
 
 const JOINTS = new Set(
-  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but otherwise plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ? ! ( ) ± = + & - –'.split(
+  'across relative with using by via from off out of into in onto on over to at for until till so because since as before after while when whenever wherever once without through under around against toward towards between along past facing pointing looking if unless that which who where than then and or but otherwise plus per like inside underneath beneath behind above below beside next near instead rather except such somewhere irrespective regardless despite prior during upon , ; : . ? ! ( ) ± = + & - –'.split(
     ' ',
   ),
 );

@@ -37,11 +37,15 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
     .map(({ low }) => partsOf(low).join(' '))
     .join(' ')} `;
   const before = ({ parts }: PartName) => parts.slice(0, -words.length);
+  const isSaid = (known: PartName) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `);
+  // "Circlip off, press shaft and bearing out": the circlip of either.
+  const areSeveral = alike.filter(isSaid).length > 1;
+  const beneath = (isMeant: (known: PartName) => boolean) => (areSeveral ? undefined : meant(isMeant));
   const name =
     meant(({ key }) => named.includes(key)) ??
-    meant((known) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `)) ??
-    meant((known) => beside.some((other) => endsIn(other, before(known)))) ??
-    meant((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
+    meant(isSaid) ??
+    beneath((known) => beside.some((other) => endsIn(other, before(known)))) ??
+    beneath((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
     (isAllOfThem(part, line) ? meant((known) => unitsOf(known, series).includes(part.count ?? 0)) : undefined);
   // Once the drive shaft was taken out, "the shaft" is that one, where no other is called so.
   const only = partsEndingIn(series, words).length === 1 ? alike[0]?.name : undefined;

@@ -81,10 +81,28 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
     (figureFirst(piece, at) || gerund(piece, at) || pastAlone(piece, at) || fetched(piece, at) || heading(piece, at))
   )
     return;
-  if (inverted(piece, at) || ((isStart || piece.manner === 'bare') && bare(piece, at)) || bareBehind(piece, at)) return;
+  if (
+    inverted(piece, at) ||
+    ((isStart || (piece.manner === 'bare' && !isListedInOrder(piece, at))) && bare(piece, at)) ||
+    bareBehind(piece, at)
+  )
+    return;
   if (!isStart && piece.manner === 'bare' && bareListed(piece, at)) return;
   if (isStart && verbLast(piece, at)) return;
   if (isStart || piece.manner === 'order' || piece.manner === 'done') saidOfThing(piece, at);
+}
+
+/** "Circlip off, press shaft and bearing out": the bearing is pressed as well, and nothing by itself. */
+function isListedInOrder(piece: Piece, at: number): boolean {
+  const comma = piece.words.findLastIndex(({ low }, i) => i < at - 1 && /^(?:,|then|;)$/.test(low));
+  const verb = verbAt(piece.lowsFrom(comma + 1), 0);
+  const from = comma + 1 + (verb?.length ?? 0);
+  return (
+    piece.low(at - 1) === 'and' &&
+    verb !== undefined &&
+    !piece.knows(comma + 1) &&
+    objectsAt(piece.sentence(), from).end > at
+  );
 }
 
 /** "... and cleaned", "... and pulling it out": told in the same way as the action before. */

@@ -1,4 +1,6 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
+import { nounPhraseAt } from '../names/noun-phrase';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
@@ -89,15 +91,22 @@ const GOT_HELP = new RegExp(`^(?:get|have|ask|let) (${HELPER})(?: to)?(?: (?:hel
 
 /** "Take a 13 mm socket and undo the nut": the tool is fetched to be used. */
 export function fetched(piece: Piece, at: number): boolean {
-  const said = /^(?:take|grab|get|pick up|fetch|use)(?= )/.exec(piece.lows(at))?.[0];
+  const said = FETCHES.exec(piece.lows(at))?.[0];
   if (said === undefined) return false;
   const verb = at + said.split(' ').length;
   const tool = toolAt(piece.sentence(), verb);
+  // "Fit the puller and draw the gear off"; but a clamp that is fitted may be a part.
+  if (tool && SETS_UP.test(said)) {
+    const named = nounPhraseAt(piece.sentence(), verb)?.phrase;
+    if (named?.known?.kind === 'part' || (named?.known?.kind !== 'tool' && kindFromName(tool.tool.name) !== 'other'))
+      return false;
+    setsUp(piece, tool.end);
+  }
   const ready = tool ? (/^(?:in there|in|ready|out|under there)(?= )/.exec(piece.lows(tool.end))?.[0] ?? '') : '';
   if (ready !== '' && tool) piece.words.splice(tool.end, ready.split(' ').length);
   const joint = tool ? piece.low(tool.end) : '';
   if (!tool || piece.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;
-  if (said === 'use' && joint === 'to') return false;
+  if ((said === 'use' && joint === 'to') || (SETS_UP.test(said) && joint !== 'and')) return false;
   let next = tool.end + 1;
   while (piece.low(next) === 'then' || (lexicon.isManner(piece.low(next)) && !verbAt(piece.lowsFrom(next), 0)))
     next += 1;
@@ -106,4 +115,13 @@ export function fetched(piece: Piece, at: number): boolean {
   piece.words.splice(tool.end, next - tool.end, piece.as(tool.end, ','), ...manners);
   piece.words.splice(at, verb - at, piece.as(at, 'using'));
   return true;
+}
+
+const SETS_UP = /^(?:fit|put|mount|insert|set up|slip|screw)$/;
+const FETCHES = /^(?:take|grab|get|pick up|fetch|use|fit|put|mount|insert|set up|slip|screw)(?= )/;
+
+/** Leaves out that it is put on: "the puller on and ...", "the puller in place and ...". */
+function setsUp(piece: Piece, at: number): void {
+  const said = /^(?:on|in|up|in place|into place|on it|there)(?= (?:and|,) )/.exec(piece.lows(at))?.[0];
+  if (said !== undefined) piece.words.splice(at, said.split(' ').length);
 }

@@ -112,7 +112,8 @@ export function withWhat(place: Place): number | undefined {
   }
   // "Take the housing off with the bearing": what comes along is named, and fasteners may be what pulls.
   const isWhole =
-    phrase.known?.kind === 'part' &&
+    (phrase.known?.kind === 'part' ||
+      (/^(?:off|out|away)$/.test(sentence.lows[at - 1] ?? '') && isPartOrShort(phrase, place.reading.series))) &&
     !FASTENS.test(phrase.name) &&
     /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
   // "Press it in with the old bearing" uses that as a tool.

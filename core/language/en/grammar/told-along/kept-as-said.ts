@@ -64,7 +64,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: ({ reading, sentence, at, act, told }) => {
       if (
         !(
-          /^(?:only )?(?:if|unless)\b/.test(told) ||
+          /^(?:only )?(?:if|unless|whenever)\b/.test(told) ||
           (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told) || PAST_LIMIT.test(told)))
         ) ||
         lexicon.EASY_CONDITION.test(told) ||
@@ -107,7 +107,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'until when, before or after what: kept as said',
     read: (place) =>
-      /^(?:until|till|before|prior to|after|while|during|when|upon|once|as soon as|as|where|if|unless|then|so|but)\b/.test(
+      /^(?:until|till|before|prior to|after|while|during|whenever|wherever|when|upon|once|as soon as|as|where|if|unless|then|so|but)\b/.test(
         place.told,
       )
         ? keep(
@@ -323,7 +323,7 @@ const ONLY_THOSE = /^(?:that|which) (?:is|are|has|have|shows?|looks?|feels?|meas
 const PAST_LIMIT = /^(?:over|above|under|below|beyond|past|at|from) \d/;
 /** "Replace when worn more than 0.25 mm". */
 const WORN =
-  /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
+  /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:runs?|turns?|spins?|sounds?|feels?) (?:\w+ )?(?:rough|noisy|hot|loud|dry|bad|stiff|loose|worn)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
 const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
 const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */

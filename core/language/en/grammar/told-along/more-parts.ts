@@ -1,6 +1,6 @@
 import { verbOf } from '../../../../model/verbs';
 import { objectsAt, takeObjects } from '../acts/objects';
-import type { Construction } from '../acts/place';
+import { type Construction, toComma } from '../acts/place';
 import { blankAct, partOf } from '../acts/reading';
 import { isPartOrShort } from '../names/short-names';
 
@@ -25,6 +25,20 @@ export const MORE_PARTS: readonly Construction[] = [
       reading.verbs.push('followed');
       takeObjects(reading, next.phrases, more);
       return next.end;
+    },
+  },
+  {
+    name: 'all but some: "take out the bolts, except two opposite ones"',
+    read: ({ sentence, at, act, told }) => {
+      const joint = /^(?:, )?(?:except|but|bar|save)(?: for)? /.exec(told)?.[0];
+      const number = joint === undefined ? -1 : at + joint.trim().split(' ').length;
+      const count = sentence.words[number]?.value;
+      const part = act.parts.at(-1);
+      if (count === undefined || !part || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      const end = toComma(sentence, number);
+      act.parts[act.parts.length - 1] = { ...part, but: count };
+      act.how.push(sentence.text(sentence.lows[at] === ',' ? at + 1 : at, end));
+      return end;
     },
   },
   {

@@ -116,6 +116,7 @@ const MOVEMENTS: readonly Movement[] = [
   { words: 'top', ways: { up: 'fill' } },
   { words: 'bar', ways: { over: 'turn', along: 'turn' } },
   { words: 'line', ways: { up: 'align' } },
+  { words: 'hose', ways: { down: 'clean', out: 'clean' } },
   { words: 'build', ways: { up: 'join', together: 'join' } },
   {
     words: 'tie',
@@ -297,7 +298,7 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
 
 /** Verbs that are nouns as well: they open an action only before something that is named. */
 export const ALSO_NOUN =
-  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join|cool)$/;
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|hose|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join|cool)$/;
 /** Verbs that are no nouns, and say what is done whatever stands behind. */
 export const NOTHING_ELSE =
   'connect|disconnect|reconnect|restore|isolate|inspect|renew|replace|discard|lubricate|refit|install|remove|loosen|tighten|prime';
