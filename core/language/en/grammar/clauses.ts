@@ -192,6 +192,8 @@ function isShortOrder({ lows, words }: Sentence, opened: ReadVerb | undefined, a
   );
 }
 
+/** Work beside the pump that is a step by itself. */
+const WORK_OF_ITS_OWN = /^(?:take an? |sign|order|return|send|sweep)/;
 const SHORT_ORDERS = new RegExp(`^(?:${NOTHING_ELSE}|check|scrap|grease|open|vent)$`);
 const NO_NAME =
   /^(?:for|with|if|that|whether|it|them|again|on|in|to|at|of|as|by|from|until|before|after|when|while|only|all|where|every|each|regularly|necessary|needed|required|out|off|up|down|back|carefully)$/;
@@ -260,7 +262,7 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   // "..., use the pressure gauge" says with what.
   if (sentence.lows[at] === 'use' && toolAt(sentence, at + 1)) return false;
   // "..., and count the turns" is said of what is done.
-  if (verb.is === 'verb' && verb.verb === 'attend') return false;
+  if (verb.is === 'verb' && verb.verb === 'attend' && !WORK_OF_ITS_OWN.test(verb.phrase)) return false;
   // "..., washer and nut, torque to 90 N·m".
   if (afterComma && verb.is === 'verb' && verb.verb === 'torque' && /^(?:to|at)$/.test(next.low)) return true;
   // "Close the one, close the other": the same verb once more.

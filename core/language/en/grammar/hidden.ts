@@ -37,7 +37,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   if (noted !== undefined) return doubtAbout(line, noted);
-  for (const { verb, how, why, about, cautions, figure, looks } of acts) {
+  for (const { verb, parts, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =
       beside.find(
@@ -57,6 +57,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
+          catchesPart(said) ||
+          (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/.test(
             text.toLowerCase(),
           ) ||
@@ -65,7 +67,9 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
         );
       }) ??
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
-      cautions.map(({ text }) => text).find((text) => remindsOfPart(sentenceOf(text, names))) ??
+      cautions
+        .map(({ text }) => text)
+        .find((text) => remindsOfPart(sentenceOf(text, names)) || WILL_COME_OFF.test(text)) ??
       looks.find((sign) => /\bthen\b/.test(sign)) ??
       (verb === 'attend' && about !== undefined && comesOff(sentenceOf(about, names)) ? about : undefined) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
@@ -204,6 +208,30 @@ function movesByItself(sentence: Sentence): boolean {
     });
     return named && lows.slice(i + 1, i + 6).some((way) => /^(?:out|off)$/.test(way));
   });
+}
+
+/** "..., and the cartridge will slip off the shaft": what then comes off, and no danger. */
+const WILL_COME_OFF =
+  /^(?!careful|mind|watch|be |take care|beware)(?:the |both |all )?(?:[\w-]+ ){1,4}(?:will|can|should)(?: now| then)? (?:slip|slide|come|lift|pull|walk) (?:right |straight )?(?:off|out|away|free)\b/i;
+
+/** "... and catch the O-ring": it is off by then. */
+function catchesPart(sentence: Sentence): boolean {
+  return (
+    /^catch (?:the|both|all|any) /.test(sentence.lows.join(' ')) && partAt(sentence.names, sentence, 2) !== undefined
+  );
+}
+
+/** "Tap the shaft until the bearing comes out": the bearing is out as well. */
+function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['parts']): boolean {
+  const comes = lows.findIndex(
+    (low, i) => /^(?:comes?|slides?|drops?|pops?|falls?|is|are)$/.test(low) && /^(?:out|off)$/.test(lows[i + 1] ?? ''),
+  );
+  if (comes < 0 || !/^(?:until|till)$/.test(lows[0] ?? '')) return false;
+  return lows
+    .slice(0, comes)
+    .some((_, at) =>
+      namesAt(names, words, at).some(({ kind, name }) => kind === 'part' && !parts.some((part) => part.name === name)),
+    );
 }
 
 /** "Catch the slinger, it hops off": it is off by then. */

@@ -148,6 +148,15 @@ test.each<[string, string, readonly string[]]>([
     'jog the motor and check which way it goes',
     ['test: jog the motor', 'test: check which way it goes'],
   ],
+  ['out again', 'pull the rotor back out', ['draw: rotor']],
+  ['with these marks', 'put witness marks on the rotor', ['mark: rotor; with witness marks']],
+  ['one by one', 'draw the rotor out of the stator one by one', ['draw: rotor; out of the stator, one by one']],
+  ['signs before what is looked at', 'look for sharp edges on the rotor', ['inspect: rotor']],
+  [
+    'work beside the pump',
+    'take off the rotor and take a sample in a clean bottle',
+    ['take-off: rotor', 'attend: take a sample in a clean bottle'],
+  ],
   ['everybody', 'everybody marks the rotor', ['mark: rotor']],
 ])('%s', (_what, line, expected) => {
   expect(told(line)).toEqual(expected);
@@ -165,6 +174,11 @@ test.each<[string, string]>([
   ['packing, where there are packing rings', 'hook out the packing'],
   ['signs of wear on nothing', 'look for a groove where it rides'],
   ['a hose that is pinched', 'pinch the rotor'],
+  ['replaced, which nobody knows', 'replace the lockwasher and the locknut'],
+  ['what is caught along', 'drop the end cover off and catch the shaft seal'],
+  ['what comes out with it', 'tap the rotor until the shaft seal comes out'],
+  ['what will slip off', 'loosen the cover nuts and the shaft seal will slip off the rotor'],
+  ['a name the other way round', 'take off the ring intermediate'],
   ['what hops off', 'catch the shaft seal, it hops off'],
   ['a screw that is made tight along', 'put sealant under the end cover, screw tight'],
   ['hosed, or its hose', 'hose off pump first'],

@@ -32,9 +32,12 @@ export function toComma(sentence: Sentence, at: number): number {
 /** Up to where another construction begins. */
 export function toJoint(sentence: Sentence, at: number): number {
   let end = at + 1;
+  // "Out of the rotor one by one".
+  const isEach = (i: number) => sentence.lows[i + 1] === 'by' && sentence.lows[i + 2] === sentence.lows[i];
   // "The rod it was marked with," ends with its "with".
   while (
     end < sentence.words.length &&
+    !isEach(end) &&
     (!CLOSES.test(sentence.lows[end] ?? '') || (sentence.lows[end] === 'with' && sentence.lows[end + 1] === ','))
   )
     end += 1;

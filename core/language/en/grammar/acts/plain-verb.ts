@@ -49,8 +49,8 @@ export function plainVerb(
     // "Replace the cover with a new gasket" puts the cover back.
     if (/\bwith (?:a |an |its |the )?(?:new|fresh) (?!ones?\b|parts?\b)/.test(told) && !/\bnew\b.* with\b/.test(told))
       return { verb: 'fit' };
-    if (phrase === 'change' || FOR_GOOD.test(told) || object?.known === undefined || WEARS.test(objectText))
-      return { verb: 'renew' };
+    const isNamed = object !== undefined && !object.pronoun && !lexicon.isSubstance(object.words);
+    if (phrase === 'change' || FOR_GOOD.test(told) || !isNamed || WEARS.test(objectText)) return { verb: 'renew' };
     const from = sentence.lows.indexOf('replace');
     reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
     return { verb: 'renew' };
@@ -372,4 +372,4 @@ const HAPPENS =
   /\b(?:(?:air|drip)[- ]dry|relax|decompress|expand|(?:slip|fall|drop|slide|pop|come) (?:out|off)|run (?:out|off|dry|empty)|run|cycle|empty|drain (?:out|off|away)|drain|flow (?:out|off|away)|cure|dry|set|cool (?:down|off)|cool|stand|soak|settle|harden|warm up|drip (?:off|out)|drip|bleed (?:down|off)|vent|depressuri[sz]e|go cold)\b/;
 
 const WEARS =
-  /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|poppets?|seats?|leathers?|wipers?)$/;
+  /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|vanes?|hoses?|poppets?|seats?|leathers?|wipers?)$/;

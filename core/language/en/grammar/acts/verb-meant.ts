@@ -48,7 +48,13 @@ export function verbMeant(
     movement.ways.back === 'move' && /\bback (?:[\w-]+ ){0,4}?(?:over|along|up) (?:the|its|their|a)\b/.test(told);
   if (isBackOver) return PRESSES.test(phrase) ? undefined : { verb: 'move', keepWay: true };
   const goesTo = place === 'in' || place === 'on' ? [place] : [];
-  const toldWay = strongest(ways.includes('back') ? [...ways, ...goesTo] : ways, movement.ways.back === 'fit');
+  // "Pull the rod back out": out again.
+  const isBackOut = ways.includes('back') && ways.includes('out');
+  const toldWays = isBackOut ? ways.filter((way) => way !== 'back') : ways;
+  const toldWay = strongest(
+    toldWays.includes('back') ? [...toldWays, ...goesTo] : toldWays,
+    movement.ways.back === 'fit',
+  );
   // "Draw the case forward over the shafts": off, along, or put there.
   if (/^(?:pull|draw|drag|tug|yank)$/.test(phrase) && toldWay === 'along' && place === 'on') return undefined;
   const far = /^as far (forward|back|down|up|in|out|over) as\b/.exec(sentence.lows.slice(at, at + 4).join(' '))?.[1];

@@ -60,6 +60,14 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   // "Bypass", where there is a bypass valve and a bypass cap.
   const beginning = known.filter((other) => begins(other.parts, parts)).map((other) => other.name);
   if (beginning.length > 2 && kindFromName(name) === 'other') return asked('which-part', beginning);
+  // "Inner end cap" where there is an end cap inner.
+  const sorted = (words: readonly string[]) => words.toSorted().join(' ');
+  const turned = parts.length > 1 ? known.filter((other) => sorted(other.parts) === sorted(parts)) : [];
+  if (turned.length > 0)
+    return asked(
+      'near-part',
+      turned.map((other) => other.name),
+    );
   // "Packing" where there are packing rings.
   const rings = known.filter(
     (other) =>

@@ -39,7 +39,8 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const before = ({ parts }: PartName) => parts.slice(0, -words.length);
   const isSaid = (known: PartName) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `);
   // "Circlip off, press shaft and bearing out": the circlip of either.
-  const areSeveral = alike.filter(isSaid).length > 1;
+  const ends = beside.reduce((text, other) => text.replaceAll(` ${other.join(' ')} `, ` ${other.at(-1) ?? ''} `), said);
+  const areSeveral = alike.filter((known) => ends.includes(` ${before(known).join(' ')} `)).length > 1;
   const beneath = (isMeant: (known: PartName) => boolean) => (areSeveral ? undefined : meant(isMeant));
   const name =
     meant(({ key }) => named.includes(key)) ??

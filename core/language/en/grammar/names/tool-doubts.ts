@@ -54,7 +54,9 @@ export function toolMeant(tool: SaidTool, { tools }: Series, text: string): Said
 /** A tool that is called by another word for the same, or in full. */
 function isLike({ name }: Series['tools'][number], key: string): boolean {
   if (/^(?:two|three|pair|set)\b/.test(name)) return false;
-  return sameGroup(keyOf(name), key) || endsIn(partsOf(name), key.split(' '));
+  // "The spanner", where there is a spanner wrench.
+  const isBegun = ['wrench', 'spanner', 'tool', 'key'].some((last) => keyOf(name) === `${key} ${last}`);
+  return isBegun || sameGroup(keyOf(name), key) || endsIn(partsOf(name), key.split(' '));
 }
 
 /** What has to be asked about a tool: one of several sizes, or one that the series knows under another name. */

@@ -238,11 +238,17 @@ function bareWords(piece: Piece, at: number): boolean {
     first &&
     !piece.knows(at) &&
     (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
-      !/^(?:back|off|out)/.test(way))
+      !(/^(?:back|off|out)/.test(way) || isNounHere(piece, at, said[0])))
   )
     return false;
   orderBare(piece, at, at + name.split(' ').length, way);
   return true;
+}
+
+/** "Cover on with a new gasket", where the series has covers. */
+function isNounHere(piece: Piece, at: number, said: string): boolean {
+  const behind = piece.low(at + said.split(' ').length);
+  return lastWordsOf(piece.names).has(piece.low(at)) && /^(?:|with|and|then|,|\.|;)$/.test(behind);
 }
 
 const RUNS_ON = /^(?:power|breaker|air|water|mains|supply|engine|motor|pump|current|steam)$/;

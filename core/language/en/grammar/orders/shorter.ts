@@ -7,7 +7,7 @@ import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import { isPlural, type Word } from '../words/words';
+import { isPlural, partsOf, type Word } from '../words/words';
 import type { Piece } from './piece';
 
 /* Turns of speech that a shorter one says as well: put so, one grammar reads both. */
@@ -22,6 +22,7 @@ export function sayShorter(piece: Piece): void {
   askAny(piece);
   askWhether(piece);
   cleanUp(piece);
+  putMarks(piece);
   lookAgain(piece);
   turnToTake(piece);
   getStarted(piece);
@@ -143,7 +144,7 @@ function lookOn(piece: Piece): void {
     const looked = piece.sentence().slice(0, end < 0 ? piece.words.length : end);
     const on = looked.lows.findLastIndex((low, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
     const things = on < 0 ? undefined : objectsAt(looked, on + 1);
-    if (!things?.phrases.length || !things.phrases.every(isThing)) continue;
+    if (!things?.phrases.length || !things.phrases.every((one) => isThing(one) || isShortly(piece, one))) continue;
     const [, ...thing] = piece.words.splice(on, things.end - on);
     const verb = piece.low(at - 1).endsWith('ing') ? 'inspecting' : 'inspect';
     piece.words.splice(at - 1, 1, piece.as(at - 1, verb), ...thing);
@@ -178,6 +179,21 @@ function askAny(piece: Piece): void {
   if (end === on + 1 || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign)) return;
   piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
 }
+
+/** "Put witness marks on the hubs": mark the hubs, with these. */
+function putMarks(piece: Piece): void {
+  const at = piece.orderStart();
+  const said = PUTS_MARKS.exec(piece.lows(at));
+  if (!said || piece.knows(at + 1)) return;
+  const marks = piece.words.slice(at + 1, at + wordsIn(said[0]) - 1);
+  const end = piece.words.findIndex(({ low }, i) => i > at && /^(?:[.,;]|before|after|so|and|then|while)$/.test(low));
+  const behind = end < 0 ? piece.words.length : end;
+  piece.words.splice(behind, 0, piece.behind(behind - 1, ','), piece.behind(behind - 1, 'with'), ...marks);
+  piece.words.splice(at, wordsIn(said[0]), piece.as(at, 'mark'));
+}
+
+const PUTS_MARKS =
+  /^(?:put|make|paint|scribe|chalk|place|draw) (?:(?:a|an|some|two|three|your) )?(?:witness|match|matching|alignment|assembly|reference|pen|paint|chalk|marker|clear|small) (?:marks?|dots?|lines?|numbers?|arrows?) (?:on|onto|across|over|along|between|at)(?= )/;
 
 /** "Clean the faces up with the wheel": cleaned, and they face nowhere. */
 function cleanUp(piece: Piece): void {
@@ -251,6 +267,10 @@ function lookAgain(piece: Piece): void {
     piece.words.splice(at + 1, 0, piece.as(at + 1, 'check', true));
     if (piece.low(at) === ',') piece.words[at] = piece.as(at, 'and');
   }
+}
+
+function isShortly({ names }: Piece, { words }: NounPhrase): boolean {
+  return lastWordsOf(names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '');
 }
 
 /** "Rod" where there is a "diaphragm rod". */

@@ -289,6 +289,8 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'count',
     'catch',
     ...['the', 'a', 'it', 'them', 'your', 'down'].map((next) => `write ${next}`),
+    'take a sample',
+    'take an oil sample',
     'tidy',
     'tidy up',
     'sweep',

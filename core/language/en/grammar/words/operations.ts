@@ -100,7 +100,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...COMES_OUT, in: 'fit', on: 'fit', back: 'fit', over: 'fit', up: 'connect' },
   },
   {
-    words: 'withdraw extract fish dig rake suck',
+    words: 'withdraw extract fish dig rake suck scoop',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw' },
   },
