@@ -47,6 +47,7 @@ export function readCondition(
   // "If the basket is torn, replace it": what the condition is about.
   const subject = nounPhraseAt(sentence, 1)?.phrase;
   if (subject?.known?.kind === 'part') tried.named = [partOf(subject)];
+  else if (reading.acts.length > 0) tried.named = reading.meant();
   readRest(tried, rest);
   const [act, other] = tried.acts;
   // "Replace" could be a refit, but not of what is found worn.

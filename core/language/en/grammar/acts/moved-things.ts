@@ -243,8 +243,13 @@ const CASES: readonly Case[] = [
   },
   {
     name: '"bolt the housing to the bracket": put there, with whatever holds it',
-    means: ({ sentence, phrase, ways, object, objectText, at }) =>
-      phrase === 'bolt' && ways.length === 0 && object && !FASTENER.test(objectText) && sentence.lows[at] === 'to'
+    means: ({ reading, sentence, phrase, ways, object, objectText, at }) =>
+      /^(?:bolt|screw)$/.test(phrase) &&
+      ways.length === 0 &&
+      object &&
+      !FASTENER.test(objectText) &&
+      sentence.lows[at] === 'to' &&
+      isPartOrShort(nounPhraseAt(sentence, at + 1)?.phrase ?? object, reading.series)
         ? { verb: 'fit' }
         : undefined,
   },

@@ -158,7 +158,9 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
       const named =
         (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
-      const all = phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
+      // One thing that was fitted before is no assembly.
+      const isWhole = !isAssembly(phrase) || reading.acts.length > 1 || named.length > 1;
+      const all = !isWhole ? [] : phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
       // "Cover on, eight bolts, start them by hand": the bolts.
       const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
       // "Draw the plunger at cylinder 2 and clean it": that one.

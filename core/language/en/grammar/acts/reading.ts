@@ -1,3 +1,4 @@
+import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import type { Verb } from '../../../../model/verbs';
 import type { NounPhrase } from '../names/noun-phrase';
@@ -65,8 +66,12 @@ export class Reading {
   meantByIt(at: number): readonly SaidPart[] | undefined {
     const meant = this.meant();
     const [only, other] = meant;
+    const isBefore = this.named.length === 0 && !this.acts.some(({ parts }) => parts.length > 0);
     const isMany = (part: SaidPart) =>
-      part.count !== 1 && ((part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to));
+      // "It" is not the eight screws of the step before.
+      (isBefore && (byName(this.series.components, part.name)?.count ?? 1) > 1) ||
+      (part.count !== 1 &&
+        ((part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to)));
     if (!only || other || !isMany(only)) return meant;
     const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
     if (!single) return undefined;
@@ -78,7 +83,12 @@ export class Reading {
   meant(): readonly SaidPart[] {
     const last = this.acts.findLast(({ parts }) => parts.length > 0);
     if (last) return last.parts;
-    return this.named.length > 0 ? this.named : this.before.parts;
+    if (this.named.length > 0) return this.named;
+    // "Put a drop on the retainer thread and torque it": something of this line, and not of the step before.
+    const isElse =
+      this.acts.some(({ verb, about }) => /^(?:lubricate|apply-compound)$/.test(verb) && about !== undefined) ||
+      this.note.how.length > 0;
+    return isElse ? [] : this.before.parts;
   }
 }
 

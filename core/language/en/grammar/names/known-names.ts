@@ -116,21 +116,30 @@ export function partNamesOf(series: Series): readonly PartName[] {
   return made;
 }
 
-const byLastWord = new WeakMap<Series, ReadonlyMap<string, readonly PartName[]>>();
+const indexed = { first: new WeakMap<Series, WordIndex>(), last: new WeakMap<Series, WordIndex>() };
+type WordIndex = ReadonlyMap<string, readonly PartName[]>;
+
+/** The names of the parts by their first or their last word. */
+function byWord(series: Series, which: keyof typeof indexed): WordIndex {
+  const known = indexed[which].get(series);
+  if (known) return known;
+  const made = new Map<string, PartName[]>();
+  for (const name of partNamesOf(series)) {
+    const word = name.parts.at(which === 'first' ? 0 : -1) ?? '';
+    made.set(word, [...(made.get(word) ?? []), name]);
+  }
+  indexed[which].set(series, made);
+  return made;
+}
 
 /** The parts whose longer names end in these words: "bolts" of the manifold, "cover bolts" of the front cover. */
 export function partsEndingIn(series: Series, words: readonly string[]): PartName[] {
-  let index = byLastWord.get(series);
-  if (!index) {
-    const made = new Map<string, PartName[]>();
-    for (const name of partNamesOf(series)) {
-      const last = name.parts.at(-1) ?? '';
-      made.set(last, [...(made.get(last) ?? []), name]);
-    }
-    index = made;
-    byLastWord.set(series, index);
-  }
-  return (index.get(words.at(-1) ?? '') ?? []).filter(({ parts }) => endsIn(parts, words));
+  return (byWord(series, 'last').get(words.at(-1) ?? '') ?? []).filter(({ parts }) => endsIn(parts, words));
+}
+
+/** The parts whose names begin with a word. */
+export function partsBeginningWith(series: Series, word: string): readonly PartName[] {
+  return byWord(series, 'first').get(word) ?? [];
 }
 
 /** Whether a name ends in these words and has more before them. */

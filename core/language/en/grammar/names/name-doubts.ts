@@ -6,7 +6,7 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 import { FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
 import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
-import { endsIn, type PartName, partNamesOf, partsEndingIn } from './known-names';
+import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
 import type { Doubt, SaidPart } from './said';
 
 /** What has to be asked about a name that the series does not know; undefined where it may be a new part. */
@@ -58,36 +58,24 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       alike.map((other) => other.name),
     );
   // "Bypass", where there is a bypass valve and a bypass cap.
-  const beginning = known.filter((other) => begins(other.parts, parts)).map((other) => other.name);
+  const longerNames = partsBeginningWith(series, parts[0] ?? '').filter((other) => begins(other.parts, parts));
+  const beginning = longerNames.map((other) => other.name);
   if (beginning.length > 2 && kindFromName(name) === 'other') return asked('which-part', beginning);
   // "Inner end cap" where there is an end cap inner.
-  const sorted = (words: readonly string[]) => words.toSorted().join(' ');
-  const turned = parts.length > 1 ? known.filter((other) => sorted(other.parts) === sorted(parts)) : [];
-  if (turned.length > 0)
+  const turned = parts
+    .slice(1)
+    .flatMap((word) => partsBeginningWith(series, word))
+    .filter((other) => other.parts.length === parts.length && parts.every((word) => other.parts.includes(word)));
+  // "Seal" where there is a seal assembly, "packing" where there are packing rings.
+  const wholes = longerNames.filter(({ parts: [...words], name: whole }) => {
+    const last = words.at(-1) ?? '';
+    const isOneMore = words.length === parts.length + 1;
+    return isOneMore && (WHOLES.test(last) || (RINGS.test(last) && kindFromName(whole) === kindFromName(name)));
+  });
+  if (turned.length + wholes.length > 0)
     return asked(
       'near-part',
-      turned.map((other) => other.name),
-    );
-  // "Packing" where there are packing rings.
-  const rings = known.filter(
-    (other) =>
-      RINGS.test(other.parts.at(-1) ?? '') &&
-      other.parts.slice(0, -1).join(' ') === key &&
-      kindFromName(other.name) === kindFromName(name),
-  );
-  if (rings.length > 0)
-    return asked(
-      'near-part',
-      rings.map((other) => other.name),
-    );
-  // "Seal" where there is a seal assembly.
-  const assemblies = known.filter(
-    (other) => WHOLES.test(other.parts.at(-1) ?? '') && other.parts.slice(0, -1).join(' ') === key,
-  );
-  if (assemblies.length > 0)
-    return asked(
-      'near-part',
-      assemblies.map((other) => other.name),
+      [...turned, ...wholes].map((other) => other.name),
     );
   const last = parts.at(-1) ?? '';
   // "Wear ring clearance" where there is a casing wear ring.
@@ -98,12 +86,15 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       whole.map((other) => `${other.name} ${last}`),
     );
   // A known name with a word behind it that names no kind of part: "flange bolts loosely".
-  const begun = known.filter((other) => begins(parts.map(singular), other.parts)).map((other) => other.name);
+  const words = parts.map(singular);
+  const begun = partsBeginningWith(series, words[0] ?? '')
+    .filter((other) => begins(words, other.parts))
+    .map((other) => other.name);
   if (begun.length > 0 && kindFromName(last) === 'other') return asked('odd-name', begun);
   const near = namesNear(known, parts);
   if (near.length > 0) return asked('near-part', near);
-  const words = name.toLowerCase().split(/\s+/);
-  if (isFeature(words) || isSubstance(words) || isToolName(words)) return asked('odd-name', []);
+  const said = name.toLowerCase().split(/\s+/);
+  if (isFeature(said) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
   return undefined;
 }
 

@@ -42,8 +42,13 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const ends = beside.reduce((text, other) => text.replaceAll(` ${other.join(' ')} `, ` ${other.at(-1) ?? ''} `), said);
   const areSeveral = alike.filter((known) => ends.includes(` ${before(known).join(' ')} `)).length > 1;
   const beneath = (isMeant: (known: PartName) => boolean) => (areSeveral ? undefined : meant(isMeant));
+  // "Take the upper seal's ring out and pull the seal": not the lower one, of which the step before was.
+  const recently = alike.filter(({ key }) => named.includes(key));
+  const isRival = ({ parts }: PartName) =>
+    parts.some((word) => said.includes(` ${word} `) && !recently.some((known) => known.parts.includes(word)));
+  const hasRival = alike.some(isRival);
   const name =
-    meant(({ key }) => named.includes(key)) ??
+    (hasRival ? undefined : meant(({ key }) => named.includes(key))) ??
     meant(isSaid) ??
     beneath((known) => beside.some((other) => endsIn(other, before(known)))) ??
     beneath((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
