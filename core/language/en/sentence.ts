@@ -1,5 +1,5 @@
 import { componentById, positionSetById, toolLabel } from '../../model/lookup';
-import { pluralName } from '../../model/names';
+import { pluralName, singularName } from '../../model/names';
 import type { Step, Target } from '../../model/procedure';
 import type { Application, Component, Series, Tool } from '../../model/series';
 import { verbOf } from '../../model/verbs';
@@ -90,7 +90,7 @@ function saysWhatIsDone({ verb, about = '' }: Step): boolean {
 }
 
 const ORDERS =
-  /^(?:try|run|start|cycle|operate|stroke|bump|raise|increase|build up|listen|look|watch|check|open|close)\b/i;
+  /^(?:try|run|start|cycle|operate|stroke|bump|jog|deadhead|raise|increase|build up|listen|look|watch|check|open|close)\b/i;
 
 export function sayStep(step: Step, series: Series, units: UnitPreference = 'as-given'): string {
   return sentenceOf(step, series, units)
@@ -143,7 +143,7 @@ export function positionPhrase(step: Step, series: Series): string | undefined {
     if (set.positions.length === 1) return set.positions[0]?.name;
     const first = step.oneByOne ? saidFirst(chosen, set.positions) : [];
     const before = first.length > 0 ? `, ${listing(first.map((p) => lowerFirst(p.name)))} first` : '';
-    return `each ${lowerFirst(set.name)}${before}`;
+    return `each ${lowerFirst(singularName(set.name))}${before}`;
   }
   return listing(chosen.map((p) => lowerFirst(p.name)));
 }
@@ -206,8 +206,10 @@ function numberWord(n: number): string {
 }
 
 function withArticle(noun: string): string {
-  return /^(the|a|an|its|their|each)\s/i.test(noun) ? noun : `the ${noun}`;
+  return NO_ARTICLE.test(noun) ? noun : `the ${noun}`;
 }
+
+const NO_ARTICLE = /^(?:(?:the|a|an|its|their|each|every|both|all|any|this|these|those)\s|everything\b|whatever\b)/i;
 
 /** Lower-cases an opening capital, but not an acronym or an O-ring. */
 function lowerFirst(name: string): string {

@@ -1,4 +1,5 @@
 import { verbOf } from '../../../model/verbs';
+import { kindFromName } from '../../../reading/en/kind-words';
 import { objectsAt } from './acts/objects';
 import { lastWordsOf, namesAt } from './names/known-names';
 import { beginsFacing } from './names/name-ends';
@@ -90,7 +91,9 @@ function movesParts(sentence: Sentence, start: number): boolean {
   const verb = verbAt(lows, from);
   if (!verb || words[from]?.from === words[from]?.to) return false;
   if (verb.is === 'verb' && !/^(?:takes|refits|renews)$/.test(verbOf(verb.verb).effect)) return false;
-  return objectsAt(sentence, from + verb.length).phrases.some(({ known }) => known?.kind === 'part');
+  return objectsAt(sentence, from + verb.length).phrases.some(
+    ({ known, pronoun, name }) => known?.kind === 'part' || (!known && !pronoun && kindFromName(name) !== 'other'),
+  );
 }
 
 /** "Lock and tag": the joint is within the verb. */

@@ -237,16 +237,19 @@ function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['parts']
 /** "Catch the slinger, it hops off": it is off by then. */
 function comesOff(sentence: Sentence): boolean {
   const { lows, names } = sentence;
+  const told = lows.join(' ');
   return (
-    /\b(?:it|they|which|that) \w+ (?:off|out|away|down)\b/.test(lows.join(' ')) &&
-    lows.some((_, at) => partAt(names, sentence, at) !== undefined)
+    /\b(?:it|they|which|that) \w+ (?:off|out|away|down)\b/.test(told) &&
+    (/^catch (?:the|both|all) /.test(told) || lows.some((_, at) => partAt(names, sentence, at) !== undefined))
   );
 }
 
 /** "Pull the rings, and don't forget the lantern ring": it is pulled as well. */
 function remindsOfPart(sentence: Sentence): boolean {
   if (!/^(?:and )?(?:do not|don't|never) forget (?!to\b)/.test(sentence.lows.join(' '))) return false;
-  return sentence.words.some((_, at) => partAt(sentence.names, sentence, at) !== undefined);
+  return sentence.words.some(
+    (_, at) => partAt(sentence.names, sentence, at) !== undefined || kindFromName(sentence.lows[at] ?? '') !== 'other',
+  );
 }
 
 /** Words before "it" that order nothing. */

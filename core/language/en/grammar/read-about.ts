@@ -28,7 +28,7 @@ export function pronounText(reading: Reading, act: OpenAct, isOne = false): stri
     before?.about ??
     reading
       .meant()
-      .map(({ name }) => name)
+      .map(({ name }) => `the ${name}`)
       .join(' and ');
   return about === '' ? 'it' : about;
 }

@@ -5,9 +5,9 @@ import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
 import { RUNS, verbMeant } from './acts/verb-meant';
 import { readCleaning } from './cleaning';
 import { beginsFacing, isJoint } from './names/name-ends';
-import { nounPhraseAt } from './names/noun-phrase';
+import { type NounPhrase, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
-import { isPartOrShort } from './names/short-names';
+import { isPartLike, isPartOrShort } from './names/short-names';
 import { pronounText, readAbout } from './read-about';
 import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
 import { trailing } from './told-along/trailing';
@@ -168,7 +168,9 @@ export function readAct(
   if (act.verb === 'take-off' && wayWords.length === 0 && LIFTS.test(verb.phrase)) reading.lifted.add(act);
   reading.acts.push(act);
   if (verbOf(act.verb).object === 'words') {
-    const parts = objects.phrases.flatMap((phrase) => (phrase.known?.kind === 'part' ? [partOf(phrase)] : []));
+    const isNamed = (phrase: NounPhrase) =>
+      act.verb === 'turn' ? isPartLike(phrase, reading.series) : phrase.known?.kind === 'part';
+    const parts = objects.phrases.filter(isNamed).map(partOf);
     if (parts.length > 0) reading.named = parts;
     const poured =
       act.verb === 'fill'

@@ -61,7 +61,12 @@ export function lockedOut(reading: Reading, sentence: Sentence, object: NounPhra
   const before = reading.acts.at(-1);
   if (on.phrase.pronoun && before?.verb === 'lock-out') return { verb: 'lock-out' };
   if (on.phrase.pronoun)
-    return { verb: 'lock-out', about: before?.about ?? 'it', aboutEnd: on.end, how: `with ${object.name}` };
+    return {
+      verb: 'lock-out',
+      about: before?.about ?? before?.how.find((how) => how.startsWith('at the '))?.slice(3) ?? 'it',
+      aboutEnd: on.end,
+      how: `with ${object.name}`,
+    };
   return { verb: 'lock-out', about: sentence.text(at + 1, on.end), aboutEnd: on.end, how: `with ${object.name}` };
 }
 

@@ -2,7 +2,7 @@ import { torqueAt } from '../names/figures';
 import { isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
-import { isPartOrShort } from '../names/short-names';
+import { isPartLike, isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { type Movement, WAY_BEFORE_PLACE, type Way } from '../words/operations';
 import { attended, BY_HAND, FASTENER, LOCKS, lockedOut, type Meant, POWERED } from './meant';
@@ -249,7 +249,7 @@ const CASES: readonly Case[] = [
       object &&
       !FASTENER.test(objectText) &&
       sentence.lows[at] === 'to' &&
-      isPartOrShort(nounPhraseAt(sentence, at + 1)?.phrase ?? object, reading.series)
+      isPartLike(nounPhraseAt(sentence, at + 1)?.phrase ?? object, reading.series)
         ? { verb: 'fit' }
         : undefined,
   },

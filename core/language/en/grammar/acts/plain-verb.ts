@@ -210,7 +210,8 @@ export function plainVerb(
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   // "Disconnect the pipe from the motor", "connect it to the motor": the pipe.
-  const isPipe = object?.known?.kind === 'part' && !POWERED.test(objectText);
+  const isNamed = object?.known?.kind === 'part' || (object !== undefined && kindFromName(object.name) !== 'other');
+  const isPipe = isNamed && !POWERED.test(objectText);
   if (verb === 'connect' && usual === 'restore' && !isPipe) return { verb: 'restore' };
   if (verb === 'disconnect' && usual === 'isolate' && !isPipe) return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };

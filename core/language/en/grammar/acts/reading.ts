@@ -72,6 +72,12 @@ export class Reading {
       (isBefore && (byName(this.series.components, part.name)?.count ?? 1) > 1) ||
       (part.count !== 1 &&
         ((part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to)));
+    // "Turn the crankshaft so that the head is pushed off, then ease it off": one or the other.
+    const isTurned = this.named.length > 0 && !this.acts.some(({ parts }) => parts.length > 0);
+    const isAnother = this.inLine.some(
+      ({ name, count, from, to }) => count === 1 && name !== only?.name && from > (only?.to ?? 0) && to <= at,
+    );
+    if (isTurned && isAnother) return undefined;
     if (!only || other || !isMany(only)) return meant;
     const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
     if (!single) return undefined;

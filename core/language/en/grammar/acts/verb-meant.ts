@@ -1,7 +1,7 @@
 import { verbOf } from '../../../../model/verbs';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
-import { isPartOrShort } from '../names/short-names';
+import { isPartLike } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { movedBy, type ReadVerb, WAY_WORDS, type Way } from '../words/operations';
 import { BY_HAND, FASTENER, goesElsewhere, goesToHolder, isStartedOnly, type Meant, placeText } from './meant';
@@ -202,7 +202,7 @@ function goesInto(reading: Reading, sentence: Sentence, at: number): boolean {
 
 function isPartAt({ series }: Reading, sentence: Sentence, at: number): boolean {
   const named = nounPhraseAt(sentence, at)?.phrase;
-  return named !== undefined && isPartOrShort(named, series);
+  return named !== undefined && isPartLike(named, series);
 }
 
 /** What was loosened or disconnected in the same breath. */

@@ -158,7 +158,7 @@ const NO_NAME =
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {
-  return NOUNS.test(word);
+  return NOUNS.test(word) || NOUNS.test(singular(word));
 }
 
 const NOUNS =

@@ -2,6 +2,7 @@ import { positionSetById } from '../../../../model/lookup';
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { WAY_WORDS } from '../words/operations';
 import { partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
@@ -44,9 +45,9 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const beneath = (isMeant: (known: PartName) => boolean) => (areSeveral ? undefined : meant(isMeant));
   // "Take the upper seal's ring out and pull the seal": not the lower one, of which the step before was.
   const recently = alike.filter(({ key }) => named.includes(key));
-  const isRival = ({ parts }: PartName) =>
-    parts.some((word) => said.includes(` ${word} `) && !recently.some((known) => known.parts.includes(word)));
-  const hasRival = alike.some(isRival);
+  const isRival = (known: PartName) =>
+    before(known).some((word) => said.includes(` ${word} `) && !recently.some(({ parts }) => parts.includes(word)));
+  const hasRival = recently.length > 0 && (alike.some(isRival) || isOtherOne(words, recently, said));
   const name =
     (hasRival ? undefined : meant(({ key }) => named.includes(key))) ??
     meant(isSaid) ??
@@ -57,6 +58,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const only = partsEndingIn(series, words).length === 1 ? alike[0]?.name : undefined;
   const isOfBefore =
     only !== undefined &&
+    !isOtherOne(words, alike, said) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);
@@ -80,6 +82,15 @@ export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: stri
   return (word === 'both' && areBoth) || (word === 'all' && areAll)
     ? alike.map(({ name }) => ({ ...named, name }))
     : undefined;
+}
+
+/** "Take the upper seal's ring out and pull the seal", where only a lower seal was named so far. */
+function isOtherOne(words: readonly string[], named: readonly PartName[], said: string): boolean {
+  const which = new RegExp(
+    ` (upper|lower|inner|outer|front|rear|left|right|top|bottom|first|second) ${words.join(' ')} `,
+  );
+  const [, place] = which.exec(said) ?? [];
+  return place !== undefined && !named.some(({ parts }) => parts.includes(place));
 }
 
 /** "Put the covers back": no back cover. */
@@ -116,6 +127,11 @@ function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
   return (
     count !== undefined && fromCount !== undefined && /\b(?:the|all|these|those)\s+$/i.test(line.slice(0, fromCount))
   );
+}
+
+/** A part, the last words of some, or what is called as parts are and nobody named yet. */
+export function isPartLike(phrase: NounPhrase, series: Series): boolean {
+  return isPartOrShort(phrase, series) || (!phrase.known && !phrase.pronoun && kindFromName(phrase.name) !== 'other');
 }
 
 /** A part, or the last words of some: which of them is asked where it is named. */

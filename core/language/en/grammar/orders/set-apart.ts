@@ -35,7 +35,7 @@ function owned(piece: Piece, at: number, words: readonly string[]): string | und
   const known = [...piece.names.values()].flat().filter(({ kind }) => kind === 'part');
   const parts = known.filter((one) => endsIn(one.parts, words));
   const [only, other] = parts;
-  if (only && !other) return isOfAnother(only.parts.slice(0, -words.length), piece, at, known) ? undefined : only.name;
+  if (only && !other) return isOfAnother(only.parts.slice(0, -words.length), piece, at) ? undefined : only.name;
   for (let before = at - 1; before >= 0; before -= 1) {
     const owner = namesAt(piece.names, piece.words, before).find(({ kind }) => kind === 'part');
     const key = owner && [...partsOf(owner.name), ...words].join(' ');
@@ -45,18 +45,12 @@ function owned(piece: Piece, at: number, words: readonly string[]): string | und
   return undefined;
 }
 
-/** "The air valve with its screws" has not the cover screws: those are of another part that the series knows. */
-function isOfAnother(
-  ownerWords: readonly string[],
-  piece: Piece,
-  at: number,
-  known: readonly { readonly parts: readonly string[] }[],
-): boolean {
-  const isOwner = (parts: readonly string[]) => parts.join(' ') === ownerWords.join(' ') || endsIn(parts, ownerWords);
-  if (ownerWords.length === 0 || !known.some(({ parts }) => isOwner(parts))) return false;
+/** "The air valve with its screws" has not the cover screws, and a seal "with its cover" no inspection cover. */
+function isOfAnother(ownerWords: readonly string[], piece: Piece, at: number): boolean {
   const before = Array.from({ length: at }, (_, i) => namesAt(piece.names, piece.words, i)).flat();
   const owners = before.filter(({ kind }) => kind === 'part').map(({ name }) => partsOf(name));
-  return owners.length > 0 && !owners.some(isOwner);
+  const isOwner = (parts: readonly string[]) => ownerWords.every((word) => parts.includes(word));
+  return ownerWords.length > 0 && owners.length > 0 && !owners.some(isOwner);
 }
 
 /** "After you have removed the plug" is "after removing the plug". */
