@@ -212,6 +212,8 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   let at = from;
   let joint = from;
   while (/^(?:,|and|then)$/.test(sentence.lows[joint - 1] ?? '')) joint -= 1;
+  // "The upper and lower bearings".
+  if (sentence.lows[from] === 'lower' && /^(?:upper|top)$/.test(sentence.lows[joint - 1] ?? '')) return false;
   if (isVerbAlone(sentence, start, joint) && verbAt(sentence.lows, from)) return true;
   if (OWN_WAY.test(sentence.lows.slice(from).join(' '))) return false;
   while (

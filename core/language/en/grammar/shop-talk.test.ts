@@ -186,3 +186,25 @@ test.each<[string, string]>([
   const { doubts, faults } = read(line);
   expect([line, doubts.length + faults.length]).not.toEqual([line, 0]);
 });
+
+/* The first job of a pump of which nothing is known: what is named is a new part, and called by what it belongs to. */
+
+const empty = { ...bare, components: [], tools: [], consumables: [], positionSets: [] };
+
+test.each<[string, readonly string[]]>([
+  ['replace the O-rings of the valve plugs', ['valve plug O-rings']],
+  ['take off the bottom plate after removing its three screws', ['bottom plate screws', 'bottom plate']],
+  ['unscrew the four screws of the seal housing', ['seal housing screws']],
+  ['remove the bolts of the pump', ['bolts']],
+  ['peel the diaphragm off its seat', ['diaphragm']],
+  ['extract the inlet and outlet valves', ['inlet valves', 'outlet valves']],
+  ['remove the upper and lower bearings', ['upper bearings', 'lower bearings']],
+  ['remove the drive and driven gear', ['drive gear', 'driven gear']],
+  ['take the adjusting nut and its gib key off', ['adjusting nut', 'gib key']],
+  ['disconnect the coupling rod from the plug-in shaft', ['coupling rod']],
+  ['take away the stator supports', ['stator supports']],
+])('new parts: %s', (line, names) => {
+  const { steps, faults, doubts } = parseLine(line, empty);
+  expect([line, faults, doubts]).toEqual([line, [], []]);
+  expect(steps.flatMap(({ parts }) => parts.map(({ name }) => name))).toEqual(names);
+});

@@ -81,6 +81,11 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
     if (phrase.known || (phrase !== last && last.state.length > phrase.state.length)) return phrase;
     const head = last.words.at(-1) ?? '';
     const lead = phrases[0]?.words.slice(0, -1) ?? [];
+    if (sharesHead(sentence, phrase, last)) {
+      const name = `${phrase.words.join(' ')} ${head}`;
+      const own = find([...phrase.words, head]);
+      return { ...phrase, ...(own && { known: own }), name: own?.name ?? name, words: (own?.name ?? name).split(' ') };
+    }
     const known =
       find([...phrase.words, head]) ?? find([...lead, ...phrase.words]) ?? find([...lead, ...phrase.words, head]);
     return known && !named.has(known.id)
@@ -89,6 +94,18 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
   });
   return shared;
 }
+
+/** "The inlet and outlet valves", where the series has neither: both are valves. */
+function sharesHead({ lows, words }: Sentence, phrase: NounPhrase, last: NounPhrase): boolean {
+  const [word, other] = phrase.words;
+  if (word === undefined || other !== undefined || last.known || last.words.length !== 2) return false;
+  const behind = words.findIndex(({ to }) => to === phrase.to) + 1;
+  return SAYS_WHICH.test(word) && lows[behind] === 'and' && lows[behind + 1] === last.words[0];
+}
+
+/** Words that say which of two, and name nothing by themselves. */
+const SAYS_WHICH =
+  /^(?:inlet|outlet|suction|discharge|upper|lower|inner|outer|inside|outside|front|rear|left|right|top|bottom|male|female|high-pressure|low-pressure|drive|driven|inboard|outboard|stationary|rotating|fixed|moving|large|small|long|short|thick|thin)$/;
 
 function isDirt(words: readonly string[]): boolean {
   const last = words.at(-1) ?? '';

@@ -1,8 +1,9 @@
+import { singularName } from '../../../../model/names';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { isEnd, isFeature, isManner, isSubstance } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, type Word } from '../words/words';
-import { type KnownName, namesAt } from './known-names';
+import { type KnownName, lastWordsOf, namesAt } from './known-names';
 import { beginsFacing, DETERMINERS, endsName, isJoint, isPastName, namesHere, PRONOUN, UNITS } from './name-ends';
 import { placeOfNext } from './place-before';
 import type { Sentence } from './sentence';
@@ -173,6 +174,11 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     known = joined;
     nameWords = joined.name.split(' ');
     ({ end } = whose);
+  } else if (whose && !known && isOwnPart && isOwnedByPart(sentence, whose.phrase, nameWords)) {
+    // "The O-rings of the valve plugs", where the series knows no O-rings.
+    nameOfWhole = `${oneOf(whose.phrase)} ${sentence.text(at, end)}`;
+    nameWords = nameOfWhole.split(' ');
+    ({ end } = whose);
   } else if (lows[end] === 'of' && !known && !isOwnPart) {
     // "The lip of the seal" is the seal, and the lip is where.
     if (
@@ -334,6 +340,28 @@ function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly str
     (entry) => entry.kind === 'part' && entry.parts.join(' ') === parts.join(' '),
   );
   return found && { kind: found.kind, id: found.id, name: found.name, length: parts.length };
+}
+
+/** Whether a part that nobody named yet is called after another: there is none like it, and the other is a part. */
+function isOwnedByPart({ names }: Sentence, whole: NounPhrase, words: readonly string[]): boolean {
+  const isKnownKind = lastWordsOf(names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '');
+  const isPart =
+    whole.known?.kind === 'part' || (!whole.known && !whole.pronoun && kindFromName(whole.name) !== 'other');
+  return (
+    !isKnownKind &&
+    isPart &&
+    !AROUND.test(whole.name) &&
+    whole.feature === undefined &&
+    whole.state.length === 0 &&
+    whole.words.length + words.length < 5
+  );
+}
+
+const AROUND = /^(?:pump|machine|unit|equipment|system|line)s?$/i;
+
+/** The name of one, whether one or several are named: "valve plug" of "the valve plugs". */
+export function oneOf({ known, name }: NounPhrase): string {
+  return known?.name ?? singularName(name);
 }
 
 /** Grease, oil, sealant: what is put on or filled in, whether the series has it or not. */

@@ -1,10 +1,11 @@
 import { pluralName } from '../../../../model/names';
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
-import { endsIn, namesAt } from '../names/known-names';
-import { nounPhraseAt } from '../names/noun-phrase';
+import { endsIn, lastWordsOf, namesAt } from '../names/known-names';
+import { nounPhraseAt, oneOf } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
-import { DOER, JOINED, MEANS } from '../words/told-words';
+import { DOER, JOINED, MEANS, NAMED } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { isPlural, partsOf, type Word } from '../words/words';
 import type { Piece } from './piece';
@@ -18,16 +19,40 @@ export function nameOwned(piece: Piece): void {
     if (!/^(?:its|their)$/.test(piece.low(at))) continue;
     const phrase = nounPhraseAt(piece.sentence(), at)?.phrase;
     if (!phrase || phrase.known) continue;
-    const name = owned(piece, at, partsOf(phrase.words.join(' ')));
     const first = piece.words.findIndex(({ from }) => from === phrase.from);
-    if (name === undefined || first < at) continue;
+    if (first < at) continue;
     const { from, to } = piece.words[first] as Word;
+    const wordsOfName = (name: string) =>
+      name.split(' ').map((said): Word => {
+        const low = said.toLowerCase();
+        return { low, parts: partsOf(low), from, to, as: said };
+      });
+    const name = owned(piece, at, partsOf(phrase.words.join(' ')));
+    const owner = name === undefined ? ownerOf(piece, at, phrase.words) : undefined;
     const isMany = isPlural(phrase.words.at(-1) ?? '');
-    const named = (isMany ? pluralName(name) : name)
-      .split(' ')
-      .map((low): Word => ({ low, parts: partsOf(low), from, to, as: low }));
-    piece.words.splice(first, phrase.words.length, ...named);
+    if (name !== undefined)
+      piece.words.splice(first, phrase.words.length, ...wordsOfName(isMany ? pluralName(name) : name));
+    else if (owner !== undefined) piece.words.splice(first, 0, ...wordsOfName(owner));
   }
+}
+
+/** "The bottom plate and its screws", where the series knows no screws: the bottom plate screws. */
+function ownerOf(piece: Piece, at: number, words: readonly string[]): string | undefined {
+  const last = partsOf(words.at(-1) ?? '').at(-1) ?? '';
+  const isBetween = piece.lowsFrom(0).slice(0, at).includes('between');
+  // "With its vanes upward" says which way.
+  const isFacing = /^(?:(?:up|down|in|out)(?:wards?)?|facing|pointing|toward|towards)$/.test(piece.low(at + 2));
+  const isNamedHere =
+    words.length === 1 && !isBetween && !isFacing && /^(?:and|with|,|plus)$|ing$/.test(piece.low(at - 1));
+  if (!isNamedHere || lastWordsOf(piece.names).has(last) || kindFromName(words.join(' ')) === 'other') return undefined;
+  for (let before = at - 1; before >= 0; before -= 1) {
+    const named = NAMED.test(piece.low(before)) ? nounPhraseAt(piece.sentence(), before) : undefined;
+    if (!named || named.end > at || named.phrase.pronoun) continue;
+    const { known, name, words: own } = named.phrase;
+    const isPart = known?.kind === 'part' || (!known && kindFromName(name) !== 'other');
+    return isPart && own.length + words.length < 5 ? oneOf(named.phrase) : undefined;
+  }
+  return undefined;
 }
 
 /** The part that is meant: that of the thing named before, or the only one that is called so. */
