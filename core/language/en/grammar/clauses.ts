@@ -212,8 +212,10 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   let at = from;
   let joint = from;
   while (/^(?:,|and|then)$/.test(sentence.lows[joint - 1] ?? '')) joint -= 1;
-  // "The upper and lower bearings".
-  if (sentence.lows[from] === 'lower' && /^(?:upper|top)$/.test(sentence.lows[joint - 1] ?? '')) return false;
+  // "The upper and lower bearings", "the upper housing and lower plate".
+  const isUnder =
+    sentence.lows[from] === 'lower' && !/^(?:the|it|them|both|all|a|an)$/.test(sentence.lows[from + 1] ?? '');
+  if (isUnder && sentence.lows.slice(start, joint).some((low) => /^(?:upper|top)$/.test(low))) return false;
   if (isVerbAlone(sentence, start, joint) && verbAt(sentence.lows, from)) return true;
   if (OWN_WAY.test(sentence.lows.slice(from).join(' '))) return false;
   while (

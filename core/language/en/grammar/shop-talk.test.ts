@@ -157,6 +157,19 @@ test.each<[string, string, readonly string[]]>([
     'take off the rotor and take a sample in a clean bottle',
     ['take-off: rotor', 'attend: take a sample in a clean bottle'],
   ],
+  ['so many turns', 'unscrew the through bolts two turns', ['loosen: through bolt; two turns']],
+  ['pulled tight', 'fit the valve cap and pull it tight', ['fit: valve cap', 'torque: valve cap; tight']],
+  [
+    'turned to undo it',
+    'the rotor has a left-hand thread, so turn it clockwise to undo it',
+    ['take-off: rotor; the rotor has a left-hand thread, clockwise'],
+  ],
+  [
+    'slid back after it was slack',
+    'slacken the shaft seal and slide it back over the stator',
+    ['loosen: shaft seal', 'move: shaft seal; back, over the stator'],
+  ],
+  ['a part, and what is none', 'grease the bore and the shaft seal', ['lubricate: shaft seal; and the bore']],
   ['everybody', 'everybody marks the rotor', ['mark: rotor']],
 ])('%s', (_what, line, expected) => {
   expect(told(line)).toEqual(expected);

@@ -124,7 +124,7 @@ function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): st
     subject += 1;
   const is = /^(?:is|are|has|have|shows?|looks?|feels?|gets?)$/.test(lows[subject] ?? '') ? subject + 1 : subject;
   const isSubject = is > subject || (subject > at && /^(?:it|they|either|any)/.test(lows[at] ?? ''));
-  return sentence.text(isSubject ? is : at, end);
+  return sentence.text(isSubject ? is : at, end).replace(/ (?:the|both|all)$/i, '');
 }
 
 const isNamed = (low: string | undefined, names: readonly string[]) =>

@@ -242,6 +242,26 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"pull it tight": tightened, and not out',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:pull|draw|bring|snap|wind)$/.test(phrase) &&
+      ways.length === 0 &&
+      /^(?:up )?tight\b/.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'torque' }
+        : undefined,
+  },
+  {
+    name: '"slack the clamp and slide it back over the liner": out of the way',
+    means: ({ reading, phrase, object, told }) => {
+      const isSlack = object?.pronoun === true && /^(?:loosen|disconnect)$/.test(reading.acts.at(-1)?.verb ?? '');
+      return isSlack &&
+        /^(?:slide|slip|push|roll|move)$/.test(phrase) &&
+        /\bback (?:over|along|up|onto|on)\b/.test(told)
+        ? { verb: 'move', keepWay: true }
+        : undefined;
+    },
+  },
+  {
     name: '"bolt the housing to the bracket": put there, with whatever holds it',
     means: ({ reading, sentence, phrase, ways, object, objectText, at }) =>
       /^(?:bolt|screw)$/.test(phrase) &&

@@ -177,7 +177,11 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
         (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
       // One thing that was fitted before is no assembly.
       const isWhole = !isAssembly(phrase) || reading.acts.length > 1 || named.length > 1;
-      const all = !isWhole ? [] : phrase.name === 'both' ? named.map(({ count: _all, ...part }) => part) : named;
+      // "The seats come away with the case, push them out": the seats.
+      const own = named.filter(({ name }) => !reading.along.has(name));
+      const areMany = phrase.name === 'them' && own.length > 0 && own.every((part) => reading.isSaidInPlural(part));
+      const those = areMany ? own : named;
+      const all = !isWhole ? [] : phrase.name === 'both' ? those.map(({ count: _all, ...part }) => part) : those;
       // "Cover on, eight bolts, start them by hand": the bolts.
       const meant = all.length > 1 && /^(?:torque|start-by-hand)$/.test(act.verb) ? tightenedOf(all) : all;
       // "Draw the plunger at cylinder 2 and clean it": that one.
@@ -219,6 +223,11 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.parts.push(partOf(phrase));
       if (phrase.feature) feature(act, phrase.feature);
     }
+  }
+  // "Grease the bore and the piston seal": what is no part is told beside those.
+  if (act.about !== undefined && act.parts.length > 0 && verbOf(act.verb).object === 'parts') {
+    act.how.unshift(`and the ${act.about.replace(/^the /, '')}`);
+    delete act.about;
   }
   if (phrases.length === 0) {
     const last = reading.acts.at(-2);

@@ -26,6 +26,8 @@ export class Reading {
   named: readonly SaidPart[] = [];
   /** What is only said to be lifted: what follows tells whether it comes off. */
   readonly lifted = new Set<OpenAct>();
+  /** Parts that come along "with" others. */
+  readonly along = new Set<string>();
   /** Looks that ask whether something is so: "check whether the seal is worn". */
   readonly asked = new Set<OpenAct>();
   /** The words by which verbs were known. */
@@ -83,6 +85,11 @@ export class Reading {
     if (!single) return undefined;
     const { count: _one, ...part } = single;
     return [part];
+  }
+
+  /** "The seats": several, as the line says it. */
+  isSaidInPlural({ name }: SaidPart): boolean {
+    return this.inLine.some((said) => said.name === name && said.count === 2);
   }
 
   /** What a word like "it" means here. */

@@ -139,6 +139,9 @@ export function verbMeant(
     /\b(?:out|off) (?:by )?(?:\w+|\d+) (?:full |more )?turns?\b/.test(told)
   )
     return { verb: 'loosen', keepWay: true };
+  // "Unscrew the nut two turns": loosened.
+  if (verb === 'take-off' && /^(?:unscrew|undo|unthread|remove)$/.test(phrase) && SO_MANY_TURNS.test(told))
+    return { verb: 'loosen', keepWay: true };
   // "Back the screw out to the dimension you measured": set, and still there.
   if (
     verb === 'take-off' &&
@@ -166,6 +169,8 @@ export function verbMeant(
   );
 }
 
+const SO_MANY_TURNS =
+  /^\w+ [\w -]+? (?:by )?(?:a |about |only )*(?:half|quarter|one|two|three|four|five|six|a few|a couple of|[\d./-]+)(?: or \w+)? (?:full |complete |of a )?turns?\b/;
 /** "Pull the rotor free": out of what held it. */
 const PULLS = /^(?:pull|draw|slide|slip|lift|pick|hook|withdraw|extract|tug|yank|drag)$/;
 const SHIFTED_BACK = /\bback (?:along|toward|towards|far) /;

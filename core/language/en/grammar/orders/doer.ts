@@ -102,7 +102,8 @@ export function fetched(piece: Piece, at: number): boolean {
       return false;
     setsUp(piece, tool.end);
   }
-  const ready = tool ? (/^(?:in there|in|ready|out|under there)(?= )/.exec(piece.lows(tool.end))?.[0] ?? '') : '';
+  // "Take the blocks out and ..." takes them away.
+  const ready = tool ? (/^(?:in there|in|ready|under there)(?= )/.exec(piece.lows(tool.end))?.[0] ?? '') : '';
   if (ready !== '' && tool) piece.words.splice(tool.end, ready.split(' ').length);
   const joint = tool ? piece.low(tool.end) : '';
   if (!tool || piece.knows(tool.end + 1) || !/^(?:and|to|,)$/.test(joint)) return false;

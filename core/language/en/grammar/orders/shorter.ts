@@ -222,16 +222,21 @@ const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|
 
 /** "Turn the diaphragm by hand to unscrew it": it is unscrewed. */
 function turnToTake(piece: Piece): void {
-  const at = piece.orderStart();
-  if (!/^(?:turn|rotate|twist)$/.test(piece.orderVerb()?.phrase ?? '')) return;
+  const start = piece.orderStart();
+  const isTurn = /^(?:turn|rotate|twist)$/;
+  // "It has a left-hand thread, so turn it clockwise to undo it".
+  const at = isTurn.test(piece.low(start))
+    ? start
+    : piece.words.findIndex(({ low }, i) => isTurn.test(low) && /^(?:so|and|then|,)$/.test(piece.low(i - 1)));
+  if (at < 0) return;
   const to = piece.words.findIndex(
     ({ low }, i) =>
       i > at + 1 &&
       low === 'to' &&
-      /^(?:unscrew|remove|release|free|detach|unthread) (?:it|them)\b/.test(piece.lows(i + 1)),
+      /^(?:unscrew|remove|release|free|detach|unthread|undo|loosen) (?:it|them)\b/.test(piece.lows(i + 1)),
   );
   if (to < 0) return;
-  const verb = piece.low(to + 1) === 'unscrew' || piece.low(to + 1) === 'unthread' ? piece.low(to + 1) : 'remove';
+  const verb = /^(?:unscrew|unthread|undo|loosen)$/.test(piece.low(to + 1)) ? piece.low(to + 1) : 'remove';
   piece.words.splice(to, 3);
   piece.words[at] = piece.as(at, verb);
 }

@@ -143,9 +143,10 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   const alike = partsEndingIn(reading.series, words);
   if (!phrase.known && alike.length === 0) return false;
   // Which of several is asked where it is named.
-  act.parts.push(
-    !phrase.known && alike.length === 1 ? { ...partOf(phrase), name: alike[0]?.name ?? phrase.name } : partOf(phrase),
-  );
+  const part = partOf(phrase);
+  const [only, other] = alike;
+  act.parts.push(!phrase.known && only && !other ? { ...part, name: only.name } : part);
+  reading.along.add(act.parts.at(-1)?.name ?? part.name);
   return true;
 }
 
