@@ -1,8 +1,8 @@
 import { verbOf } from '../../../model/verbs';
-import { kindFromName } from '../../../reading/en/kind-words';
 import { objectsAt } from './acts/objects';
 import { lastWordsOf, namesAt } from './names/known-names';
 import { beginsFacing } from './names/name-ends';
+import { isCalledPart } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import {
@@ -91,9 +91,7 @@ function movesParts(sentence: Sentence, start: number): boolean {
   const verb = verbAt(lows, from);
   if (!verb || words[from]?.from === words[from]?.to) return false;
   if (verb.is === 'verb' && !/^(?:takes|refits|renews)$/.test(verbOf(verb.verb).effect)) return false;
-  return objectsAt(sentence, from + verb.length).phrases.some(
-    ({ known, pronoun, name }) => known?.kind === 'part' || (!known && !pronoun && kindFromName(name) !== 'other'),
-  );
+  return objectsAt(sentence, from + verb.length).phrases.some(isCalledPart);
 }
 
 /** "Lock and tag": the joint is within the verb. */

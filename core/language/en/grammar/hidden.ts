@@ -59,9 +59,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           isDoneTo(said) ||
           catchesPart(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
-          /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/.test(
-            text.toLowerCase(),
-          ) ||
+          MADE_TIGHT.test(text) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
           (!figure && !lexicon.MAY_TAKE.test(text.toLowerCase()) && (hidesTorque(said) || figuresFasteners(said)))
         );
@@ -213,6 +211,10 @@ function movesByItself(sentence: Sentence): boolean {
 /** "..., and the cartridge will slip off the shaft": what then comes off, and no danger. */
 const WILL_COME_OFF =
   /^(?!careful|mind|watch|be |take care|beware)(?:the |both |all )?(?:[\w-]+ ){1,4}(?:will|can|should)(?: now| then)? (?:slip|slide|come|lift|pull|walk) (?:right |straight )?(?:off|out|away|free)\b/i;
+
+/** "..., screw tight": tightened as well. */
+const MADE_TIGHT =
+  /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/i;
 
 /** "... and catch the O-ring": it is off by then. */
 function catchesPart(sentence: Sentence): boolean {

@@ -10,23 +10,37 @@ export function endsBeforeColon({ lows, words }: Sentence): ReadonlySet<number> 
 }
 
 /** What is said once more behind its colon is done once; what is not is done last. */
-export function spellOut(reading: Reading, headline: OpenAct): void {
-  const { acts } = reading;
+export function spellOut({ acts }: Reading, headline: OpenAct): void {
   const at = acts.indexOf(headline);
-  const later = acts.slice(at + 1);
   const { effect } = verbOf(headline.verb);
-  if (at < 0 || later.length === 0) return;
-  const named = (act: OpenAct) => headline.parts.every(({ name }) => act.parts.some((part) => part.name === name));
-  const same = later.find((act) => verbOf(act.verb).effect === effect && named(act));
+  const isSame = (act: OpenAct) =>
+    verbOf(act.verb).effect === effect &&
+    headline.parts.every(({ name }) => act.parts.some((part) => part.name === name));
+  const same = acts.slice(at + 1).find(isSame);
+  if (at < 0 || at === acts.length - 1) return;
   acts.splice(at, 1);
   if (!same) {
     acts.push(headline);
     return;
   }
-  same.tools.push(...headline.tools);
+  same.tools.unshift(...headline.tools);
+  same.applied.unshift(...headline.applied);
+  same.looks.unshift(...headline.looks);
   same.how.unshift(...headline.how);
+  same.why.unshift(...headline.why);
   same.cautions.unshift(...headline.cautions);
-  if (same.positionIds.length > 0 || headline.positionIds.length === 0) return;
-  same.positionIds = [...headline.positionIds];
-  if (headline.positionSetId) same.positionSetId = headline.positionSetId;
+  same.parts = same.parts.map((part) => {
+    const count = part.count ?? headline.parts.find(({ name }) => name === part.name)?.count;
+    return { ...part, ...(count !== undefined && { count }) };
+  });
+  const { figure, minutes, faces, into, positionIds, positionSetId } = headline;
+  if (same.positionIds.length === 0) {
+    same.positionIds = [...positionIds];
+    if (positionSetId) same.positionSetId = positionSetId;
+  }
+  // What stands behind the colon says more.
+  if (figure !== undefined) same.figure ??= figure;
+  if (minutes !== undefined) same.minutes ??= minutes;
+  if (faces !== undefined) same.faces ??= faces;
+  if (into !== undefined) same.into ??= into;
 }

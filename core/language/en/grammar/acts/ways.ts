@@ -1,5 +1,4 @@
-import { namesAt } from '../names/known-names';
-import { isJoint } from '../names/name-ends';
+import { isJoint, namesHere } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { verbAt, WAY_BEFORE_PLACE, type Way } from '../words/operations';
@@ -65,16 +64,12 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
 /** "... and drain the rest into a tray", "... to get the rest out": what else is done, and what for. */
 function isElse(sentence: Sentence, at: number): boolean {
   const { lows } = sentence;
-  if (!/^(?:and|then|to)$/.test(lows[at] ?? '') || isKnownPart(sentence, at + 1)) return false;
+  if (!/^(?:and|then|to)$/.test(lows[at] ?? '') || namesHere(sentence, at + 1, 'part')) return false;
   // "Tap it to separate it from the dowels" says what comes of it.
   if (lows[at] === 'to' && /^(?:separate|free|release|remove|loosen|break|unseat|part)$/.test(lows[at + 1] ?? ''))
     return false;
   const verb = verbAt(lows, at + 1);
   return verb !== undefined && WAY_BEFORE_PLACE[lows[at + 1] ?? ''] === undefined;
-}
-
-function isKnownPart(sentence: Sentence, at: number): boolean {
-  return namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part');
 }
 
 const CATCHES = /^(?:trays?|buckets?|pans?|bowls?|jars?|cans?|tubs?|containers?|drums?|bottles?|basins?|pails?)$/;

@@ -342,14 +342,17 @@ function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly str
   return found && { kind: found.kind, id: found.id, name: found.name, length: parts.length };
 }
 
+/** A part of the series, or what nobody named yet and is called as parts are. */
+export function isCalledPart({ known, pronoun, name }: NounPhrase): boolean {
+  return known ? known.kind === 'part' : !pronoun && kindFromName(name) !== 'other';
+}
+
 /** Whether a part that nobody named yet is called after another: there is none like it, and the other is a part. */
 function isOwnedByPart({ names }: Sentence, whole: NounPhrase, words: readonly string[]): boolean {
   const isKnownKind = lastWordsOf(names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '');
-  const isPart =
-    whole.known?.kind === 'part' || (!whole.known && !whole.pronoun && kindFromName(whole.name) !== 'other');
   return (
     !isKnownKind &&
-    isPart &&
+    isCalledPart(whole) &&
     !AROUND.test(whole.name) &&
     whole.feature === undefined &&
     whole.state.length === 0 &&

@@ -2,11 +2,10 @@ import { positionSetById } from '../../../../model/lookup';
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
-import { kindFromName } from '../../../../reading/en/kind-words';
 import { WAY_WORDS } from '../words/operations';
 import { partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
-import type { NounPhrase } from './noun-phrase';
+import { isCalledPart, type NounPhrase } from './noun-phrase';
 import type { SaidPart } from './said';
 
 /** What stands beside a short name and tells which part it is short for. */
@@ -131,7 +130,7 @@ function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
 
 /** A part, the last words of some, or what is called as parts are and nobody named yet. */
 export function isPartLike(phrase: NounPhrase, series: Series): boolean {
-  return isPartOrShort(phrase, series) || (!phrase.known && !phrase.pronoun && kindFromName(phrase.name) !== 'other');
+  return isPartOrShort(phrase, series) || isCalledPart(phrase);
 }
 
 /** A part, or the last words of some: which of them is asked where it is named. */

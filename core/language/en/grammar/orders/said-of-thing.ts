@@ -22,16 +22,11 @@ export function saidOfThing(piece: Piece, at: number): void {
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
   // "Unbolt the strainer and the bell, and the collar slides off": the collar does.
-  const isListBefore =
-    at > 0 &&
-    things.phrases.length > 1 &&
-    / , and /.test(
-      ` ${piece
-        .lows(at)
-        .split(' ')
-        .slice(0, stop - at)
-        .join(' ')} `,
-    );
+  const subject = piece
+    .lowsFrom(at)
+    .slice(0, stop - at)
+    .join(' ');
+  const isListBefore = at > 0 && things.phrases.length > 1 && subject.includes(' , and ');
   if (isListBefore) return;
   // "Light scratches can be lapped away" allows it.
   const isDirt =

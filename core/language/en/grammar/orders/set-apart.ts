@@ -2,7 +2,7 @@ import { pluralName } from '../../../../model/names';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
 import { endsIn, lastWordsOf, namesAt } from '../names/known-names';
-import { nounPhraseAt, oneOf } from '../names/noun-phrase';
+import { isCalledPart, nounPhraseAt, oneOf } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { DOER, JOINED, MEANS, NAMED } from '../words/told-words';
@@ -48,9 +48,8 @@ function ownerOf(piece: Piece, at: number, words: readonly string[]): string | u
   for (let before = at - 1; before >= 0; before -= 1) {
     const named = NAMED.test(piece.low(before)) ? nounPhraseAt(piece.sentence(), before) : undefined;
     if (!named || named.end > at || named.phrase.pronoun) continue;
-    const { known, name, words: own } = named.phrase;
-    const isPart = known?.kind === 'part' || (!known && kindFromName(name) !== 'other');
-    return isPart && own.length + words.length < 5 ? oneOf(named.phrase) : undefined;
+    const isShort = named.phrase.words.length + words.length < 5;
+    return isCalledPart(named.phrase) && isShort ? oneOf(named.phrase) : undefined;
   }
   return undefined;
 }

@@ -144,7 +144,11 @@ function lookOn(piece: Piece): void {
     const looked = piece.sentence().slice(0, end < 0 ? piece.words.length : end);
     const on = looked.lows.findLastIndex((low, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
     const things = on < 0 ? undefined : objectsAt(looked, on + 1);
-    if (!things?.phrases.length || !things.phrases.every((one) => isThing(one) || isShortly(piece, one))) continue;
+    if (
+      !things?.phrases.length ||
+      !things.phrases.every((one) => isThing(one) || isShortName(piece, partsOf(one.words.at(-1) ?? '')))
+    )
+      continue;
     const [, ...thing] = piece.words.splice(on, things.end - on);
     const verb = piece.low(at - 1).endsWith('ing') ? 'inspecting' : 'inspect';
     piece.words.splice(at - 1, 1, piece.as(at - 1, verb), ...thing);
@@ -211,7 +215,11 @@ function askWhether(piece: Piece): void {
   const at = piece.skipFillers(0);
   if (!/^(?:is|are)$/.test(piece.low(at)) || piece.low(at + 1) === 'there' || piece.words.at(-1)?.low !== '?') return;
   const thing = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
-  const end = piece.knows(thing) ? piece.behindPart(thing) : isShortName(piece, thing) ? thing + 1 : thing;
+  const end = piece.knows(thing)
+    ? piece.behindPart(thing)
+    : isShortName(piece, piece.words[thing]?.parts)
+      ? thing + 1
+      : thing;
   if (end === thing || end >= piece.words.length - 1) return;
   const [be] = piece.words.splice(at, 1);
   if (be) piece.words.splice(end - 1, 0, { ...be, as: be.low });
@@ -225,7 +233,7 @@ function turnToTake(piece: Piece): void {
   const start = piece.orderStart();
   const isTurn = /^(?:turn|rotate|twist)$/;
   // "It has a left-hand thread, so turn it clockwise to undo it".
-  const at = isTurn.test(piece.low(start))
+  const at = isTurn.test(piece.orderVerb()?.phrase ?? '')
     ? start
     : piece.words.findIndex(({ low }, i) => isTurn.test(low) && /^(?:so|and|then|,)$/.test(piece.low(i - 1)));
   if (at < 0) return;
@@ -265,7 +273,7 @@ function lookAgain(piece: Piece): void {
       !said ||
       !isBehindFor ||
       verbAt(piece.lowsFrom(at + 1), 0) ||
-      !(/ the | and /.test(` ${said}`) || piece.knows(at + 1) || isShortName(piece, at + 1)) ||
+      !(/ the | and /.test(` ${said}`) || piece.knows(at + 1) || isShortName(piece, piece.words[at + 1]?.parts)) ||
       !objectsAt(piece.sentence(), at + 1).phrases[0]
     )
       continue;
@@ -274,13 +282,9 @@ function lookAgain(piece: Piece): void {
   }
 }
 
-function isShortly({ names }: Piece, { words }: NounPhrase): boolean {
-  return lastWordsOf(names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '');
-}
-
 /** "Rod" where there is a "diaphragm rod". */
-function isShortName(piece: Piece, at: number): boolean {
-  return lastWordsOf(piece.names).has(piece.words[at]?.parts.at(-1) ?? '');
+function isShortName({ names }: Piece, parts: readonly string[] = []): boolean {
+  return lastWordsOf(names).has(parts.at(-1) ?? '');
 }
 
 function wordsIn(text: string): number {
