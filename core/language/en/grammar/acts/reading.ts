@@ -100,7 +100,7 @@ export class Reading {
     // "Put a drop on the retainer thread and torque it": something of this line, and not of the step before.
     const isElse =
       this.acts.some(({ verb, about }) => /^(?:lubricate|apply-compound)$/.test(verb) && about !== undefined) ||
-      this.note.how.length > 0;
+      (this.note.how.length > 0 && this.inLine.length > 0);
     return isElse ? [] : this.before.parts;
   }
 }
