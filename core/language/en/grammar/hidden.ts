@@ -1,8 +1,19 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { kindFromName } from '../../../reading/en/kind-words';
+import {
+  bringsAnother,
+  catchesPart,
+  comesOff,
+  MADE_TIGHT,
+  movesByItself,
+  partAt,
+  remindsOfPart,
+  SAID_OF,
+  WILL_COME_OFF,
+} from './hidden-parts';
 import { measureAt } from './names/figures';
-import { lastWordsOf, type NameIndex, namesAt } from './names/known-names';
+import { lastWordsOf, type NameIndex } from './names/known-names';
 import { nounPhraseAt } from './names/noun-phrase';
 import type { Doubt, SaidAct, SaidNote } from './names/said';
 import { Sentence } from './names/sentence';
@@ -11,9 +22,6 @@ import { ALSO_NOUN, movedBy, NOTHING_ELSE, verbAt, WAY_WORDS } from './words/ope
 import { STATES } from './words/told-words';
 import { baseOf } from './words/verb-forms';
 import { partsOf, wordsOf } from './words/words';
-
-/** What is said of when, why or how long, and may name an action that is a step elsewhere. */
-const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
 
 /** "Scrape the old gasket off the cover" cleans the cover. */
 function isScraped(verb: Verb, text: string): boolean {
@@ -193,67 +201,6 @@ function ordersSo({ lows }: Sentence): boolean {
   );
 }
 
-/** "So that the rotor pushes the hose out", "and the hose feeds itself out": it is out by then, and nobody said so. */
-function movesByItself(sentence: Sentence): boolean {
-  const { lows, names } = sentence;
-  if (SAID_OF.test(lows[0] ?? '') && lows[0] !== 'so') return false;
-  return lows.some((low, i) => {
-    const base = baseOf(low, 's');
-    if (base === undefined || verbAt([base], 0)?.is !== 'movement' || i === 0) return false;
-    const named = lows.slice(Math.max(i - 2, 0), i + 4).some((_, near) => {
-      const at = Math.max(i - 2, 0) + near;
-      return at !== i && partAt(names, sentence, at) !== undefined;
-    });
-    return named && lows.slice(i + 1, i + 6).some((way) => /^(?:out|off)$/.test(way));
-  });
-}
-
-/** "..., and the cartridge will slip off the shaft": what then comes off, and no danger. */
-const WILL_COME_OFF =
-  /^(?!careful|mind|watch|be |take care|beware)(?:the |both |all )?(?:[\w-]+ ){1,4}(?:will|can|should)(?: now| then)? (?:slip|slide|come|lift|pull|walk) (?:right |straight )?(?:off|out|away|free)\b/i;
-
-/** "..., screw tight": tightened as well. */
-const MADE_TIGHT =
-  /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/i;
-
-/** "... and catch the O-ring": it is off by then. */
-function catchesPart(sentence: Sentence): boolean {
-  return (
-    /^catch (?:the|both|all|any) /.test(sentence.lows.join(' ')) && partAt(sentence.names, sentence, 2) !== undefined
-  );
-}
-
-/** "Tap the shaft until the bearing comes out": the bearing is out as well. */
-function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['parts']): boolean {
-  const comes = lows.findIndex(
-    (low, i) => /^(?:comes?|slides?|drops?|pops?|falls?|is|are)$/.test(low) && /^(?:out|off)$/.test(lows[i + 1] ?? ''),
-  );
-  if (comes < 0 || !/^(?:until|till)$/.test(lows[0] ?? '')) return false;
-  return lows
-    .slice(0, comes)
-    .some((_, at) =>
-      namesAt(names, words, at).some(({ kind, name }) => kind === 'part' && !parts.some((part) => part.name === name)),
-    );
-}
-
-/** "Catch the slinger, it hops off": it is off by then. */
-function comesOff(sentence: Sentence): boolean {
-  const { lows, names } = sentence;
-  const told = lows.join(' ');
-  return (
-    /\b(?:it|they|which|that) \w+ (?:off|out|away|down)\b/.test(told) &&
-    (/^catch (?:the|both|all) /.test(told) || lows.some((_, at) => partAt(names, sentence, at) !== undefined))
-  );
-}
-
-/** "Pull the rings, and don't forget the lantern ring": it is pulled as well. */
-function remindsOfPart(sentence: Sentence): boolean {
-  if (!/^(?:and )?(?:do not|don't|never) forget (?!to\b)/.test(sentence.lows.join(' '))) return false;
-  return sentence.words.some(
-    (_, at) => partAt(sentence.names, sentence, at) !== undefined || kindFromName(sentence.lows[at] ?? '') !== 'other',
-  );
-}
-
 /** Words before "it" that order nothing. */
 const NO_ORDER =
   /^(?:with|on|in|of|to|at|by|for|from|off|out|up|down|over|under|underneath|beneath|inside|outside|above|below|along|across|round|near|past|toward|towards|beside|then|around|behind|between|through|into|onto|against|before|after|until|when|while|if|so|that|which|because|as|than|is|are|was|has|have|had|does|did|will|would|can|could|may|might|must|should|make|makes|keep|keeps|let|lets|hope|feel|see|hear|find|all|both|where|how|why|what|but|or|nor|not|once|unless|\w+(?:ing|ed|s))$/;
@@ -391,14 +338,4 @@ function hidesTorque(sentence: Sentence): boolean {
     const measured = measureAt(sentence, at);
     return measured !== undefined && unitOf(measured.unit).dimension === 'torque';
   });
-}
-
-function partAt(
-  names: NameIndex,
-  { words }: Sentence,
-  at: number,
-): { readonly length: number; readonly isWhole: boolean } | undefined {
-  const known = namesAt(names, words, at).find(({ kind }) => kind === 'part');
-  if (known) return { length: known.length, isWhole: true };
-  return lastWordsOf(names).has(words[at]?.parts.at(-1) ?? '') ? { length: 1, isWhole: false } : undefined;
 }

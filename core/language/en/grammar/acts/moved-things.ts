@@ -4,38 +4,12 @@ import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { isPartLike, isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
-import { type Movement, WAY_BEFORE_PLACE, type Way } from '../words/operations';
-import { attended, BY_HAND, FASTENER, LOCKS, lockedOut, type Meant, POWERED } from './meant';
+import { WAY_BEFORE_PLACE } from '../words/operations';
+import { BESIDE_THE_PUMP } from './beside-the-pump';
+import { BY_HAND, FASTENER, LOCKS, lockedOut, type Meant, POWERED } from './meant';
+import type { Case, Moving } from './moving';
 import { plainVerb } from './plain-verb';
-import type { Reading } from './reading';
 import { placeBehind } from './ways';
-
-/** A verb that moves something, with what it moves and what stands behind. */
-export interface Moving {
-  readonly reading: Reading;
-  readonly sentence: Sentence;
-  readonly movement: Movement;
-  readonly phrase: string;
-  readonly ways: readonly Way[];
-  readonly objects: readonly NounPhrase[];
-  readonly object: NounPhrase | undefined;
-  /** The names of what is moved, in lower case. */
-  readonly objectText: string;
-  /** The word behind what is moved and its ways. */
-  readonly at: number;
-  /** The whole order from its verb on. */
-  readonly told: string;
-  /** Where a place is told, behind a manner and which way it faces; its words up to the next comma. */
-  readonly where: number;
-  readonly bench: string;
-  readonly isFacing: boolean;
-}
-
-interface Case {
-  readonly name: string;
-  /** 'asked' where it could mean several things. */
-  readonly means: (moving: Moving) => Meant | 'asked' | undefined;
-}
 
 /** What is moved, or where, decides what such a verb means, before any way does; the first that fits. */
 const CASES: readonly Case[] = [
@@ -273,75 +247,7 @@ const CASES: readonly Case[] = [
         ? { verb: 'fit' }
         : undefined,
   },
-  {
-    name: '"stand it upright": how it lies, and nowhere in the pump',
-    means: ({ sentence, phrase, ways, object, at }) =>
-      /^(?:stand|set|put|position|place)$/.test(phrase) &&
-      ways.length === 0 &&
-      object &&
-      /^(?:upright|on end|vertically|horizontally|flat)\b/.test(sentence.lows.slice(at, at + 2).join(' ')) &&
-      !/^(?:in|on)$/.test(placeBehind(sentence, at + 1) ?? '')
-        ? { verb: 'lay' }
-        : undefined,
-  },
-  {
-    name: '"put the shaft between centres": held there',
-    means: ({ sentence, phrase, ways, at }) =>
-      /^(?:put|set|place|mount|lay|rest)$/.test(phrase) &&
-      ways.length === 0 &&
-      ON_BLOCKS.test(sentence.lows.slice(at).join(' '))
-        ? { verb: 'hold' }
-        : undefined,
-  },
-  {
-    name: '"roll the shaft on two V-blocks": turned on them',
-    means: ({ sentence, phrase, ways, object, at }) =>
-      object &&
-      /^(?:roll|turn|spin|rotate)$/.test(phrase) &&
-      ways.length === 0 &&
-      ON_BLOCKS.test(sentence.lows.slice(at).join(' '))
-        ? { verb: 'turn', about: `the ${object.name}`, aboutEnd: at }
-        : undefined,
-  },
-  {
-    name: '"put a tray under the drain plug": beside the pump, and nothing of it is moved',
-    means: ({ sentence, phrase, ways, object, at, told }) =>
-      /^(?:put|place|lay|set|position|stand)$/.test(phrase) &&
-      ways.length === 0 &&
-      /^(?:under|underneath|below|beneath|around|round|beside|next|in front|behind)\b/.test(
-        sentence.lows.slice(at).join(' '),
-      ) &&
-      object?.known?.kind !== 'part' &&
-      lexicon.isToolName(object?.words ?? [])
-        ? attended(sentence, told)
-        : undefined,
-  },
-  {
-    name: '"hook the sling around the frame": what it hangs on is held',
-    means: ({ sentence, phrase, object, objectText, at }) => {
-      const behindWay = /^(?:around|round|over|on)$/.test(sentence.lows[at - 1] ?? '') ? at - 1 : at;
-      const isRoundPart = /^(?:around|round|through|under|to|over|on|onto)$/.test(sentence.lows[behindWay] ?? '');
-      return isRoundPart &&
-        /^(?:hook|put|place|pass|loop|feed|run|lay|slip)$/.test(phrase) &&
-        object?.known?.kind !== 'part' &&
-        SLINGS.test(objectText)
-        ? { verb: 'hold', aboutEnd: behindWay }
-        : undefined;
-    },
-  },
-  {
-    name: '"put a wedge between the rotors": they are held with it',
-    means: ({ sentence, phrase, ways, object, at }) => {
-      const isTool = object?.known?.kind === 'tool' || BLOCKS.test(object?.words.at(-1) ?? '');
-      const held = /^(?:between|against)$/.test(sentence.lows[at] ?? '') ? nounPhraseAt(sentence, at + 1) : undefined;
-      return isTool &&
-        ways.length === 0 &&
-        held &&
-        /^(?:put|place|stick|slip|drive|jam|lay|set|slide|push)$/.test(phrase)
-        ? { verb: 'hold', aboutEnd: at }
-        : undefined;
-    },
-  },
+  ...BESIDE_THE_PUMP,
   {
     name: '"push up on the clip": on what, and not on to what',
     means: ({ told }) => {
@@ -453,9 +359,6 @@ function isAdjusted(objectText: string, behind: string): boolean {
 const ADJUSTED =
   /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;
 
-const ON_BLOCKS = /^(?:on|between|in) (?:two |the |a pair of )?(?:v-?blocks|centres|centers|rollers|knife edges)\b/;
-const BLOCKS = /^(?:wedges?|blocks?|bars?|rags?|wood|timber|chocks?)$/;
-const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;
 const BUTTON = /\b(?:e-?stop|emergency stop|(?:stop |start |reset )?(?:button|switch))$/;
 const TO_WHERE_IT_WAS =
   /\bback to (?:the|its|their) (?:\w+ )?(?:numbers?|marks?|settings?|positions?|height|depth|figure|same)\b/;

@@ -1,0 +1,82 @@
+import { kindFromName } from '../../../reading/en/kind-words';
+import { lastWordsOf, type NameIndex, namesAt } from './names/known-names';
+import type { SaidAct } from './names/said';
+import type { Sentence } from './names/sentence';
+import { verbAt } from './words/operations';
+import { baseOf } from './words/verb-forms';
+
+/* Parts that come off, or go tight, within words that are merely kept: by then it is done, and nobody said so. */
+
+/** What is said of when, why or how long, and may name an action that is a step elsewhere. */
+export const SAID_OF = /^(?:before|until|till|while|when|after|once|as|so|if|unless|where|because|to|without|for)$/;
+
+export function partAt(
+  names: NameIndex,
+  { words }: Sentence,
+  at: number,
+): { readonly length: number; readonly isWhole: boolean } | undefined {
+  const known = namesAt(names, words, at).find(({ kind }) => kind === 'part');
+  if (known) return { length: known.length, isWhole: true };
+  return lastWordsOf(names).has(words[at]?.parts.at(-1) ?? '') ? { length: 1, isWhole: false } : undefined;
+}
+
+/** "So that the rotor pushes the hose out", "and the hose feeds itself out": it is out by then, and nobody said so. */
+export function movesByItself(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  if (SAID_OF.test(lows[0] ?? '') && lows[0] !== 'so') return false;
+  return lows.some((low, i) => {
+    const base = baseOf(low, 's');
+    if (base === undefined || verbAt([base], 0)?.is !== 'movement' || i === 0) return false;
+    const named = lows.slice(Math.max(i - 2, 0), i + 4).some((_, near) => {
+      const at = Math.max(i - 2, 0) + near;
+      return at !== i && partAt(names, sentence, at) !== undefined;
+    });
+    return named && lows.slice(i + 1, i + 6).some((way) => /^(?:out|off)$/.test(way));
+  });
+}
+
+/** "..., and the cartridge will slip off the shaft": what then comes off, and no danger. */
+export const WILL_COME_OFF =
+  /^(?!careful|mind|watch|be |take care|beware)(?:the |both |all )?(?:[\w-]+ ){1,4}(?:will|can|should)(?: now| then)? (?:slip|slide|come|lift|pull|walk) (?:right |straight )?(?:off|out|away|free)\b/i;
+
+/** "..., screw tight": tightened as well. */
+export const MADE_TIGHT =
+  /^(?:the |both |all )?(?:[\w-]+ )?(?:screw|bolt|nut|stud)s? (?:tight|home|snug|nipped|hand|finger)\b/i;
+
+/** "... and catch the O-ring": it is off by then. */
+export function catchesPart(sentence: Sentence): boolean {
+  return (
+    /^catch (?:the|both|all|any) /.test(sentence.lows.join(' ')) && partAt(sentence.names, sentence, 2) !== undefined
+  );
+}
+
+/** "Tap the shaft until the bearing comes out": the bearing is out as well. */
+export function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['parts']): boolean {
+  const comes = lows.findIndex(
+    (low, i) => /^(?:comes?|slides?|drops?|pops?|falls?|is|are)$/.test(low) && /^(?:out|off)$/.test(lows[i + 1] ?? ''),
+  );
+  if (comes < 0 || !/^(?:until|till)$/.test(lows[0] ?? '')) return false;
+  return lows
+    .slice(0, comes)
+    .some((_, at) =>
+      namesAt(names, words, at).some(({ kind, name }) => kind === 'part' && !parts.some((part) => part.name === name)),
+    );
+}
+
+/** "Catch the slinger, it hops off": it is off by then. */
+export function comesOff(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  const told = lows.join(' ');
+  return (
+    /\b(?:it|they|which|that) \w+ (?:off|out|away|down)\b/.test(told) &&
+    (/^catch (?:the|both|all) /.test(told) || lows.some((_, at) => partAt(names, sentence, at) !== undefined))
+  );
+}
+
+/** "Pull the rings, and don't forget the lantern ring": it is pulled as well. */
+export function remindsOfPart(sentence: Sentence): boolean {
+  if (!/^(?:and )?(?:do not|don't|never) forget (?!to\b)/.test(sentence.lows.join(' '))) return false;
+  return sentence.words.some(
+    (_, at) => partAt(sentence.names, sentence, at) !== undefined || kindFromName(sentence.lows[at] ?? '') !== 'other',
+  );
+}
