@@ -1,5 +1,5 @@
 import { verbAt } from '#core/language/en/grammar/words/operations';
-import { wordsOf } from '#core/language/en/grammar/words/words';
+import { NUMBERS, wordsOf } from '#core/language/en/grammar/words/words';
 import { judgeLine, type SaidLine } from './corpus';
 
 /** An order in other words that mean the same: a line that is understood is understood in each of them. */
@@ -22,8 +22,10 @@ export const TOLD: Readonly<Record<string, (order: string) => string>> = {
 };
 
 /** Heads of a list, and what one shall not do or has to keep, are no orders to be put in other words. */
-const NO_ORDER =
-  /^(?:(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty)\s*[:.]|\d+[.)]|[a-z]\)|[-•]|step|reassembly|do not|don't|never|keep|make sure)/i;
+const NO_ORDER = new RegExp(
+  `^(?:(?:${NUMBERS})\\s*[:.]|\\d+[.)]|[a-z]\\)|[-•]|step|reassembly|do not|don't|never|keep|make sure)`,
+  'i',
+);
 
 /** How lines that are understood fare in other words. */
 export function toldOtherwise(lines: readonly SaidLine[]): { same: number; asked: number; otherwise: number } {

@@ -1,5 +1,5 @@
-import { verbOf } from '../../../model/verbs';
 import { objectsAt } from './acts/objects';
+import { movesParts } from './acts/reading';
 import { lastWordsOf, namesAt } from './names/known-names';
 import { beginsFacing } from './names/name-ends';
 import { isCalledPart } from './names/noun-phrase';
@@ -52,7 +52,7 @@ export function clausesOf(sentence: Sentence): Sentence[] {
     if (
       sentence.lows[at] === ':' &&
       at > start &&
-      movesParts(sentence, start) &&
+      opensMove(sentence, start) &&
       opensAct(sentence, start, at + 1, false)
     ) {
       cut(at, at + 1);
@@ -84,13 +84,13 @@ export function clausesOf(sentence: Sentence): Sentence[] {
 }
 
 /** Whether a piece takes a part off, puts it on or renews it: what it is about, before a colon. */
-function movesParts(sentence: Sentence, start: number): boolean {
+function opensMove(sentence: Sentence, start: number): boolean {
   const { lows, words } = sentence;
   let from = start;
   while (FILLERS.has(lows[from] ?? '')) from += 1;
   const verb = verbAt(lows, from);
   if (!verb || words[from]?.from === words[from]?.to) return false;
-  if (verb.is === 'verb' && !/^(?:takes|refits|renews)$/.test(verbOf(verb.verb).effect)) return false;
+  if (verb.is === 'verb' && !movesParts(verb.verb)) return false;
   return objectsAt(sentence, from + verb.length).phrases.some(isCalledPart);
 }
 

@@ -3,7 +3,7 @@ import { verbOf } from '../../../model/verbs';
 import { readCondition } from './acts/conditions';
 import { endsBeforeColon, spellOut } from './acts/headlines';
 import { placedByOwner } from './acts/placed-by';
-import { type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
+import { movesParts, type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
 import { asVerdict } from './acts/verdicts';
 import { clausesOf } from './clauses';
 import { hiddenIn } from './hidden';
@@ -38,12 +38,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
     const read = reading.acts.length;
     readClause(reading, clause);
     const [headline, other] = reading.acts.slice(read);
-    if (
-      headline &&
-      !other &&
-      MOVES.test(verbOf(headline.verb).effect) &&
-      beforeColon.has(clause.words.at(-1)?.to ?? -1)
-    )
+    if (headline && !other && movesParts(headline.verb) && beforeColon.has(clause.words.at(-1)?.to ?? -1))
       headlines.push(headline);
   }
   for (const headline of headlines) spellOut(reading, headline);
@@ -56,8 +51,6 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
-
-const MOVES = /^(?:takes|refits|renews)$/;
 
 /** "Now the end cap. Loosen the bolts ...": what the line goes on about. */
 function isTopic(reading: Reading, sentence: Sentence): boolean {

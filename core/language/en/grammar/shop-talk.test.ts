@@ -158,6 +158,16 @@ test.each<[string, string, readonly string[]]>([
     ['take-off: rotor', 'attend: take a sample in a clean bottle'],
   ],
   ['so many turns', 'unscrew the through bolts two turns', ['loosen: through bolt; two turns']],
+  [
+    'turned until it is out',
+    'unscrew the through bolts one turn at a time until they come off',
+    ['take-off: through bolt; one turn, at a time, until they come off'],
+  ],
+  [
+    'when, in turns',
+    'unscrew the through bolts after two turns of the rotor',
+    ['take-off: through bolt; after two turns of the rotor'],
+  ],
   ['pulled tight', 'fit the valve cap and pull it tight', ['fit: valve cap', 'torque: valve cap; tight']],
   [
     'turned to undo it',

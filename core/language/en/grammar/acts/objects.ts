@@ -104,8 +104,9 @@ function sharesHead({ lows, words }: Sentence, phrase: NounPhrase, last: NounPhr
 }
 
 /** Words that say which of two, and name nothing by themselves. */
-const SAYS_WHICH =
-  /^(?:inlet|outlet|suction|discharge|upper|lower|inner|outer|inside|outside|front|rear|left|right|top|bottom|male|female|high-pressure|low-pressure|drive|driven|inboard|outboard|stationary|rotating|fixed|moving|large|small|long|short|thick|thin)$/;
+const SAYS_WHICH = new RegExp(
+  `^(?:${lexicon.BY_PLACE}|inlet|outlet|suction|discharge|male|female|high-pressure|low-pressure|drive|driven|inboard|outboard|stationary|rotating|fixed|moving|large|small|long|short|thick|thin)$`,
+);
 
 function isDirt(words: readonly string[]): boolean {
   const last = words.at(-1) ?? '';

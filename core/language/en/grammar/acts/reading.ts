@@ -1,6 +1,6 @@
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
-import type { Verb } from '../../../../model/verbs';
+import { type Verb, verbOf } from '../../../../model/verbs';
 import type { NounPhrase } from '../names/noun-phrase';
 import type { Open } from '../names/open';
 import type { Doubt, DoubtKind, SaidAct, SaidCaution, SaidPart, SaidTool } from '../names/said';
@@ -103,6 +103,11 @@ export class Reading {
       (this.note.how.length > 0 && this.inLine.length > 0);
     return isElse ? [] : this.before.parts;
   }
+}
+
+/** Whether a verb takes parts off, puts them on or renews them. */
+export function movesParts(verb: Verb): boolean {
+  return /^(?:takes|refits|renews)$/.test(verbOf(verb).effect);
 }
 
 export function blankAct(verb: Verb): OpenAct {

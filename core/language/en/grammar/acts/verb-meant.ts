@@ -169,8 +169,9 @@ export function verbMeant(
   );
 }
 
+/** So far and no further: "a turn at a time" goes on until it is out, "after two turns" says when. */
 const SO_MANY_TURNS =
-  /^\w+ [\w -]+? (?:by )?(?:a |about |only )*(?:half|quarter|one|two|three|four|five|six|a few|a couple of|[\d./-]+)(?: or \w+)? (?:full |complete |of a )?turns?\b/;
+  /^(?!.*\b(?:after|every|until|till|in)\b)\w+ [\w -]+? (?:by )?(?:a |about |only )*(?:half|quarter|one|two|three|four|five|six|a few|a couple of|[\d./-]+)(?: or \w+)? (?:full |complete |of a )?turns?\b(?! at a time)/;
 /** "Pull the rotor free": out of what held it. */
 const PULLS = /^(?:pull|draw|slide|slip|lift|pick|hook|withdraw|extract|tug|yank|drag)$/;
 const SHIFTED_BACK = /\bback (?:along|toward|towards|far) /;

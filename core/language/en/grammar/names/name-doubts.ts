@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { pluralName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
+import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
 import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
@@ -51,8 +51,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
       atPlace.map((other) => other.name),
     );
   // "The lower shaft", where there are a line shaft and a pump shaft, and none that is called by where it is.
-  const alike = BY_PLACE.test(parts[0] ?? '') ? partsEndingIn(series, parts.slice(1)) : [];
-  if (alike.length > 1 && !alike.some((other) => BY_PLACE.test(other.parts[0] ?? '')))
+  const alike = IS_BY_PLACE.test(parts[0] ?? '') ? partsEndingIn(series, parts.slice(1)) : [];
+  if (alike.length > 1 && !alike.some((other) => IS_BY_PLACE.test(other.parts[0] ?? '')))
     return asked(
       'which-part',
       alike.map((other) => other.name),
@@ -128,7 +128,7 @@ function isAtPlace({ components, positionSets }: Series, name: string, called: r
 /** What a thing does is no part of its name. */
 const DOES =
   /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
-const BY_PLACE = /^(?:upper|lower|top|bottom|front|rear|back|left|right|inner|outer|inside|outside)$/;
+const IS_BY_PLACE = new RegExp(`^(?:${BY_PLACE})$`);
 const RINGS = /^(?:ring|element|strip|cord)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 

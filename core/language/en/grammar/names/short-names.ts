@@ -2,6 +2,7 @@ import { positionSetById } from '../../../../model/lookup';
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
+import { BY_PLACE } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
@@ -85,9 +86,7 @@ export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: stri
 
 /** "Take the upper seal's ring out and pull the seal", where only a lower seal was named so far. */
 function isOtherOne(words: readonly string[], named: readonly PartName[], said: string): boolean {
-  const which = new RegExp(
-    ` (upper|lower|inner|outer|front|rear|left|right|top|bottom|first|second) ${words.join(' ')} `,
-  );
+  const which = new RegExp(` (${BY_PLACE}|first|second) ${words.join(' ')} `);
   const [, place] = which.exec(said) ?? [];
   return place !== undefined && !named.some(({ parts }) => parts.includes(place));
 }

@@ -215,11 +215,8 @@ function askWhether(piece: Piece): void {
   const at = piece.skipFillers(0);
   if (!/^(?:is|are)$/.test(piece.low(at)) || piece.low(at + 1) === 'there' || piece.words.at(-1)?.low !== '?') return;
   const thing = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
-  const end = piece.knows(thing)
-    ? piece.behindPart(thing)
-    : isShortName(piece, piece.words[thing]?.parts)
-      ? thing + 1
-      : thing;
+  const known = piece.behindPart(thing);
+  const end = known === thing && isShortName(piece, piece.words[thing]?.parts) ? thing + 1 : known;
   if (end === thing || end >= piece.words.length - 1) return;
   const [be] = piece.words.splice(at, 1);
   if (be) piece.words.splice(end - 1, 0, { ...be, as: be.low });

@@ -3,7 +3,7 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 import { isRenewal, MOVES, renewedUpon } from '../acts/conditions';
 import { limitOf } from '../acts/limits';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
-import { partOf } from '../acts/reading';
+import { movesParts, partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint, saysWhatItDoes } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
@@ -51,7 +51,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'one part or another: "remove the cover or the cap"',
     read: ({ reading, sentence, at, act }) => {
-      const isMoved = act.parts.length > 0 && MOVES_PARTS.includes(verbOf(act.verb).effect);
+      const isMoved = act.parts.length > 0 && movesParts(act.verb);
       const other = sentence.lows[at] === 'or' && isMoved ? nounPhraseAt(sentence, at + 1) : undefined;
       const isPart = other?.phrase.known?.kind === 'part' || kindFromName(other?.phrase.name ?? '') !== 'other';
       if (!other || !isPart) return undefined;
@@ -215,8 +215,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'another part behind a comma: "rotor back on, new locking washer"',
     read: ({ reading, sentence, at, act }) => {
-      if (!/^[,:]$/.test(sentence.lows[at - 1] ?? '') || !MOVES_PARTS.includes(verbOf(act.verb).effect))
-        return undefined;
+      if (!/^[,:]$/.test(sentence.lows[at - 1] ?? '') || !movesParts(act.verb)) return undefined;
       const more = nounPhraseAt(sentence, at);
       // "The cover, four screws": which screws is asked where they are named.
       const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';
@@ -248,7 +247,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'something behind a comma that may be one of the parts: "rotor on, nut"',
     read: ({ reading, sentence, at, act }) => {
-      if (sentence.lows[at - 1] !== ',' || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      if (sentence.lows[at - 1] !== ',' || !movesParts(act.verb)) return undefined;
       const alone = nounPhraseAt(sentence, at);
       const words = partsOf(alone?.phrase.words.join(' ') ?? '');
       const behind = sentence.lows[alone?.end ?? 0] ?? '';
@@ -325,7 +324,6 @@ const PAST_LIMIT = /^(?:over|above|under|below|beyond|past|at|from) \d/;
 const WORN =
   /^(?:when|where|once) (?:(?:the|its|their) )?(?:[\w-]+ ){0,3}(?:exceeds?|(?:has|have) (?:doubled|trebled|gone|fallen|dropped|grown|risen|worn)|(?:is|are) (?:twice|double|half)|(?:runs?|turns?|spins?|sounds?|feels?) (?:\w+ )?(?:rough|noisy|hot|loud|dry|bad|stiff|loose|worn)|(?:is|are) (?:more|less|over|under|above|below|greater|smaller|bigger))\b|^(?:when|where|once) (?:it is |they are |it's |they're |it has |they have )?(?:worn|damaged|scored|cracked|pitted|hard|torn|bent|swollen|stepped|grooved|more than|over|below|under|less than|thinner|it shows|they show|it looks|they look|it feels|they feel)\b/;
 const isForGood = (verb: Verb) => verbOf(verb).effect === 'renews' || FOR_GOOD.includes(verb);
-const MOVES_PARTS: readonly ReturnType<typeof verbOf>['effect'][] = ['takes', 'refits', 'renews'];
 /** Done, it cannot be undone: whether it is to be done has to be asked. */
 const FOR_GOOD: readonly Verb[] = ['discard', 'cut', 'bend', 'dress', 'heat'];
 const RENEWS = new RegExp(`^(?:${RENEWING})$`);

@@ -1,17 +1,14 @@
-import { verbOf } from '../../../../model/verbs';
 import { objectsAt, takeObjects } from '../acts/objects';
 import { type Construction, toComma } from '../acts/place';
-import { blankAct, partOf } from '../acts/reading';
+import { blankAct, movesParts, partOf } from '../acts/reading';
 import { isPartOrShort } from '../names/short-names';
-
-const MOVES_PARTS: readonly string[] = ['takes', 'refits', 'renews'];
 
 /** Further parts to which the same is done, told behind all that is said of the first. */
 export const MORE_PARTS: readonly Construction[] = [
   {
     name: 'what comes next: "insert the seals, followed by the rings"',
     read: ({ reading, sentence, at, act, told }) => {
-      if (!/^followed by\b/.test(told) || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      if (!/^followed by\b/.test(told) || !movesParts(act.verb)) return undefined;
       const next = objectsAt(sentence, at + 2);
       if (next.phrases.length === 0) return undefined;
       const { into, positionIds, positionSetId } = act;
@@ -34,7 +31,7 @@ export const MORE_PARTS: readonly Construction[] = [
       const number = joint === undefined ? -1 : at + joint.trim().split(' ').length;
       const count = sentence.words[number]?.value;
       const part = act.parts.at(-1);
-      if (count === undefined || !part || !MOVES_PARTS.includes(verbOf(act.verb).effect)) return undefined;
+      if (count === undefined || !part || !movesParts(act.verb)) return undefined;
       const end = toComma(sentence, number);
       act.parts[act.parts.length - 1] = { ...part, but: count };
       act.how.push(sentence.text(sentence.lows[at] === ',' ? at + 1 : at, end));
@@ -44,8 +41,7 @@ export const MORE_PARTS: readonly Construction[] = [
   {
     name: 'one more behind its tool: "the screws with the key, and their washers as well"',
     read: ({ reading, sentence, at, act }) => {
-      if (!/^(?:and|,)$/.test(sentence.lows[at] ?? '') || !MOVES_PARTS.includes(verbOf(act.verb).effect))
-        return undefined;
+      if (!/^(?:and|,)$/.test(sentence.lows[at] ?? '') || !movesParts(act.verb)) return undefined;
       const start = sentence.lows[at + 1] === 'and' ? at + 2 : at + 1;
       const more = objectsAt(sentence, start);
       const tail = /^(?:as well|too|also)(?= |$)/.exec(sentence.lows.slice(more.end).join(' '))?.[0];

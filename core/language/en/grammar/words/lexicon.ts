@@ -65,6 +65,9 @@ export function isEnd(word: string): boolean {
   return ENDS.has(word) || ENDS.has(singular(word));
 }
 
+/** Words that say which of several by where it is, as an alternation. */
+export const BY_PLACE = 'upper|lower|top|bottom|front|rear|back|left|right|inner|outer|inside|outside';
+
 export const BENCH =
   /\b(?:bench|table|surface|floor|blocks?|stands?|timbers?|wood|pallet|trestle|ground|its (?:\w+ )?(?:side|face|back|end|flange|nose|feet|foot)|side|workbench)\b/;
 export const CLOTH =

@@ -19,8 +19,11 @@ export interface Word {
 
 /** An inch mark stands behind its number; a quote stands before what it quotes. */
 const TOKEN = /(?<=\d)["″”](?!\w)|"[^"]+"|'em(?!\p{L})|\d+(?:[.,/]\d+)*|[\p{L}\p{M}]+(?:['’·./-][\p{L}\p{M}\d]+)*|\S/gu;
-const NUMBER_WORD =
-  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?|(?:one|two|three|four|five|six|seven|eight|nine)-(?:ten|eleven|twelve|\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\w+)?)|hundred|thousand|dozen)$/;
+const ONES = 'one|two|three|four|five|six|seven|eight|nine';
+const TENS = 'ten|eleven|twelve|\\w+teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty(?:-\\w+)?';
+/** Numbers in one word, as an alternation. */
+export const NUMBERS = `${ONES}|${TENS}`;
+const NUMBER_WORD = new RegExp(`^(?:${NUMBERS}|(?:${ONES})-(?:${TENS})|hundred|thousand|dozen)$`);
 const NUMBER_JOINT = /^(?:hundred|thousand|and|point)$/;
 /** "A new one" counts nothing. */
 const NO_NUMBER_BEFORE = /^(?:new|old|other|another|sound|good|spare|this|that|the|each|every|which|any|right|wrong)$/;
@@ -69,7 +72,7 @@ export function wordsOf(text: string): readonly Word[] {
 const wordsRead = new LRUCache<string, readonly Word[]>({ max: 500, memoMethod: readWords });
 
 function readWords(text: string): readonly Word[] {
-  const mark = LIST_MARK.exec(text)?.[0].length ?? 0;
+  const mark = (NUMBER_MARK.exec(text) ?? LIST_MARK.exec(text))?.[0].length ?? 0;
   const tokens = [...text.matchAll(TOKEN)].filter(({ index }) => index >= mark);
   const single = tokens.map((hit): Word => {
     const [said] = hit;
@@ -111,8 +114,10 @@ export function inDigits(text: string): string {
 }
 
 /** What a line of a list begins with: "1.", "a)", "Step 12:", a dash or a dot. */
+/** "Seven: ...", "Step two. ..." */
+const NUMBER_MARK = new RegExp(`^\\s*(?:step |number )?(?:${NUMBERS})\\s*[:.)]\\s+`, 'i');
 const LIST_MARK =
-  /^\s*(?:(?:step |number )?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|twenty(?:-\w+)?|thirty(?:-\w+)?)\s*[:.)](?=\s)|\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
+  /^\s*(?:\(?\d{1,3}[.):](?=\s)|\(?[a-z]\)|(?:step|task|job)\s+\d{1,3}(?:\s*[.:)–—-])?|(?:re-?assembly|dis-?assembly|dismantling|removal|installation|inspection|refitting|cleaning)\s*:|[-–—•·▪●◦‣](?=\s))\s*/i;
 
 /** "No. 2 grease", "70 ft. lbs": the dot ends no sentence. */
 function withoutAbbreviationDots(words: Word[], text: string): void {
