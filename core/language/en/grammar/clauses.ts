@@ -151,14 +151,18 @@ function isPartAlone(sentence: Sentence, start: number): boolean {
     const number = sentence.words[at + length]?.value;
     const end = number !== undefined && numbered?.has(number) ? at + length + 1 : at + length;
     return (
-      kind === 'part' && (/^(?:,|;|\.|then|and|with|)$/.test(sentence.lows[end] ?? '') || beginsFacing(sentence, end))
+      kind === 'part' &&
+      (/^(?:,|;|\.|then|and|with|)$/.test(sentence.lows[end] ?? '') ||
+        /^(?:the same|likewise|too|as well)\b/.test(sentence.lows.slice(end).join(' ')) ||
+        beginsFacing(sentence, end))
     );
   });
 }
 
 function isKnownNext(sentence: Sentence, at: number): boolean {
   const from = /^(?:the|a|an|both|all|each|every|new|your|its|their)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
-  if (sentence.words[from]?.value !== undefined || /^(?:it|them|they)$/.test(sentence.lows[from] ?? '')) return true;
+  // "Verify zero energy" names nothing.
+  if ((sentence.words[from]?.value ?? 0) > 0 || /^(?:it|them|they)$/.test(sentence.lows[from] ?? '')) return true;
   return [from, from + 1].some(
     (one) =>
       namesAt(sentence.names, sentence.words, one).some(({ kind }) => kind === 'part') ||

@@ -1,13 +1,14 @@
 import { verbOf } from '../../../model/verbs';
+import { attended } from './acts/meant';
 import { GREASES, objectsAt, onlySubstance, takeObjects } from './acts/objects';
 import { toJoint } from './acts/place';
-import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
+import { blankAct, movesParts, type OpenAct, partOf, type Reading, toolOf } from './acts/reading';
 import { RUNS, verbMeant } from './acts/verb-meant';
 import { readCleaning } from './cleaning';
 import { beginsFacing, isJoint } from './names/name-ends';
 import { type NounPhrase, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
-import { isPartLike, isPartOrShort } from './names/short-names';
+import { isPartLike, isPartOrShort, isToolOnly } from './names/short-names';
 import { pronounText, readAbout } from './read-about';
 import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
 import { trailing } from './told-along/trailing';
@@ -106,7 +107,21 @@ export function readAct(
   }
   if (readCleaning(reading, sentence, verb, objects, how)) return;
   const told = sentence.lows.slice(start).join(' ');
-  const meant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
+  const areTools = objects.phrases.length > 0 && objects.phrases.every((phrase) => isToolOnly(phrase, reading.series));
+  const saidMeant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
+  // "Push the adjusting fork under the coupling": no part of the pump is moved.
+  const isTold = sentence.words[start]?.from !== sentence.words[start]?.to && !MOVES_A_PART.test(told);
+  const isToolMoved =
+    areTools && isTold && (saidMeant === undefined ? verb.is === 'movement' : movesParts(saidMeant.verb));
+  const meant = isToolMoved ? attended(sentence, told) : saidMeant;
+  if (isToolMoved) {
+    act.how = [...how];
+    act.tools.push(...objects.phrases.map(toolOf));
+    const [begins, ends] = [sentence.words[objects.end]?.from, sentence.words.at(-1)?.to ?? 0];
+    const behind = reading.inLine.filter(({ from, to }) => begins !== undefined && from >= begins && to <= ends);
+    const [only, other] = behind;
+    if (only && !other) reading.named = [{ name: only.name, from: only.from, to: only.to }];
+  }
   if (meant === undefined) {
     reading.doubt(verb.is === 'movement' ? 'sense' : 'verb', sentence, start, Math.max(wayFrom, start + 1), []);
     return;
@@ -176,7 +191,8 @@ export function readAct(
       act.verb === 'fill'
         ? (verb.phrase === 'pour' ? stuffAt : amountAt)(sentence, amountFrom(sentence, start + verb.length))
         : undefined;
-    if (poured) {
+    if (isToolMoved && meant.about !== undefined) act.about = meant.about;
+    else if (poured) {
       act.applied.push(poured.applied);
       trailing(reading, sentence, poured.end, act);
     } else if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
@@ -278,6 +294,9 @@ export function readAct(
   }
 }
 
+/** "Run the screws in until the casing comes off": what becomes of the casing is asked. */
+const MOVES_A_PART =
+  /\b(?:until|till|so that|so|and|which|to) .*\b(?:comes?|pops?|walks?|slides?|drops?|moves?|lifts?|lets? go|breaks?|starts?|push(?:es|ed)?|pull(?:s|ed)?|will|off|out)\b/;
 const TO_ONE_SIDE = /^to (?:one|the) side$/;
 
 /** How far or how, between what is named and its way: "straight out", "all the way off". */

@@ -124,8 +124,11 @@ function shareObjects(acts: OpenAct[]): void {
     if (!next || isNamed || act.verb === 'wait' || act.verb === 'release-pressure') continue;
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
-    // "Unscrew and remove the plugs": once.
-    if (act.verb === next.verb) {
+    // "Lock out, verify zero energy".
+    if (/^(?:isolate|lock-out)$/.test(act.verb) && /^(?:inspect|test)$/.test(next.verb) && next.parts.length === 0)
+      continue;
+    // "Unscrew and remove the plugs", "push and turn the stator onto the rotor": once.
+    if (act.verb === next.verb || (act.verb === 'press' && next.verb === 'fit')) {
       acts.splice(i, 1);
       continue;
     }

@@ -156,7 +156,9 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
   const named = nounPhraseAt(sentence, at);
   const last = reading.acts.at(-1);
   if (named?.phrase.known?.kind !== 'part') return false;
-  const goesOn = /^(?:with|,)$/.test(sentence.lows[named.end] ?? '') || beginsFacing(sentence, named.end);
+  const same = SAME.exec(sentence.lows.slice(named.end).join(' '))?.[0];
+  const goesOn =
+    same !== undefined || /^(?:with|,)$/.test(sentence.lows[named.end] ?? '') || beginsFacing(sentence, named.end);
   if (named.end < sentence.words.length && !goesOn) return false;
   if (!last || last.parts.length === 0) return false;
   const { verb, positionIds, positionSetId } = last;
@@ -165,11 +167,14 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
     parts: [partOf(named.phrase)],
     positionIds: [...positionIds],
     ...(positionSetId && { positionSetId }),
+    ...(same !== undefined && { tools: [...last.tools] }),
   };
   reading.acts.push(act);
-  trailing(reading, sentence, named.end, act);
+  trailing(reading, sentence, named.end + (same === undefined ? 0 : same.split(' ').length), act);
   return true;
 }
+
+const SAME = /^(?:(?:is |are |goes |go |in )?the same(?: way)?|likewise|too|as well)(?= ?[,.;]|$)/;
 
 /** What can hurt, said as a statement: "it gets hot". */
 const DANGEROUS =
@@ -184,4 +189,4 @@ const TO_BE_DONE =
   /^(?:(?:the|both|all|each) )?(?:[\w-]+ ){1,3}?go(?:es)? (?:horizontal|vertical|flat|upright|face|lips?|up|down|under|behind|first|last|next|there|here|straight)\w*\b|\b(?:is|are) to be\b|\bgets? (?:\w+ed|an?|some|new|fresh|more|\d+)\b|\bgets? (?!(?:very |quite |too |really )?(?:hot|warm|cold|stuck|dirty|wet|dry|hard|soft|worn|loose|tight|bigger|smaller|slippery|heavy|brittle|old|in|on|to|under|stiff|stretched|shorter|longer|harder|softer|trapped|caught|lost|damaged|scratched|pinched|torn|bent|hung|into|between|through)\b)\w+/;
 
 const STATEMENT =
-  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|[\w-]+(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;
+  /^(?:it's|that's(?! (?:it|all)\b)|there's|they're|(?:it|that|there|they) (?:is|are))\b|^(?:(?:this|that|it|they|there|the|both|all|each|these|those|your|a|an)\b.*|[\w-]+(?: (?:on|of|in) the)?(?: (?!the\b|a\b|an\b|that\b|which\b|it\b|them\b|your\b|until\b|if\b|so\b|and\b|to\b)[\w-]+){0,3})\b ?\b(?:is|are|was|were|has|have|had|must|shall|can|cannot|can't|will|won't|should|could|may|might|(gets?|goes|go|keeps?|prevents?|protects?|breaks?|burns?|holds?|sits?|fits?|needs?|comes?|moves?|enters?|weighs?|faces?|points?|lies|lie|stands?|stays?|shows?|looks?|ends?|remains?|means?|stops?|clicks?))\b/;

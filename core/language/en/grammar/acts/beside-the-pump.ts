@@ -1,4 +1,5 @@
 import { nounPhraseAt } from '../names/noun-phrase';
+import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { attended } from './meant';
 import type { Case } from './moving';
@@ -12,7 +13,7 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
       /^(?:stand|set|put|position|place)$/.test(phrase) &&
       ways.length === 0 &&
       object &&
-      /^(?:upright|on end|vertically|horizontally|flat)\b/.test(sentence.lows.slice(at, at + 2).join(' ')) &&
+      /^(?:upright|straight|on end|vertically|horizontally|flat)\b/.test(sentence.lows.slice(at, at + 2).join(' ')) &&
       !/^(?:in|on)$/.test(placeBehind(sentence, at + 1) ?? '')
         ? { verb: 'lay' }
         : undefined,
@@ -63,6 +64,18 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
     },
   },
   {
+    name: '"thread the rings on a wire": kept together',
+    means: ({ reading, sentence, phrase, at }) => {
+      const wire = STRUNG.exec(sentence.lows.slice(at - 1).join(' ')) ?? STRUNG.exec(sentence.lows.slice(at).join(' '));
+      const on = wire && nounPhraseAt(sentence, sentence.lows[at] === wire[1] ? at + 1 : at)?.phrase;
+      return on &&
+        !isPartOrShort(on, reading.series) &&
+        /^(?:thread|string|put|hang|slide|slip|place|stack|wire|tie)$/.test(phrase)
+        ? { verb: 'put-aside' }
+        : undefined;
+    },
+  },
+  {
     name: '"put a wedge between the rotors": they are held with it',
     means: ({ sentence, phrase, ways, object, at }) => {
       const isTool = object?.known?.kind === 'tool' || BLOCKS.test(object?.words.at(-1) ?? '');
@@ -78,5 +91,6 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
 ];
 
 const ON_BLOCKS = /^(?:on|between|in) (?:two |the |a pair of )?(?:v-?blocks|centres|centers|rollers|knife edges)\b/;
+const STRUNG = /^(on|onto) (?!the )(?:a |some )?(?:\w+ )?(?:wire|rod|string|cord|cable tie|zip tie|stick|dowel)\b/;
 const BLOCKS = /^(?:wedges?|blocks?|bars?|rags?|wood|timber|chocks?)$/;
 const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;

@@ -307,6 +307,48 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"turn the knob to zero": set',
+    means: ({ sentence, phrase, ways, objectText, at }) =>
+      /^(?:turn|rotate|wind|bring|take)$/.test(phrase) &&
+      ways.length === 0 &&
+      SET_BY_TURNING.test(objectText) &&
+      /^(?:back )?to\b/.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'adjust' }
+        : undefined,
+  },
+  {
+    name: '"turn the pump on its back": how it lies',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:turn|rotate|roll|flip|tip|swing|put)$/.test(phrase) &&
+      ways.every((way) => way === 'over') &&
+      ON_ITS_SIDE.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'lay' }
+        : undefined,
+  },
+  {
+    name: '"turn the stator onto the rotor": put on by turning',
+    means: ({ reading, sentence, phrase, ways, object, objectText, at }) =>
+      /^(?:turn|rotate|twist)$/.test(phrase) &&
+      ways.length === 0 &&
+      object &&
+      !FASTENER.test(objectText) &&
+      sentence.lows[at] === 'onto' &&
+      isPartLike(nounPhraseAt(sentence, at + 1)?.phrase ?? object, reading.series)
+        ? { verb: 'fit' }
+        : undefined,
+  },
+  {
+    name: '"bring the liner up to the shoulder": put there, as far as that',
+    means: ({ phrase, ways, object, told, reading }) =>
+      phrase === 'bring' &&
+      ways.length === 0 &&
+      object &&
+      isPartLike(object, reading.series) &&
+      /\bup to the\b/.test(told)
+        ? { verb: 'fit' }
+        : undefined,
+  },
+  {
     name: '"slide it up from the bottom": put in, or pushed out; "up and over the stack": off it, or on it',
     means: ({ movement, told }) => {
       const isFrom = /\b(?:up|down|through) from (?:the )?(?:bottom|top|below|above|underneath)\b/.test(told);
@@ -355,6 +397,11 @@ function isAdjusted(objectText: string, behind: string): boolean {
     )
   );
 }
+
+/** What is turned to set something. */
+export const SET_BY_TURNING = /\b(?:knob|dial|stroke|setting|selector|regulator|handwheel|wheel|pointer|micrometer)$/;
+const ON_ITS_SIDE =
+  /^(?:on|onto) (?:its|the|their) (?:(?:left|right|other|flat|drive|motor|suction|discharge|front|rear) )?(?:side|back|end|head|face|top|belly|nose|feet)\b/;
 
 const ADJUSTED =
   /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;

@@ -215,7 +215,7 @@ export function plainVerb(
   if (verb === 'connect' && usual === 'restore' && !isPipe) return { verb: 'restore' };
   if (verb === 'disconnect' && usual === 'isolate' && !isPipe) return { verb: 'isolate' };
   if (verb === 'pin' && phrase === 'secure' && /\b(?:vice|vise|jaws)\b/.test(told)) return { verb: 'hold' };
-  if (phrase === 'fasten' && !FASTENER.test(objectText))
+  if (phrase === 'fasten' && verb !== 'pin' && !FASTENER.test(objectText))
     return plainVerb(reading, sentence, 'pin', phrase, objectText, object, at, told);
   if (
     verb === 'pin' &&

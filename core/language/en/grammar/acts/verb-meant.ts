@@ -186,7 +186,7 @@ const COMES_AWAY =
 const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
 /** "Tap it until it moves": loosened, and still there. */
 const COMES_LOOSE =
-  /\b(?:(?:un)?till? (?:it|they) (?:moves?|comes? (?:free|loose)|breaks? (?:free|loose)|frees?|lets? go|is (?:free|loose)|works? loose)|to (?:free|loosen|break) (?:it|them|the)\b)/;
+  /\b(?:(?:un)?till? (?:it|they|(?:the|its) [\w-]+(?: [\w-]+)?) (?:moves?|comes? (?:free|loose)|breaks? (?:free|loose)|frees?|lets? go|is (?:free|loose)|works? loose)|to (?:free|loosen|break) (?:it|them|the)\b)/;
 const INTO = /\b(?:up|down) (?:into|onto|through)\b|\bdown over\b/;
 const TURNS = /\b(?:shaft|crank|crankshaft|rotors?|spindle|wheel|coupling|flywheel|motor|impeller)$/;
 /** "Turn it over by hand a couple of times". */

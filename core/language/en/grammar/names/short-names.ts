@@ -2,6 +2,7 @@ import { positionSetById } from '../../../../model/lookup';
 import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { partsOf, wordsOf } from '../words/words';
@@ -130,6 +131,21 @@ function isAllOfThem({ count, fromCount }: SaidPart, line: string): boolean {
 /** A part, the last words of some, or what is called as parts are and nobody named yet. */
 export function isPartLike(phrase: NounPhrase, series: Series): boolean {
   return isPartOrShort(phrase, series) || isCalledPart(phrase);
+}
+
+/** Tools of which no pump has a part; it may well have a pan, a clamp or a block. */
+const NO_PART =
+  /\b(?:wrench|spanner|screwdriver|puller|extractor|hammer|mallet|drift|chisel|pliers|scraper|crowbar|micrometer|calliper|caliper|hoist|crane|straight ?edge|(?:pry|lever|brass|steel|wooden|tommy) ?bar|brass rod|dial (?:gauge|indicator)|lifting eye)s?$/;
+
+/** A tool, and called as no part is. */
+export function isToolOnly({ known, name, words, pronoun }: NounPhrase, series: Series): boolean {
+  if (known) return known.kind === 'tool';
+  return (
+    !pronoun &&
+    NO_PART.test(name.toLowerCase()) &&
+    kindFromName(name) === 'other' &&
+    partsEndingIn(series, partsOf(words.join(' '))).length === 0
+  );
 }
 
 /** A part, or the last words of some: which of them is asked where it is named. */

@@ -1,4 +1,5 @@
 import { objectsAt } from '../acts/objects';
+import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { type NameIndex, namesAt } from '../names/known-names';
 import { STATE } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
@@ -118,6 +119,15 @@ function goesOn(piece: Piece, at: number): boolean {
     if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
   }
+  // "The rods come out and get counted".
+  if (/^gets?$/.test(piece.low(at)) && piece.low(at - 1) === 'and' && baseOf(piece.low(at + 1), 'past') !== undefined) {
+    piece.words.splice(at, 2, piece.based(at + 1, 'past'), piece.pronounAt(at + 1));
+    return true;
+  }
+  if (isVerbAlone(piece, at)) {
+    piece.words.splice(at + 1, 0, piece.pronounAt(at));
+    return true;
+  }
   const next = piece.manner === 'topic' ? verbAt(piece.lowsFrom(at), 0) : undefined;
   if (!next) return false;
   if (next.is === 'verb' && next.verb === 'attend') return true;
@@ -125,6 +135,27 @@ function goesOn(piece: Piece, at: number): boolean {
     piece.words.splice(at + 1, 0, piece.pronounAt(at));
   return true;
 }
+
+/** "Remove the stator, clean, inspect": done to the same; "keep it clean, dry" says how. */
+function isVerbAlone(piece: Piece, at: number): boolean {
+  const isNext =
+    /^(?:|[,.;!]|and|then)$/.test(piece.low(at + 1)) ||
+    (/^check for /.test(piece.lows(at)) && !RUNNING_SIGNS.test(piece.lows(at)) && !/\bzero\b/.test(piece.lows(at)));
+  // "Turn the sleeve with both hands and pull up": bolts are pulled up otherwise.
+  const isPulled =
+    /^(?:pull|draw) up(?= ?[,.;]|$)/.test(piece.lows(at)) && !piece.words.some(({ low }) => lexicon.FASTENS.test(low));
+  const isHow = lexicon.isManner(piece.low(at - 2)) || lexicon.REMARK_OPENING.test(piece.lows(0));
+  const isNamed = piece.words.some(({ low }, i) => i < at && (piece.knows(i) || NAMED.test(low)));
+  return (
+    ((DONE_TO_THE_SAME.test(piece.low(at)) && isNext) || isPulled) &&
+    !isHow &&
+    isNamed &&
+    piece.orderVerb() !== undefined
+  );
+}
+
+const DONE_TO_THE_SAME =
+  /^(?:clean|rinse|wash|wipe|degrease|descale|inspect|check|examine|measure|discard|scrap|bin|renew|lubricate|refit|reinstall|photograph)$/;
 
 const DOING_ALONG =
   /^(?:(?:turning|twisting|rocking|tilting|pushing|pulling|tapping|working|holding|keeping|rotating) (?:it|them)\b|(?:working|stopping|starting|going|taking care|making sure|watching|applying (?:force|pressure|load))\b)/;
@@ -191,7 +222,8 @@ function verbLast(piece: Piece, at: number): boolean {
     if (SAID_BEFORE_VERB.test(piece.low(end))) return false;
     const verb = verbAt(piece.lowsFrom(end), 0);
     // "Put the cover back in": a way, and no verb.
-    if (!verb || lexicon.isManner(piece.low(end)) || piece.knows(end) || piece.isWay(end)) continue;
+    if (!verb || piece.low(end) === 'zero' || lexicon.isManner(piece.low(end)) || piece.knows(end) || piece.isWay(end))
+      continue;
     // "Holds the head in place".
     if (/^(?:in|into|at|of|the|a|an|its|their)$/.test(piece.low(end - 1))) continue;
     let behind = end + verb.length;

@@ -1,4 +1,5 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
+import { SET_BY_TURNING } from '../acts/moved-things';
 import { type Objects, objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
 import { lastWordsOf, namesAt } from '../names/known-names';
@@ -20,12 +21,14 @@ export function bare(piece: Piece, at: number): boolean {
   return (
     bareSupply(piece, at) ||
     bareLoose(piece, at) ||
+    bareHeld(piece, at) ||
     bareTorqued(piece, at) ||
     bareTight(piece, at) ||
     bareDone(piece, at) ||
     bareMeasured(piece, at) ||
     bareKnown(piece, at) ||
     bareFilled(piece, at) ||
+    bareSet(piece, at) ||
     bareWords(piece, at) ||
     bareNew(piece, at) ||
     bareSubstance(piece, at)
@@ -58,6 +61,31 @@ function bareLoose(piece: Piece, at: number): boolean {
   if (out > 0) piece.words.splice(out, 0, piece.as(out, 'take', true), piece.as(out, 'them', true));
   return true;
 }
+
+/** "Four motor screws, motor off", "two screws, then the guard unclips": what holds it comes off before. */
+function bareHeld(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
+  const holds = nounPhraseAt(piece.sentence(), at);
+  if (!holds || piece.low(holds.end) !== ',') return false;
+  const { known, name, fromCount } = holds.phrase;
+  if (!lexicon.FASTENS.test(name) || !(known?.kind === 'part' || fromCount !== undefined)) return false;
+  let next = holds.end + 1;
+  while (/^(?:and|then)$/.test(piece.low(next))) next += 1;
+  const first = NAMED.test(piece.low(next)) ? next + 1 : next;
+  const end = piece.behindPart(first);
+  const away = end > first ? COMES_AWAY.exec(piece.lows(end))?.[0] : undefined;
+  if (away === undefined) return false;
+  piece.words.splice(end, away.split(' ').length, piece.as(end, 'off'));
+  piece.words.splice(next, 0, piece.as(next, 'take', true));
+  piece.words.splice(holds.end, 0, piece.behind(holds.end - 1, 'off'));
+  piece.words.splice(at, 0, piece.as(at, 'take', true));
+  piece.readTo = end + 3;
+  piece.manner = 'bare';
+  return true;
+}
+
+const COMES_AWAY =
+  /^(?:(?:then )?(?:comes?|lifts?|slides?|pulls?|drops?|slips?|swings?|falls?|is free|hinges?) )?(?:off|out|away)(?= ?(?:[,.;]|and |then |with |$))|^unclips?(?= ?[,.;]|$)/;
 
 /** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
 function bareTorqued(piece: Piece, at: number): boolean {
@@ -168,7 +196,10 @@ function bareKnown(piece: Piece, at: number): boolean {
     ({ known, feature, fromCount, name, words }, i) =>
       feature === undefined &&
       (known?.kind === 'part' ||
-        (fromCount !== undefined && kindFromName(name) !== 'other' && !holdsVerb(words)) ||
+        // "Circlip off the shaft": nobody named one yet.
+        ((fromCount !== undefined || (/^(?:off|out)$/.test(way) && words.length < 3)) &&
+          kindFromName(words.at(-1) ?? '') !== 'other' &&
+          !holdsVerb(words)) ||
         // "Bearings off the shaft": which ones is asked.
         (words.length === 1 &&
           (i > 0 || /^(?:off|out)$/.test(way)) &&
@@ -293,14 +324,28 @@ function bareNew(piece: Piece, at: number): boolean {
   return true;
 }
 
+/** "Stroke knob to zero": turned to that. */
+function bareSet(piece: Piece, at: number): boolean {
+  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const end = piece.behindPart(first);
+  const isSet = end > first && SET_BY_TURNING.test(piece.low(end - 1)) && SET_TO.test(piece.lows(end));
+  if (isSet) piece.words.splice(at, 0, piece.as(at, 'turn', true));
+  return isSet;
+}
+
+const SET_TO = /^(?:back )?(?:to|at) (?:zero|\d|full|max|min|maximum|minimum|half|the (?:stop|mark|zero))/;
+
 /** "Oil in up to the mark": filled in. */
 function bareFilled(piece: Piece, at: number): boolean {
   const said =
-    /^(?:(?:fresh|new|clean) )?(?:[\w-]+ )?(?:oil|water|coolant|liquid|glycol) (?:back )?in(?= (?:up )?(?:to|until|till)\b| ?[,.;]|$)/.exec(
+    /^(?:(?:fresh|new|clean) )?(?:[\w-]+ )?(?:oil|water|coolant|liquid|glycol) (?:[\d.,]+ ?(?:l|ml|litres?|liters?|cc|cl) )?(?:back )?in(?= (?:up )?(?:to|until|till)\b| ?[,.;]|$)/.exec(
       piece.lows(at),
     )?.[0];
-  if (said === undefined || piece.knows(at)) return false;
+  if (said === undefined) return false;
   const words = said.split(' ');
+  // "Gear oil" where there is a gear; but an oil cooler is a part.
+  const stuff = words.findIndex((word) => lexicon.isSubstance([word]));
+  if (piece.behindPart(at) > at + stuff) return false;
   const ways = words.at(-2) === 'back' ? 2 : 1;
   piece.words.splice(at + words.length - ways, ways);
   piece.words.splice(at, 0, piece.as(at, 'fill', true));

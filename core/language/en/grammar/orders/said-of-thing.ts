@@ -19,6 +19,7 @@ export function saidOfThing(piece: Piece, at: number): void {
   const sentence = piece.sentence();
   const stop = behindThing(piece, at);
   if (stop < 0) return;
+  leaveOutThatItIsFree(piece, stop);
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
   // "Unbolt the strainer and the bell, and the collar slides off": the collar does.
@@ -47,6 +48,15 @@ export function saidOfThing(piece: Piece, at: number): void {
   );
   saidOf(piece, at, end, thing.known?.kind === 'part' || isCounted || isShort || isPartLike(piece, thing));
 }
+
+/** "The rotor is now loose and can be drawn out": it is drawn out. */
+function leaveOutThatItIsFree(piece: Piece, stop: number): void {
+  const said = IS_FREE.exec(piece.lows(stop))?.[0];
+  if (said !== undefined) piece.words.splice(stop, said.trim().split(' ').length);
+}
+
+const IS_FREE =
+  /^(?:is|are)(?: now| then)? (?:loose|free|accessible|exposed|unlocked|released|undone|visible|clear)(?: now)? and (?:then |now )?(?=(?:can|may|must|should|has to|have to|needs? to|is|are|gets?|comes?|slides?|lifts?|pulls?|drops?)\b)/;
 
 /** What nobody named yet, and is called as parts are, and as no other part of the series. */
 function isPartLike({ names }: Piece, { known, pronoun, name, words }: NounPhrase): boolean {
@@ -79,7 +89,8 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   const isThen = between.some(({ low }) => /^(?:then|now|next)$/.test(low));
   // How it is, or what was done long ago, is nothing to do; what is then done is.
   const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));
-  const isState = (STATES.test(piece.low(verb)) && !isMovedOut) || /^(?:was|were)$/.test(piece.low(stop));
+  const isDone = /^gets?$/.test(piece.low(stop));
+  const isState = (STATES.test(piece.low(verb)) && !isMovedOut && !isDone) || /^(?:was|were)$/.test(piece.low(stop));
   if (!isOrder && !isThen && isState) return;
   const manners = between.filter(({ low }) => lexicon.isManner(low));
   const thing = piece.words.slice(at, stop);

@@ -18,6 +18,8 @@ export function sayShorter(piece: Piece): void {
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   leaveOut(piece);
   feelOver(piece);
+  lookHow(piece);
+  goRound(piece);
   lookFor(piece);
   askAny(piece);
   askWhether(piece);
@@ -50,6 +52,7 @@ export function sayShorter(piece: Piece): void {
     else if (piece.low(at - 1) !== 'to' && /^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
       piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
+    else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
@@ -111,6 +114,27 @@ function feelOver(piece: Piece): void {
 const FELT_OVER =
   /^(?:run|slide|draw|move|pass|drag) (?:your|a|the) (?:finger|fingers|finger nail|fingernail|nail|thumb|thumbnail|hand) (?:over|along|round|around|across|down|inside|on)(?= )/;
 
+/** "Look at how the rotor sits": look how it does. */
+function lookHow(piece: Piece): void {
+  const at = piece.words.findIndex((_, i) =>
+    /^look (?:closely |carefully )?at (?:how|which|where|what) /.test(piece.lows(i)),
+  );
+  if (at >= 0) piece.words.splice(at, piece.low(at + 1) === 'at' ? 2 : 3, piece.as(at, 'look'));
+}
+
+/** "Go round the head screws twice": they are tightened. */
+function goRound(piece: Piece): void {
+  const at = piece.orderStart();
+  const said = GOES_ROUND.exec(piece.lows(at))?.[0];
+  const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said)).phrases;
+  if (said === undefined || !things?.length || !things.every(({ name }) => lexicon.FASTENS.test(name))) return;
+  // "Go over the nuts with a brush" tightens none.
+  if (/ over$/.test(said) && !/\d (?:n ?·? ?m|nm|newton|ft|foot|in)/.test(piece.lows(at))) return;
+  piece.words.splice(at, wordsIn(said), piece.as(at, 'tighten'));
+}
+
+const GOES_ROUND = /^(?:go|work) (?:once |again |right )?(?:round|around|over)(?: all)?(?= )/;
+
 /** "With the help of two screwdrivers". */
 const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;
 /** "To a torque of 24 N·m". */
@@ -121,6 +145,8 @@ const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
 const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
 /** "Look if there is any water in it". */
 const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
+/** "One third full of grease". */
+const FRACTION = /^(?:half|thirds?|quarters?|percent|cent)$/;
 /** "Take the cover off, it's just two screws". */
 const IT_IS =
   /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;

@@ -320,7 +320,8 @@ function isBareWord(sentence: Sentence, at: number): boolean {
     /^(?:never|not|no)$/.test(word.low) ||
     lexicon.SIGNAL_WORD.test(word.low) ||
     word.value !== undefined ||
-    lexicon.isManner(word.low)
+    lexicon.isManner(word.low) ||
+    lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
   )
     return false;
   const next = sentence.words[at + 1];

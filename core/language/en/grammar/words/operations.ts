@@ -105,11 +105,13 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw' },
   },
   {
-    words: 'pull draw pick drag yank tug whip flick',
+    words: 'pull draw pick drag yank tug haul whip flick',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw', in: 'fit', on: 'fit', back: 'move', over: 'fit', together: 'join' },
   },
+  { words: 'string', ways: { on: 'put-aside', together: 'put-aside' } },
   { words: 'shake', ways: { out: 'draw' } },
+  { words: 'introduce enter poke', ways: { in: 'fit', on: 'fit', back: 'fit', over: 'fit' } },
   { words: 'fire', ways: { up: 'test' } },
   { words: 'do', ways: { up: 'torque' } },
   { words: 'offer', alone: 'fit', ways: { up: 'fit', in: 'fit', on: 'fit' } },
@@ -126,7 +128,7 @@ const MOVEMENTS: readonly Movement[] = [
   { words: 'switch', ways: { out: 'isolate', on: 'restore' } },
   { words: 'shut', alone: 'close-valve', ways: { out: 'isolate', down: 'isolate' } },
   {
-    words: 'slide slip feed guide walk coax worm stretch pop work tease tuck wriggle manoeuvre maneuver',
+    words: 'slide slip glide feed guide walk coax worm stretch pop work tease tuck wriggle manoeuvre maneuver',
     ways: { ...SHIFTS, ...COMES_OUT, in: 'fit', on: 'fit', over: 'fit', together: 'join' },
   },
   {
@@ -148,7 +150,8 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
-    words: 'tap knock drift punch hammer bump jack squeeze shove chisel smack whack thump beat',
+    words:
+      'tap knock drift punch hammer bump jack squeeze shove nudge chisel smack whack thump beat hit strike bash belt',
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
@@ -173,7 +176,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { along: 'turn', out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
   },
   {
-    words: 'turn rotate',
+    words: 'turn rotate revolve crank',
     alone: 'turn',
     ways: { out: 'take-off', in: 'start-by-hand', over: 'lay', back: 'turn', on: 'turn' },
   },
