@@ -63,6 +63,16 @@ export function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['
     );
 }
 
+/** "Stack the inner plate, backup, diaphragm on the shaft": more of them are moved. */
+export function listsParts(sentence: Sentence): boolean {
+  const { lows, names } = sentence;
+  const from = /^(?:the|both|all)$/.test(lows[0] ?? '') ? 1 : 0;
+  const first = partAt(names, sentence, from);
+  if (!first || !/^(?:,|and)$/.test(lows[from + first.length] ?? '')) return false;
+  const next = from + first.length + (lows[from + first.length + 1] === 'and' ? 2 : 1);
+  return partAt(names, sentence, next) !== undefined || partAt(names, sentence, next + 1) !== undefined;
+}
+
 /** "Catch the slinger, it hops off": it is off by then. */
 export function comesOff(sentence: Sentence): boolean {
   const { lows, names } = sentence;

@@ -1,10 +1,12 @@
 import { type Verb, verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { kindFromName } from '../../../reading/en/kind-words';
+import { movesParts } from './acts/reading';
 import {
   bringsAnother,
   catchesPart,
   comesOff,
+  listsParts,
   MADE_TIGHT,
   movesByItself,
   partAt,
@@ -66,6 +68,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           catchesPart(said) ||
+          (movesParts(verb) && listsParts(said)) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           MADE_TIGHT.test(text) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||

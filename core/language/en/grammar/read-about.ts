@@ -57,7 +57,11 @@ export function readAbout(reading: Reading, sentence: Sentence, start: number, a
     if (end > start && lexicon.MANNER_PHRASE.test(sentence.lows.slice(end, end + 5).join(' '))) break;
     end += 1;
   }
-  const about = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
+  const said = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
+  // "Turn ten times by hand": the pump.
+  const isHowOften = act.verb === 'turn' && HOW_OFTEN.test(said);
+  if (isHowOften) act.how.push(said);
+  const about = isHowOften ? 'the pump' : said;
   // "Release the pressure at the drain valve" says where, and not of what.
   if (WHERE_NOT_WHAT.includes(act.verb) && /^(?:at|on|in|from|through|via|by|using|inside)\b/i.test(about))
     act.how.push(about);
@@ -90,6 +94,8 @@ function withoutWay(verb: OpenAct['verb'], about: string): string {
   if (verb === 'lock-out') return about.replace(/\s+out$/i, '');
   return verb === 'isolate' ? about.replace(/\s+off$/i, '') : about;
 }
+
+const HOW_OFTEN = /^(?:\w+|a few|a couple of) (?:full |complete )?(?:times|turns|revolutions|rounds)$/i;
 
 const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
   'release-pressure',

@@ -1,4 +1,4 @@
-import { pluralName, singularName } from '../../../../model/names';
+import { byName, pluralName, singularName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
@@ -47,6 +47,8 @@ function listJointAt(sentence: Sentence, at: number): number {
 function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
   const told = sentence.lows.slice(at).join(' ');
+  // "Inspect the slippers, any rounding of the edges": what is looked for.
+  if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;
   if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   // "Lock washer, impeller, key off".
@@ -189,7 +191,9 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       const there = isIt ? reading.acts.findLast((one) => one !== act && one.parts.length > 0) : undefined;
       if (there && meant.length > 0 && meant.every(({ name }) => there.parts.some((part) => part.name === name)))
         samePlace(there, act);
-      if (meant.length === 0)
+      // "Wash everything and lay it on a cloth".
+      if (meant.length === 0 && effect === 'stays' && isOfEverything(reading, act)) act.about = 'everything';
+      else if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
     } else if (
@@ -221,7 +225,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.about = phrase.feature ? phrase.words.join(' ') : phrase.name;
       if (phrase.feature) feature(act, phrase.feature);
     } else {
-      act.parts.push(partOf(phrase));
+      act.parts.push(ownPart(phrase, reading.series, act.parts));
       if (phrase.feature) feature(act, phrase.feature);
     }
   }
@@ -244,11 +248,26 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   }
 }
 
+/** "The flange with its gasket": one gasket, however many there are. */
+export function ownPart(phrase: NounPhrase, series: Series, owners: readonly SaidPart[]): SaidPart {
+  const part = partOf(phrase);
+  const known = byName(series.components, part.name);
+  const isOneOfMany = phrase.own && known && known.count > 1 && known.positionSetId === undefined;
+  const isOneOwner = owners.length > 0 && owners.every(({ name }) => byName(series.components, name)?.count === 1);
+  const isOne = isOneOfMany && isOneOwner && part.count === undefined && !isPlural(phrase.words.at(-1) ?? '');
+  return isOne ? { ...part, count: 1 } : part;
+}
+
 function samePlace({ positionSetId, positionIds, positionNames = [] }: OpenAct, act: OpenAct): void {
   if (act.positionIds.length > 0 || positionIds.length === 0) return;
   act.positionIds = [...positionIds];
   act.positionNames = [...(act.positionNames ?? []), ...positionNames];
   if (positionSetId) act.positionSetId = positionSetId;
+}
+
+function isOfEverything({ acts }: Reading, act: OpenAct): boolean {
+  const last = acts.findLast((one) => one !== act && (one.parts.length > 0 || one.about !== undefined));
+  return last?.about === 'everything' || /^all \w+$/.test(last?.about ?? '');
 }
 
 /** "To change a plunger undo the nut and slide it off": the plunger or the nut. */

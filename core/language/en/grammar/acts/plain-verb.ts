@@ -209,6 +209,9 @@ export function plainVerb(
     return { verb: 'test' };
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
+  // "Release the locking elements" lets no pressure off.
+  if (verb === 'release-pressure' && phrase === 'release' && object?.known?.kind === 'part' && !UNDER_PRESSURE.test(objectText))
+    return undefined;
   // "Disconnect the pipe from the motor", "connect it to the motor": the pipe.
   const isNamed = object?.known?.kind === 'part' || (object !== undefined && kindFromName(object.name) !== 'other');
   const isPipe = isNamed && !POWERED.test(objectText);
@@ -254,6 +257,8 @@ function locksPart(objectText: string, object: NounPhrase | undefined, reading: 
   );
 }
 
+const UNDER_PRESSURE =
+  /\b(?:valve|cock|line|pump|casing|housing|chamber|head|manifold|accumulator|vessel|tank|hose|pipe|system|plug|screw|cap|fitting|vent|case|body|block|circuit|side|bladder|cylinder|gun|trigger|filter|strainer)s?$/;
 const LIQUID = /\b(?:water|product|liquid|coolant|solvent|diesel|fuel)$/;
 const WASTE = /\b(?:bin|scrap|skip|waste|rubbish|trash|bag|container|dustbin)\b/;
 const ENERGY = new RegExp(

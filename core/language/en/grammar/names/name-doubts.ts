@@ -7,6 +7,7 @@ import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/
 import { beginsVerb } from '../words/operations';
 import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
+import { isPartNoun } from './part-nouns';
 import type { Doubt, SaidPart } from './said';
 
 /** What has to be asked about a name that the series does not know; undefined where it may be a new part. */
@@ -95,8 +96,10 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   if (near.length > 0) return asked('near-part', near);
   const said = name.toLowerCase().split(/\s+/);
   if (isFeature(said) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
-  return undefined;
+  // "Look at the arrow": what is called as no part is may be none.
+  return isPartNoun(name) ? undefined : asked('odd-name', []);
 }
+
 
 const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
 

@@ -26,6 +26,8 @@ export interface NounPhrase {
   /** In which state it is said to be: "new", "old", "greased". */
   readonly state: readonly string[];
   readonly every?: true;
+  /** "Its gasket". */
+  readonly own?: true;
   readonly quoted?: true;
   readonly pronoun?: true;
   readonly from: number;
@@ -57,6 +59,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   let but: number | undefined;
   const state: string[] = [];
   let every = false;
+  let isOwn = false;
   const which: string[] = [];
 
   const first = lows[at] ?? '';
@@ -95,7 +98,10 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       continue;
     }
     if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
-    if (DETERMINERS.test(low)) at += 1;
+    if (DETERMINERS.test(low)) {
+      isOwn = low === 'its';
+      at += 1;
+    }
     else if (isAllBut(sentence, at)) {
       but = words[at + 2]?.value;
       at += 3;
@@ -225,6 +231,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       ...(feature !== undefined && { feature }),
       state,
       ...(every && { every }),
+      ...(isOwn && { own: true }),
       ...(named.quoted && { quoted: true }),
       from: feature === undefined || known !== undefined ? from : (words[end - nameWords.length] ?? last).from,
       to: last.to,

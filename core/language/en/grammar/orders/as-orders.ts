@@ -8,7 +8,7 @@ import { ALLOWED, NAMED, USING } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { endsSentence, type Word } from '../words/words';
 import { behindPlace, wayBeforePlace } from './beside';
-import { doer, fetched, helped } from './doer';
+import { doer, fetched, hadDone, helped } from './doer';
 import { figureFirst } from './figure-first';
 import { given } from './given';
 import { bare, bareBehind, bareListed } from './noted';
@@ -72,11 +72,12 @@ function asOrder(piece: Piece): Word[] {
 
 function putAt(piece: Piece, at: number, isStart: boolean): void {
   if (at >= piece.words.length) return;
-  if (isStart && helped(piece, at)) return;
+  if (isStart && (helped(piece, at) || hadDone(piece, at))) return;
   if (!isStart && ALLOWED.test(piece.lows(at))) return;
   // Behind a condition it is no more than a hint: "if it sticks, give it a tap".
   const isOrder = isStart || /^(?:and|then)$/.test(piece.low(at - 1));
   if (doer(piece, at) || (isOrder && given(piece, at)) || goesOn(piece, at)) return;
+  if (!isStart && isOrder && piece.knows(at) && figureFirst(piece, at)) return;
   if (
     isStart &&
     (figureFirst(piece, at) || gerund(piece, at) || pastAlone(piece, at) || fetched(piece, at) || heading(piece, at))
@@ -256,6 +257,15 @@ const SAID_BEFORE_VERB =
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
   if (comesLast(piece, at)) return true;
+  // "Out with the snap ring".
+  const with_ = /^(out|off|away|in|on) with (?=(?:the|both|all|your|that|those|these) )/.exec(piece.lows(at))?.[1];
+  if (with_ !== undefined) {
+    const { end: behind, phrases } = objectsAt(piece.sentence(), at + 2);
+    if (phrases.length === 0) return false;
+    const verb = piece.as(at, /^(?:in|on)$/.test(with_) ? 'put' : 'take');
+    piece.words.splice(at, behind - at, verb, ...piece.words.slice(at + 2, behind), piece.words[at] as Word);
+    return true;
+  }
   const [, back, way] = /^(back )?(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
   const comes = at + (back ? 2 : 1);
   const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;

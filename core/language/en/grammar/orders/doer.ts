@@ -82,6 +82,17 @@ export function helped(piece: Piece, at: number): boolean {
   return true;
 }
 
+/** "Have the pump hosed down", "get the shaft checked": it is to be done, by whomever. */
+export function hadDone(piece: Piece, at: number): boolean {
+  if (!/^(?:have|get) (?:the|your|all|both|any) /.test(piece.lows(at))) return false;
+  const done = piece.words.findIndex(({ low }, i) => i > at + 2 && i < at + 6 && baseOf(low, 'past') !== undefined);
+  if (done < 0 || piece.low(done) === 'started' || !verbAt([baseOf(piece.low(done), 'past') ?? ''], 0)) return false;
+  const verb = piece.based(done, 'past');
+  piece.words.splice(at, done + 1 - at, verb, ...piece.words.slice(at + 1, done));
+  piece.manner = 'done';
+  return true;
+}
+
 const HELPER =
   '(?:two|three|2|3) (?:people|persons?|men|of (?:you|us))|(?:a|one) (?:helper|person|mate|colleague)|another person|someone|somebody|your (?:mate|helper|colleague|partner)';
 const HELPERS = new RegExp(
@@ -119,7 +130,8 @@ export function fetched(piece: Piece, at: number): boolean {
 }
 
 const SETS_UP = /^(?:fit|put|mount|insert|set up|slip|screw)$/;
-const FETCHES = /^(?:take|grab|get|pick up|fetch|use|fit|put|mount|insert|set up|slip|screw)(?= )/;
+const FETCHES =
+  /^(?:(?:you|we)(?:'ll| will)? need(?= [^,.]*? to )|take|grab|get|pick up|fetch|use|fit|put|mount|insert|set up|slip|screw)(?= )/;
 
 /** Leaves out that it is put on: "the puller on and ...", "the puller in place and ...". */
 function setsUp(piece: Piece, at: number): void {

@@ -160,7 +160,7 @@ const SIZES = 'run-?out|thickness|clearance|play|float|diameter|wear|length|heig
 const FEATURE = new RegExp(`^(?:${SIZES})$`);
 const LIMIT = 'max|maximum|min|minimum';
 const SIZED = new RegExp(
-  `^(?:: )?(?:(?:${LIMIT}|end|axial|radial|free|front|rear|outside|inside) )*(?:${SIZES})(?: (?:${LIMIT}|front|rear|of|not over|up to|at least|at most)(?: \\.)?)* [\\d.,]+`,
+  `^(?:: )?(?:(?:${LIMIT}|end|axial|radial|free|front|rear|outside|inside) )*(?:${SIZES})(?: (?:${LIMIT}|front|rear|of|not over|up to|at least|at most|(?:not|no) more than|less than|under|below|(?:on|at|in) (?:the )?[\\w-]+)(?: \\.)?)* [\\d.,]+`,
 );
 
 function bareKnown(piece: Piece, at: number): boolean {

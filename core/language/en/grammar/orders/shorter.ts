@@ -19,6 +19,10 @@ export function sayShorter(piece: Piece): void {
   leaveOut(piece);
   feelOver(piece);
   lookHow(piece);
+  // "Put 0.5 bar of air in the chamber" proves it.
+  const start = piece.orderStart();
+  if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
+    piece.words[start] = piece.as(start, 'test');
   goRound(piece);
   lookFor(piece);
   askAny(piece);
@@ -52,6 +56,9 @@ export function sayShorter(piece: Piece): void {
     else if (piece.low(at - 1) !== 'to' && /^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
       piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
+    else if (/^the (?:whole )?lot(?= |$)/.test(said) && !piece.knows(at + 1))
+      piece.words.splice(at, piece.low(at + 1) === 'lot' ? 2 : 3, piece.as(at, 'everything'));
+    else if (/^all over (?:the|both|each|its|your) /.test(said)) piece.words.splice(at, 2, piece.as(at + 1, 'on'));
     else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);

@@ -1,6 +1,6 @@
 import { verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { objectsAt } from '../acts/objects';
+import { objectsAt, ownPart } from '../acts/objects';
 import { keep, type Place, toJoint } from '../acts/place';
 import { type OpenAct, partOf, toolOf } from '../acts/reading';
 import { measureAt } from '../names/figures';
@@ -8,6 +8,7 @@ import { namesAt, partsEndingIn } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
 import { isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
+import { isPartNoun } from '../names/part-nouns';
 import { isPartOrShort } from '../names/short-names';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
@@ -143,7 +144,7 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   const alike = partsEndingIn(reading.series, words);
   if (!phrase.known && alike.length === 0) return false;
   // Which of several is asked where it is named.
-  const part = partOf(phrase);
+  const part = ownPart(phrase, reading.series, act.parts);
   const [only, other] = alike;
   act.parts.push(!phrase.known && only && !other ? { ...part, name: only.name } : part);
   reading.along.add(act.parts.at(-1)?.name ?? part.name);
@@ -249,10 +250,25 @@ export function whereTo(place: Place): number | undefined {
   let { end } = found;
   if (/^(?:in|of)$/.test(sentence.lows[end] ?? '') && nounPhraseAt(sentence, end + 1))
     end = nounPhraseAt(sentence, end + 1)?.end ?? end;
+  if (!mayHold(place, found.phrase)) {
+    place.reading.doubt('unread', sentence, at, end);
+    return end;
+  }
   const said = sentence.text(start, end);
   act.into = said.replace(/^(?:the|a|an)\s+/i, '');
   return end;
 }
+
+/** Where a part of a pump can go: "drop the balls in a can" takes them elsewhere. */
+function mayHold({ reading }: Place, phrase: NounPhrase): boolean {
+  const { known, name, words, quoted } = phrase;
+  const last = words.at(-1) ?? '';
+  const isThere = known !== undefined || quoted || isPartNoun(name) || isPartOrShort(phrase, reading.series);
+  return isThere || lexicon.isFeature([last]) || lexicon.isEnd(last) || WHERE.test(last);
+}
+
+const WHERE =
+  /^(?:left|right|sides?|stages?|inlet|outlet|suction|discharge|marks?|order|place|places|position|tracks?|inside|outside|front|rear|middle|centre|center|grooves?|seats?|openings?|studs?|splines?|threads?|lines?|row|pairs?|ports?|entry|bottom|top)$/;
 
 function substanceIn({ sentence, act }: Place, start: number): number | undefined {
   const found = nounPhraseAt(sentence, start);

@@ -12,6 +12,8 @@ const FACING =
 
 export function facing(place: Place): number | undefined {
   const { sentence, at, act } = place;
+  // "Scrape the faces down to bright metal".
+  if (/^(?:clean|dress|inspect|measure)$/.test(act.verb)) return undefined;
   let start = at;
   if (/^(?:with|,|facing)$/.test(sentence.lows[start] ?? '')) start += 1;
   if (/^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '')) start += 1;

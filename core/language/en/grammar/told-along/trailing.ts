@@ -8,8 +8,9 @@ import type { Sentence } from '../names/sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
+import { NUMBERS } from '../words/words';
 import { RENEWED, RENEWING } from '../words/verdict-words';
-import { putOn, whereTo, withWhat } from './applied';
+import { putOn, stuffAt, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { KEPT_AS_SAID } from './kept-as-said';
 import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
@@ -53,13 +54,24 @@ const CONSTRUCTIONS: readonly Construction[] = [
     },
   },
   {
+    name: 'the numbers of marks: "number the pistons one to nine"',
+    read: ({ sentence, at, act, told }) => {
+      const said = act.verb === 'mark' ? NUMBERED.exec(told)?.[0] : undefined;
+      if (said === undefined) return undefined;
+      const end = at + said.split(' ').length;
+      act.how.push(sentence.text(at, end));
+      return end;
+    },
+  },
+  {
     name: 'another tool: "with a punch and hammer"',
     read: ({ sentence, at, act }) => {
       const more =
         sentence.lows[at] === 'and' && act.tools.length + act.applied.length > 0 ? toolAt(sentence, at + 1) : undefined;
-      if (!more) return undefined;
-      act.tools.push(more.tool);
-      return more.end;
+      const stuff = more || sentence.lows[at] !== 'and' || act.tools.length === 0 ? undefined : stuffAt(sentence, at + 1);
+      if (stuff) act.applied.push(stuff.applied);
+      if (more) act.tools.push(more.tool);
+      return more?.end ?? stuff?.end;
     },
   },
   {
@@ -288,6 +300,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   ...KEPT_AS_SAID,
 ];
+
+const NUMBERED = new RegExp(`^(?:\\d+|${NUMBERS}|[a-h])(?: (?:to|-|,|and|through) (?:\\d+|${NUMBERS}|[a-h]))+(?= |$)`);
 
 /** How a part should be. */
 const GOOD =

@@ -259,7 +259,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'look closely at',
   ],
   mark: ['stamp', 'paint-mark', 'match mark', 'matchmark', ...MADE_MARKS],
-  measure: ['read', 'clock', 'mic', 'mike', 'take the size of', 'calliper', 'caliper'],
+  measure: ['megger', 'meg', 'read', 'clock', 'mic', 'mike', 'take the size of', 'calliper', 'caliper'],
   compare: ['hold up against', 'match up'],
   soak: ['steep', 'immerse', 'submerge', 'dip'],
   renew: ['exchange', 'swap', 'swap out', 'use new', 'use a new'],
