@@ -66,11 +66,14 @@ export function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['
 /** "Stack the inner plate, backup, diaphragm on the shaft": more of them are moved. */
 export function listsParts(sentence: Sentence): boolean {
   const { lows, names } = sentence;
-  const from = /^(?:the|both|all)$/.test(lows[0] ?? '') ? 1 : 0;
-  const first = partAt(names, sentence, from);
-  if (!first || !/^(?:,|and)$/.test(lows[from + first.length] ?? '')) return false;
-  const next = from + first.length + (lows[from + first.length + 1] === 'and' ? 2 : 1);
-  return partAt(names, sentence, next) !== undefined || partAt(names, sentence, next + 1) !== undefined;
+  if (SAID_OF.test(lows[0] ?? '') || /^(?:with|from|by|at|in|on|of|between|toward|towards)$/.test(lows[0] ?? '')) return false;
+  return lows.some((low, joint) => {
+    if (low !== ',' || joint === 0 || joint > 3) return false;
+    const from = /^(?:the|both|all|and)$/.test(lows[joint + 1] ?? '') ? joint + 2 : joint + 1;
+    const part = partAt(names, sentence, from);
+    const behind = part ? (lows[from + part.length] ?? '') : undefined;
+    return behind !== undefined && /^(?:|,|and|on|onto|into|in|over)$/.test(behind);
+  });
 }
 
 /** "Catch the slinger, it hops off": it is off by then. */

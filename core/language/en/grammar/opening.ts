@@ -57,6 +57,7 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
     /^(?:starting|beginning|before|prior|after|while|when|whenever|once|as|until|working|if|where)$/.test(low)
   ) {
     open.how.push(piece.text(0, piece.words.length));
+    nameFor(reading, piece, sentence.lows.slice(end));
   } else if (
     /^(?:with|by)$/.test(low) &&
     !toolAt(inside, 1) &&
@@ -77,6 +78,16 @@ export function openingOf(reading: Reading, sentence: Sentence, at: number): Ope
       ...(faces && { faces }),
     },
   };
+}
+
+/** "Before the gears come off, rotate them": what was named there. */
+function nameFor(reading: Reading, piece: Sentence, behind: readonly string[]): void {
+  const [first, last] = [piece.words[0]?.from ?? 0, piece.words.at(-1)?.to ?? 0];
+  const [only, other] = reading.inLine.filter(({ from, to }) => from >= first && to <= last);
+  const pronoun = behind.find((low) => /^(?:it|them)$/.test(low));
+  const isIt = only && !other && pronoun === (only.count === 2 ? 'them' : 'it');
+  const isNew = reading.named.length === 0 && reading.acts.length === 0;
+  if (isIt && isNew) reading.named = [{ name: only.name, from: only.from, to: only.to }];
 }
 
 /** In which state something is, right behind "once". */

@@ -131,7 +131,10 @@ export function readAct(
     objects.phrases.length > 0 &&
     objects.phrases.every(
       ({ known, words }) =>
-        !known && lexicon.DIRT.test(words.at(-1) ?? '') && !/^(?:gaskets?|tape)$/.test(words.at(-1) ?? ''),
+        !known &&
+        ((lexicon.DIRT.test(words.at(-1) ?? '') && !/^(?:gaskets?|tape)$/.test(words.at(-1) ?? '')) ||
+          // "Scrape away the sealant".
+          (verb.phrase === 'scrape' && lexicon.isSubstance(words))),
     );
   if (isDirt && verbOf(meant.verb).effect === 'takes') {
     act.verb = /\bburrs?$/.test(objects.phrases[0]?.name ?? '') ? 'dress' : 'clean';

@@ -338,6 +338,17 @@ const CASES: readonly Case[] = [
         : undefined,
   },
   {
+    name: '"slide the bearing against the shoulder": put there, as far as that',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:slide|push|press|bring|set|tap|drive)$/.test(phrase) &&
+      ways.length === 0 &&
+      /^(?:(?:right|firmly|hard|home) )?(?:up )?against (?:the|its|their) (?:[\w-]+ )?(?:shoulder|stop|step|collar|register|end|face)\b/.test(
+        sentence.lows.slice(at).join(' '),
+      )
+        ? { verb: /^(?:slide|bring|set)$/.test(phrase) ? 'fit' : 'press' }
+        : undefined,
+  },
+  {
     name: '"bring the liner up to the shoulder": put there, as far as that',
     means: ({ phrase, ways, object, told, reading }) =>
       phrase === 'bring' &&

@@ -120,6 +120,16 @@ function goesOn(piece: Piece, at: number): boolean {
     if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
   }
+  // "..., it is thrown away".
+  const forGood = piece.low(at - 1) === ',' ? /^(?:it|they) (?:is|are|gets?|must be|has to be|have to be) /.exec(piece.lows(at))?.[0] : undefined;
+  const done = at + (forGood?.trim().split(' ').length ?? 0);
+  const doneBase = forGood === undefined ? undefined : baseOf(piece.low(done), 'past');
+  const doneVerb = doneBase === undefined ? undefined : verbAt([doneBase, ...piece.lowsFrom(done + 1)], 0);
+  if (doneVerb && ((doneVerb.is === 'verb' && doneVerb.verb === 'discard') || doneVerb.phrase === 'throw')) {
+    const way = piece.isWay(done + 1) ? piece.words.slice(done + 1, done + 2) : [];
+    piece.words.splice(at, done + 1 + way.length - at, piece.based(done, 'past'), ...way, piece.pronounAt(done));
+    return true;
+  }
   // "The rods come out and get counted".
   if (/^gets?$/.test(piece.low(at)) && piece.low(at - 1) === 'and' && baseOf(piece.low(at + 1), 'past') !== undefined) {
     piece.words.splice(at, 2, piece.based(at + 1, 'past'), piece.pronounAt(at + 1));

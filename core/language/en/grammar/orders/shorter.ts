@@ -19,6 +19,8 @@ export function sayShorter(piece: Piece): void {
   leaveOut(piece);
   feelOver(piece);
   lookHow(piece);
+  beginWith(piece);
+  takeReading(piece);
   // "Put 0.5 bar of air in the chamber" proves it.
   const start = piece.orderStart();
   if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
@@ -128,6 +130,34 @@ function lookHow(piece: Piece): void {
   );
   if (at >= 0) piece.words.splice(at, piece.low(at + 1) === 'at' ? 2 : 3, piece.as(at, 'look'));
 }
+
+/** "Begin with the dome nuts, turn them off": they are turned off. */
+function beginWith(piece: Piece): void {
+  const at = piece.orderStart();
+  if (!/^(?:begin|start|continue|finish) with (?:the|both|all) /.test(piece.lows(at))) return;
+  const things = objectsAt(piece.sentence(), at + 2);
+  const verb = things.end + 1;
+  const isNext = piece.low(things.end) === ',' && /^(?:it|them)$/.test(piece.low(verb + 1));
+  if (things.phrases.length !== 1 || !isNext || !verbAt(piece.lowsFrom(verb), 0)) return;
+  const named = piece.words.slice(at + 2, things.end);
+  piece.words.splice(verb + 1, 1, ...named);
+  piece.words.splice(at, verb - at);
+}
+
+/** "Take a runout reading at both sleeves": measured there. */
+function takeReading(piece: Piece): void {
+  const at = piece.orderStart();
+  const said = TAKES_READING.exec(piece.lows(at));
+  if (!said) return;
+  const [whole, what] = said;
+  const end = at + wordsIn(whole);
+  // "Take a reading at both sleeves" measures the sleeves.
+  const kept = what === undefined ? [] : [...piece.words.slice(end - 3, end - 2), ...piece.words.slice(end - 1, end)];
+  piece.words.splice(at, end - at, piece.as(at, 'measure'), ...kept);
+}
+
+const TAKES_READING =
+  /^take (?:a |the |two |three )?(?:([\w-]+) )?(?:readings?|measurements?) (?:at|on|of|from|across)(?= )/;
 
 /** "Go round the head screws twice": they are tightened. */
 function goRound(piece: Piece): void {

@@ -263,7 +263,7 @@ export function whereTo(place: Place): number | undefined {
 function mayHold({ reading }: Place, phrase: NounPhrase): boolean {
   const { known, name, words, quoted } = phrase;
   const last = words.at(-1) ?? '';
-  const isThere = known !== undefined || quoted || isPartNoun(name) || isPartOrShort(phrase, reading.series);
+  const isThere = /^(?:part|places?)$/.test(known?.kind ?? '') || quoted || isPartNoun(name) || isPartOrShort(phrase, reading.series);
   return isThere || lexicon.isFeature([last]) || lexicon.isEnd(last) || WHERE.test(last);
 }
 

@@ -414,6 +414,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   compress: ['depress'],
   heat: ['hot up'],
+  turn: ['hand-turn'],
   restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
   'release-pressure': [
     'let the pressure off',
