@@ -66,7 +66,8 @@ export function bringsAnother({ lows, words, names }: Sentence, parts: SaidAct['
 /** "Stack the inner plate, backup, diaphragm on the shaft": more of them are moved. */
 export function listsParts(sentence: Sentence): boolean {
   const { lows, names } = sentence;
-  if (SAID_OF.test(lows[0] ?? '') || /^(?:with|from|by|at|in|on|of|between|toward|towards)$/.test(lows[0] ?? '')) return false;
+  if (SAID_OF.test(lows[0] ?? '') || /^(?:with|from|by|at|in|on|of|between|toward|towards)$/.test(lows[0] ?? ''))
+    return false;
   return lows.some((low, joint) => {
     if (low !== ',' || joint === 0 || joint > 3) return false;
     const from = /^(?:the|both|all|and)$/.test(lows[joint + 1] ?? '') ? joint + 2 : joint + 1;

@@ -46,7 +46,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       / then (?:on|off|in|out)(?: with| using|$)/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
-  if (noted !== undefined) return doubtAbout(line, noted);
+  const warned = note.cautions.map(({ text }) => text).find((text) => ordersSo(sentenceOf(text, names)));
+  if (noted !== undefined || warned !== undefined) return doubtAbout(line, noted ?? warned ?? line);
   for (const { verb, parts, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
     const hidden =

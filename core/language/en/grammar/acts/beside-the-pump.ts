@@ -19,6 +19,15 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
         : undefined,
   },
   {
+    name: '"lay them ready": put aside',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:lay|put|set|place)$/.test(phrase) &&
+      ways.every((way) => way === 'out') &&
+      /^ready\b/.test(sentence.lows.slice(at).join(' '))
+        ? { verb: 'put-aside', how: 'ready', aboutEnd: at + 1 }
+        : undefined,
+  },
+  {
     name: '"put the shaft between centres": held there',
     means: ({ sentence, phrase, ways, at }) =>
       /^(?:put|set|place|mount|lay|rest)$/.test(phrase) &&

@@ -7,6 +7,7 @@ import { beginsFacing, isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { SaidAct, SaidPart } from '../names/said';
 import { Sentence } from '../names/sentence';
+import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { isPlural, partsOf, wordsOf } from '../words/words';
@@ -201,7 +202,12 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       // "The rods" of three are the places; "the rod" may be a part.
       (lexicon.isFeature(phrase.words.slice(0, 1)) || isPlural(phrase.words.at(-1) ?? ''))
     ) {
-      if (act.parts.length > 0) act.how.push(phrase.name);
+      const said = { ...phrase, known: undefined };
+      // "The plungers", where the places are called so and there are ceramic plungers.
+      const isPart =
+        phrase.known.kind === 'places' && verbOf(act.verb).object === 'parts' && isPartOrShort(said, reading.series);
+      if (isPart) act.parts.push({ ...partOf(phrase), name: phrase.words.join(' ') });
+      else if (act.parts.length > 0) act.how.push(phrase.name);
       else act.about = phrase.name;
       if (phrase.feature) feature(act, phrase.feature);
     } else if (APPLIES.includes(act.verb) && !phrase.known && lexicon.isSubstance(phrase.words)) {

@@ -210,7 +210,12 @@ export function plainVerb(
   if (verb === 'clean' && /\bdry\b/.test(phrase)) return { verb, how: 'dry' };
   if (verb === 'release-pressure' && usual === 'ease') return { verb: 'ease' };
   // "Release the locking elements" lets no pressure off.
-  if (verb === 'release-pressure' && phrase === 'release' && object?.known?.kind === 'part' && !UNDER_PRESSURE.test(objectText))
+  if (
+    verb === 'release-pressure' &&
+    phrase === 'release' &&
+    object?.known?.kind === 'part' &&
+    !UNDER_PRESSURE.test(objectText)
+  )
     return undefined;
   // "Disconnect the pipe from the motor", "connect it to the motor": the pipe.
   const isNamed = object?.known?.kind === 'part' || (object !== undefined && kindFromName(object.name) !== 'other');

@@ -100,7 +100,6 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   return isPartNoun(name) ? undefined : asked('odd-name', []);
 }
 
-
 const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
 
 const nearKnown = new WeakMap<readonly PartName[], LRUCache<string, readonly string[]>>();

@@ -101,8 +101,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     if (DETERMINERS.test(low)) {
       isOwn = low === 'its';
       at += 1;
-    }
-    else if (isAllBut(sentence, at)) {
+    } else if (isAllBut(sentence, at)) {
       but = words[at + 2]?.value;
       at += 3;
       if (lows[at] === 'of') at += 1;

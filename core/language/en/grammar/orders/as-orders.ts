@@ -91,7 +91,7 @@ function putAt(piece: Piece, at: number, isStart: boolean): void {
     return;
   if (!isStart && piece.manner === 'bare' && bareListed(piece, at)) return;
   if (isStart && verbLast(piece, at)) return;
-  if (isStart || piece.manner === 'order' || piece.manner === 'done') saidOfThing(piece, at);
+  if (isStart || /^(?:order|done|bare)$/.test(piece.manner)) saidOfThing(piece, at);
 }
 
 /** "Circlip off, press shaft and bearing out": the bearing is pressed as well, and nothing by itself. */
@@ -121,7 +121,10 @@ function goesOn(piece: Piece, at: number): boolean {
     return true;
   }
   // "..., it is thrown away".
-  const forGood = piece.low(at - 1) === ',' ? /^(?:it|they) (?:is|are|gets?|must be|has to be|have to be) /.exec(piece.lows(at))?.[0] : undefined;
+  const forGood =
+    piece.low(at - 1) === ','
+      ? /^(?:it|they) (?:is|are|gets?|must be|has to be|have to be) /.exec(piece.lows(at))?.[0]
+      : undefined;
   const done = at + (forGood?.trim().split(' ').length ?? 0);
   const doneBase = forGood === undefined ? undefined : baseOf(piece.low(done), 'past');
   const doneVerb = doneBase === undefined ? undefined : verbAt([doneBase, ...piece.lowsFrom(done + 1)], 0);
@@ -226,7 +229,7 @@ function comesLast(piece: Piece, at: number): boolean {
 
 /** "Bearings with the puller take down", "cover to demount": as languages say it that put the verb last. */
 function verbLast(piece: Piece, at: number): boolean {
-  const first = NAMED.test(piece.low(at)) ? at + 1 : at;
+  const first = NAMED.test(piece.low(at)) || /^(?:new|old)$/.test(piece.low(at)) ? at + 1 : at;
   const behindName = piece.behindPart(first);
   if (behindName === first) return false;
   for (let end = behindName; end < piece.words.length && !/^[,.;:]$/.test(piece.low(end)); end += 1) {
@@ -258,7 +261,8 @@ function verbLast(piece: Piece, at: number): boolean {
 }
 
 /** What no fastener does by itself. */
-const TIGHTENS = /^(?:tighten|torque|retighten|loosen|slacken|unscrew|remove|dismount|renew|replace|clean)$/;
+const TIGHTENS =
+  /^(?:tighten|torque|retighten|loosen|slacken|unscrew|remove|dismount|renew|replace|clean|insert|install|refit)$/;
 
 /** With one of these before it, a verb is no order. */
 const SAID_BEFORE_VERB =

@@ -197,6 +197,13 @@ function byItself(piece: Piece, at: number, stop: number): void {
     piece.words.splice(at, verb + 1 - at, piece.as(verb, 'take'), ...thing);
     return;
   }
+  // "The foot valve unscrews": off.
+  const unDone = baseOf(low, 's');
+  if (/^un(?:screw|clip|bolt|hook|thread)$/.test(unDone ?? '') && /^(?:|[,.;]|and|then)$/.test(way)) {
+    const thing = piece.words.slice(at, stop);
+    piece.words.splice(at, verb + 1 - at, piece.based(verb, 's'), ...thing);
+    return;
+  }
   if (WAY_WORDS[way] === undefined && WAY_BEFORE_PLACE[way] === undefined) return;
   const moves = baseOf(low, 's') ?? (verbAt([low], 0) ? low : undefined);
   const base = coming ? (/^(?:out|off|away|from|apart)$/.test(way) ? 'take' : 'put') : moves;

@@ -7,8 +7,8 @@ import { measureAt } from '../names/figures';
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
 import { isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
-import type { Sentence } from '../names/sentence';
 import { isPartNoun } from '../names/part-nouns';
+import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
@@ -68,6 +68,9 @@ export function withWhat(place: Place): number | undefined {
   const found = nounPhraseAt(sentence, start);
   if (!found) return keep(place, at, toJoint(sentence, at));
   const { phrase } = found;
+  // "With the cup still on it": it stays there.
+  const there = joint === 'with' ? STILL_THERE.exec(sentence.lows.slice(found.end).join(' '))?.[0] : undefined;
+  if (there !== undefined) return keep(place, at, found.end + there.split(' ').length);
   if (isStuff(phrase)) {
     if (act.verb === 'clean' || act.verb === 'test') {
       if (phrase.known === undefined && /\bair$/.test(phrase.name)) {
@@ -151,6 +154,8 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   return true;
 }
 
+const STILL_THERE =
+  /^(?:still |left )?(?:on|in|inside|attached to|fixed to|mounted on) (?:it|them|there|place|top)(?= |$)|^(?:still|left) (?:on|in|inside|attached|fitted)(?= ?[,.;]|$)/;
 const JACKS = /\b(?:jack(?:ing)?|forcing|pusher|push-off|puller|extractor|draw)[- ](?:bolt|screw|stud)s?$/;
 
 /** "The cover with four screws" goes on with them. */
@@ -263,7 +268,8 @@ export function whereTo(place: Place): number | undefined {
 function mayHold({ reading }: Place, phrase: NounPhrase): boolean {
   const { known, name, words, quoted } = phrase;
   const last = words.at(-1) ?? '';
-  const isThere = /^(?:part|places?)$/.test(known?.kind ?? '') || quoted || isPartNoun(name) || isPartOrShort(phrase, reading.series);
+  const isThere =
+    /^(?:part|places?)$/.test(known?.kind ?? '') || quoted || isPartNoun(name) || isPartOrShort(phrase, reading.series);
   return isThere || lexicon.isFeature([last]) || lexicon.isEnd(last) || WHERE.test(last);
 }
 

@@ -275,6 +275,22 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what one can then see or reach: "then you can see the bolts"',
+    read: (place) =>
+      /^(?:and )?(?:then |now )?(?:you|we)(?:'ll)?(?: can| will)? (?:now |then )?(?:see|reach|get (?:at|to)|have access to) /.test(
+        place.told,
+      )
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+  {
+    name: 'as something says: "in accordance with the marks"',
+    read: (place) =>
+      /^(?:in accordance with|according to|in line with|as per) (?:the|its|your) /.test(place.told)
+        ? keep(place, place.at, toJoint(place.sentence, place.at + 2))
+        : undefined,
+  },
+  {
     name: 'something with a way behind it: "key in line with the slot"',
     read: (place) =>
       /^(?:\w+ )?(?:\w+ )?(?:side|end|edge|face|key|notch|mark|tab|chamfer|taper|bevel|lip|flange|nose|point|shoulder|cone|groove)s? (?:first|leading|last|in line|aligned|flush|level|square)\b/.test(

@@ -1,5 +1,5 @@
 import { verbOf } from '../../../../model/verbs';
-import type { Construction } from '../acts/place';
+import { type Construction, keep } from '../acts/place';
 import type { OpenAct, Reading } from '../acts/reading';
 import { type KnownName, namesAt } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
@@ -8,8 +8,8 @@ import type { Sentence } from '../names/sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
-import { NUMBERS } from '../words/words';
 import { RENEWED, RENEWING } from '../words/verdict-words';
+import { NUMBERS } from '../words/words';
 import { putOn, stuffAt, whereTo, withWhat } from './applied';
 import { facing } from './facing';
 import { KEPT_AS_SAID } from './kept-as-said';
@@ -68,7 +68,8 @@ const CONSTRUCTIONS: readonly Construction[] = [
     read: ({ sentence, at, act }) => {
       const more =
         sentence.lows[at] === 'and' && act.tools.length + act.applied.length > 0 ? toolAt(sentence, at + 1) : undefined;
-      const stuff = more || sentence.lows[at] !== 'and' || act.tools.length === 0 ? undefined : stuffAt(sentence, at + 1);
+      const isWithMore = sentence.lows[at] === 'and' && act.tools.length + act.applied.length > 0;
+      const stuff = more || !isWithMore ? undefined : stuffAt(sentence, at + 1);
       if (stuff) act.applied.push(stuff.applied);
       if (more) act.tools.push(more.tool);
       return more?.end ?? stuff?.end;
@@ -201,7 +202,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   {
     name: 'at which places: "in each bore"',
-    read: ({ reading, sentence, at, act }) => {
+    read: ({ reading, sentence, at, act, told }) => {
       const low = sentence.lows[at] ?? '';
       // "Fit diffuser stage 1".
       // "Six screws each end".
@@ -211,7 +212,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
         /^(?:both|all)$/.test(low);
       const every = isEach ? at + 1 : at;
       const isPlace = ({ kind }: KnownName) => kind === 'place' || (every > at && kind === 'places');
-      if (namesAt(sentence.names, sentence.words, every).some(isPlace)) return places(reading, sentence, at, act);
+      const placed = namesAt(sentence.names, sentence.words, every).find(isPlace);
+      // "..., driven side first" says in which order.
+      if (placed && /^(?:first|last|next)$/.test(sentence.lows[every + placed.length] ?? ''))
+        return keep({ reading, sentence, at, act, told }, at, every + placed.length + 1);
+      if (placed) return places(reading, sentence, at, act);
       if (!/^(?:in|at|on|from|of|to|for|off|and|out|per|into)$/.test(low)) return undefined;
       // "Lay it on its left end" says what it lies on.
       if (low === 'on' && sentence.lows[at + 1] === 'its' && /^(?:lay|hold)$/.test(act.verb)) return undefined;

@@ -111,7 +111,8 @@ const MOVEMENTS: readonly Movement[] = [
   },
   { words: 'string', ways: { on: 'put-aside', together: 'put-aside' } },
   { words: 'shake', ways: { out: 'draw' } },
-  { words: 'introduce enter poke', ways: { in: 'fit', on: 'fit', back: 'fit', over: 'fit' } },
+  { words: 'introduce enter', ways: { in: 'fit', on: 'fit', back: 'fit', over: 'fit' } },
+  { words: 'poke', ways: { in: 'fit', on: 'fit', back: 'fit', over: 'fit', out: 'draw' } },
   { words: 'fire', ways: { up: 'test' } },
   { words: 'do', ways: { up: 'torque' } },
   { words: 'offer', alone: 'fit', ways: { up: 'fit', in: 'fit', on: 'fit' } },
@@ -295,6 +296,13 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
   if (words.length === 1) return false;
   const phrase = words.join(' ');
   if (/^pull (?:up|down)$/.test(phrase) && /\b(?:from|off|out)\b/.test(lows.slice(at).join(' '))) return false;
+  // "Pull down the pump head to the front" tightens nothing.
+  if (
+    /^pull (?:up|down)$/.test(phrase) &&
+    lows.length > at + 3 &&
+    !/(?:nut|bolt|screw|stud|gland|it|them|all|both)s?\b|\bevenly(?! to)\b/.test(lows.slice(at).join(' '))
+  )
+    return false;
   if (KEPT_WHOLE.test(phrase)) return !/^turn on$/.test(phrase) || POWERED.test(lows.slice(at).join(' '));
   return words.length > 2 || WAY_WORDS[words[1] ?? ''] === undefined;
 }
