@@ -85,10 +85,15 @@ function nameFor(reading: Reading, piece: Sentence, behind: readonly string[]): 
   const [first, last] = [piece.words[0]?.from ?? 0, piece.words.at(-1)?.to ?? 0];
   const [only, other] = reading.inLine.filter(({ from, to }) => from >= first && to <= last);
   const pronoun = behind.find((low) => /^(?:it|them)$/.test(low));
+  // "When the shaft is scored, renew it" hangs on that.
+  if (!MOVED.test(piece.lows.join(' '))) return;
   const isIt = only && !other && pronoun === (only.count === 2 ? 'them' : 'it');
   const isNew = reading.named.length === 0 && reading.acts.length === 0;
   if (isIt && isNew) reading.named = [{ name: only.name, from: only.from, to: only.to }];
 }
+
+const MOVED =
+  /\b(?:off|out|on|in|back|away|loose|free|apart|open|down|up|removed|fitted|undone|released|refitting|fitting|removing)\b/;
 
 /** In which state something is, right behind "once". */
 const IN_STATE =

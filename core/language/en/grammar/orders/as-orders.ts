@@ -275,7 +275,10 @@ function inverted(piece: Piece, at: number): boolean {
   const with_ = /^(out|off|away|in|on) with (?=(?:the|both|all|your|that|those|these) )/.exec(piece.lows(at))?.[1];
   if (with_ !== undefined) {
     const { end: behind, phrases } = objectsAt(piece.sentence(), at + 2);
-    if (phrases.length === 0) return false;
+    const isWithTool = phrases.some(
+      ({ known, words }) => known?.kind === 'tool' || (!known && lexicon.isToolName(words)),
+    );
+    if (phrases.length === 0 || isWithTool) return false;
     const verb = piece.as(at, /^(?:in|on)$/.test(with_) ? 'put' : 'take');
     piece.words.splice(at, behind - at, verb, ...piece.words.slice(at + 2, behind), piece.words[at] as Word);
     return true;
