@@ -353,6 +353,19 @@ const PHRASES: readonly Phrase[] = (Object.keys(KIND_WORDS) as (keyof typeof KIN
  * decides: a plunger retainer is a retainer, a plunger bolt seal ring a seal.
  */
 export function kindFromName(name: string): ComponentKind {
+  const known = kinds.get(name);
+  if (known) return known;
+  const kind = kindOf(name);
+  if (kinds.size >= MOST_KINDS) kinds.clear();
+  kinds.set(name, kind);
+  return kind;
+}
+
+/** The same names are asked for at every key that is typed, and at every check. */
+const kinds = new Map<string, ComponentKind>();
+const MOST_KINDS = 20_000;
+
+function kindOf(name: string): ComponentKind {
   const plain = name
     .toLowerCase()
     .replace(/\(.*?\)/g, ' ')
