@@ -70,6 +70,12 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           isDoneTo(said) ||
           catchesPart(said) ||
           (movesParts(verb) && listsParts(said)) ||
+          isOneVerb(said) ||
+          (!figure &&
+            verbOf(verb).effect === 'refits' &&
+            parts.some(({ name }) => lexicon.FASTENS.test(name)) &&
+            BARE_FIGURE.test(text)) ||
+          joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           MADE_TIGHT.test(text) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
@@ -240,6 +246,31 @@ function isBareOrder({ lows }: Sentence): boolean {
     return true;
   return (
     verb?.is === 'verb' && verb.length === lows.length && MOVES.test(verb.verb) && !/^(?:press|fit)$/.test(verb.phrase)
+  );
+}
+
+/** "In a star to 15": of what is not said. */
+const BARE_FIGURE = /\b(?:to|at) \d+(?:[.,]\d+)?$/;
+
+/** "Pull and push the shaft": a verb by itself is an order. */
+function isOneVerb({ lows }: Sentence): boolean {
+  const verb = verbAt(lows, 0);
+  const [low = ''] = lows;
+  const isElse = lexicon.isManner(low) || lexicon.isFeature([low]) || WAY_WORDS[low] !== undefined;
+  return verb?.is === 'movement' && lows.length === 1 && !isElse && low !== 'lower' && low !== 'raise';
+}
+
+/** "To zero and de-energise the drive": done as well, whatever that word means. */
+function joinsOrder({ lows }: Sentence): boolean {
+  if (SAID_OF.test(lows[0] ?? '')) return false;
+  return lows.some(
+    (low, i) =>
+      lows[i - 1] === 'and' &&
+      /^(?:the|both|all|your)$/.test(lows[i + 1] ?? '') &&
+      /^[a-z-]{3,}$/.test(low) &&
+      !NO_ORDER.test(low) &&
+      !lexicon.isManner(low) &&
+      !/^(?:note|keep|record|leave|save|count|catch|write|remember|only|also|then|never|both)$/.test(low),
   );
 }
 

@@ -59,6 +59,12 @@ export function readAbout(reading: Reading, sentence: Sentence, start: number, a
   }
   const said = withoutWay(act.verb, sentence.text(start, end).replace(/^of\s+/i, ''));
   // "Turn ten times by hand": the pump.
+  // "Vent before we switch on": when, and not of what.
+  if (WHEN.test(said)) {
+    act.how.push(said);
+    trailing(reading, sentence, end, act);
+    return;
+  }
   const isHowOften = act.verb === 'turn' && HOW_OFTEN.test(said);
   if (isHowOften) act.how.push(said);
   const about = isHowOften ? 'the pump' : said;
@@ -95,6 +101,7 @@ function withoutWay(verb: OpenAct['verb'], about: string): string {
   return verb === 'isolate' ? about.replace(/\s+off$/i, '') : about;
 }
 
+const WHEN = /^(?:before|after|while|until|till|once|as soon as|because|so that)\b/i;
 const HOW_OFTEN = /^(?:\w+|a few|a couple of) (?:full |complete )?(?:times|turns|revolutions|rounds)$/i;
 
 const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
@@ -107,4 +114,4 @@ const WHERE_NOT_WHAT: readonly OpenAct['verb'][] = [
 ];
 
 const ABOUT_ENDS =
-  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|the|it|they|start|use|work|assembly|starting|\w+ing)|prior to|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;
+  /^(?:with|using|into|up to|until|till|while|when|once|as soon as|by \w+ing|before (?:you|we|i|the|it|they|switching|start|use|work|assembly|starting|\w+ing)|prior to|so|because|,|and (?:keep|note|save|make sure)\b|to (?:bring|the|a|make sure|check|see|let|release|relieve|avoid|prevent|keep)\b|through (?:one|two|three|a|several|\d)|a quarter of|half an hour|for (?:\d|half|a quarter|an hour|\w+ (?:min|hour|sec)\w*)|a (?:little|bit|few))\b|^(?:around|round)$|^,/;

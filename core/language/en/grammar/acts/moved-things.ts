@@ -321,7 +321,7 @@ const CASES: readonly Case[] = [
     means: ({ sentence, phrase, ways, at }) =>
       /^(?:turn|rotate|roll|flip|tip|swing|put)$/.test(phrase) &&
       ways.every((way) => way === 'over') &&
-      ON_ITS_SIDE.test(sentence.lows.slice(at).join(' '))
+      (phrase === 'put' ? ON_ITS_OWN_SIDE : ON_ITS_SIDE).test(sentence.lows.slice(at).join(' '))
         ? { verb: 'lay' }
         : undefined,
   },
@@ -413,6 +413,8 @@ function isAdjusted(objectText: string, behind: string): boolean {
 export const SET_BY_TURNING = /\b(?:knob|dial|stroke|setting|selector|regulator|handwheel|wheel|pointer|micrometer)$/;
 const ON_ITS_SIDE =
   /^(?:on|onto) (?:its|the|their) (?:(?:left|right|other|flat|drive|motor|suction|discharge|front|rear) )?(?:side|back|end|head|face|top|belly|nose|feet)\b/;
+
+const ON_ITS_OWN_SIDE = /^(?:on|onto) (?:its|their) /;
 
 const ADJUSTED =
   /\b(?:pressure|stroke|clearance|gap|play|float|preload|backlash|speed|flow|rate|temperature|timing|tension|regulator|thermostat|settings?)$/;

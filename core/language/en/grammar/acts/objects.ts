@@ -34,6 +34,12 @@ export function objectsAt(sentence: Sentence, start: number): Objects {
     if (!next || !isListed(sentence, at + joint, next.phrase)) break;
     // "Fit the head, the vent plug facing the outlet": which way it goes on.
     if (/^(?:facing|pointing|looking|toward|towards)$/.test(sentence.lows[next.end] ?? '')) break;
+    // "Volute on, nuts finger tight": the nuts are.
+    if (
+      sentence.lows[at] === ',' &&
+      /^(?:in )?(?:just |only )?(?:finger|hand)[- ]tight\b/.test(sentence.lows.slice(next.end).join(' '))
+    )
+      break;
     at += joint;
   }
   return { phrases: withSharedWords(sentence, phrases), from: start, end: at };

@@ -124,6 +124,7 @@ export function plainVerb(
         .meant()
         .map(({ name }) => name)
         .join(' and '),
+      reading.acts.at(-1)?.about ?? '',
     );
   if (/^(?:look|watch|listen|feel)$/.test(phrase)) {
     const isSeen = phrase !== 'listen' && / for .* (?:on|in|at|of) /.test(told) && !RUNNING.test(told);
@@ -340,7 +341,13 @@ function lookedAt(sentence: Sentence): NounPhrase | undefined {
 }
 
 /** "Let the oil drain", "let the spring relax", "allow the sealant to cure". */
-function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefined, meant: string): Meant | undefined {
+function letHappen(
+  sentence: Sentence,
+  told: string,
+  object: NounPhrase | undefined,
+  meant: string,
+  before: string,
+): Meant | undefined {
   const happens = HAPPENS.exec(told)?.[0];
   const [, liquid, out] =
     /^let (?:the |all the |any )?((?:\w+ )?(?:oil|water|liquid|coolant|fluid|product|fuel|grease)) (out|off|away)\b/.exec(
@@ -358,14 +365,17 @@ function letHappen(sentence: Sentence, told: string, object: NounPhrase | undefi
   // "Let run the pump" names it behind.
   const named = to > from ? undefined : nounPhraseAt(sentence, aboutEnd);
   const thing = named ? sentence.text(aboutEnd, named.end) : to > from ? sentence.text(from, to) : object?.name;
-  const about = object?.pronoun && meant !== '' ? meant : thing;
+  // "Open the air and let it run": the pump runs, and no air.
+  const isRun = /^(?:run|cycle)$/.test(happens);
+  const it = meant || (isRun ? '' : before);
+  const about = object?.pronoun && it !== '' ? it : thing;
   const end = named?.end ?? aboutEnd;
   const flowed =
     /^let (?:the |all the |any |old )*((?:\w+ )?(?:oil|water|liquid|coolant|fluid|product|fuel|lubricant)) (?:run|drip|go) (?=into|in )/.exec(
       told,
     )?.[1];
   if (flowed) return { verb: 'drain', about: flowed, aboutEnd };
-  if (/^(?:run|cycle)$/.test(happens))
+  if (isRun)
     return {
       verb: 'test',
       about: `${happens} ${about === undefined || about === 'it' ? 'the pump' : about}`,

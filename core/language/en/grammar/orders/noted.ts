@@ -177,6 +177,8 @@ function bareKnown(piece: Piece, at: number): boolean {
   )
     return false;
   if (way === undefined || lexicon.MANNER_PHRASE.test(piece.lows(things.end))) return false;
+  // "Then the end cover on the other side": where it is, and not what is done.
+  if (way === 'on' && ON_WHICH_SIDE.test(piece.lows(things.end))) return false;
   // "Wear rings over double the clearance" are some of them.
   const over = piece.low(things.end + 1);
   if (/^(?:on|in)$/.test(way) && /^(?:top|front|line)$/.test(over)) return false;
@@ -209,6 +211,8 @@ function bareKnown(piece: Piece, at: number): boolean {
   orderBare(piece, at, things.end, way);
   return true;
 }
+
+const ON_WHICH_SIDE = /^on (?:the|each|either) (?:[\w-]+ )?(?:sides?|ends?|left|right)\b/;
 
 /** "Six rod bolts pull off" says what they do. */
 function holdsVerb(words: readonly string[]): boolean {

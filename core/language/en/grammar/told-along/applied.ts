@@ -122,7 +122,10 @@ export function withWhat(place: Place): number | undefined {
     /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
   // "Press it in with the old bearing" uses that as a tool.
   const isTool = phrase.state.some((state) => /^(?:old|worn|used)$/.test(state));
-  const comesAlong = isWhole && joint === 'with' && !isTool && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
+  // "Flush with the cover" says how far.
+  const isHow = /^(?:flush|level|square|line|aligned|even|parallel|contact)$/.test(sentence.lows[at - 1] ?? '');
+  const comesAlong =
+    isWhole && joint === 'with' && !isTool && !isHow && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
   const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
   // "Fit the coupling halves with the pin", where it is called coupling pin.

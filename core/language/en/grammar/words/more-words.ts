@@ -26,6 +26,10 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'kill the power to',
     'kill',
     'power down',
+    'de-energise',
+    'de-energize',
+    'deenergise',
+    'deenergize',
     'disconnect the power to',
   ],
   'lock-out': ['secure against', 'padlock', 'tag', 'loto'],
@@ -419,6 +423,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   compress: ['depress'],
   heat: ['hot up'],
   turn: ['hand-turn'],
+  move: ['push and pull', 'pull and push', 'rock back and forth', 'move back and forth'],
   restore: ['power up', 'put the power back on', 'remove the lock and tag from'],
   'release-pressure': [
     'let the pressure off',
