@@ -127,7 +127,8 @@ function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: 
   if (!named || !isPartOrShort(named.phrase, reading.series)) return false;
   let behind = named.end;
   while (lexicon.isManner(sentence.lows[behind] ?? '')) behind += 1;
-  const isJoined = /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[behind] ?? '');
+  const isWithFigure = sentence.lows[behind] === 'with' && torqueAt(sentence, behind + 1) !== undefined;
+  const isJoined = isWithFigure || /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[behind] ?? '');
   const from = isJoined ? behind + 1 : behind;
   if (!torqueAt(sentence, from) && !isTightenedSo(sentence, named.phrase, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };

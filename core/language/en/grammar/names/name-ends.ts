@@ -106,6 +106,10 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "The worm gear ensuring correct mesh", "the valves, taking note of the seats".
+  const isGoingOn =
+    /^(?:ensuring|making|taking|noting|observing|allowing|avoiding|paying|leaving|keeping|using|applying)$/.test(low);
+  if (isGoingOn && !isJoint(sentence.words[at + 1])) return true;
   // "Stop the shaft turning", "keep the block falling".
   if (
     at > start &&

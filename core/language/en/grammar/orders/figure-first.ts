@@ -22,7 +22,7 @@ function figureIs(piece: Piece, at: number): boolean {
   const from = at + opening;
   const isOrder = verbAt(piece.lowsFrom(from), 0) !== undefined && !piece.knows(from);
   const things = fastenersAt(piece, from);
-  if (isOrder || things === from || !/^(?:is|are|gets?|takes?|to|at|:|=|,)$/.test(piece.low(things))) return false;
+  if (isOrder || things === from || !/^(?:is|are|gets?|takes?|to|at|with|:|=|,)$/.test(piece.low(things))) return false;
   const figure = /^(?:to|at)$/.test(piece.low(things + 1)) ? things + 2 : things + 1;
   const end = torqueAt(piece.sentence(), figure)?.end ?? figure;
   return end > figure && order(piece, at, end, [from, things], [figure, end]);

@@ -66,7 +66,7 @@ function bareLoose(piece: Piece, at: number): boolean {
 function bareHeld(piece: Piece, at: number): boolean {
   if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
   const holds = nounPhraseAt(piece.sentence(), at);
-  if (!holds || piece.low(holds.end) !== ',') return false;
+  if (!holds || !/^(?:,|and)$/.test(piece.low(holds.end))) return false;
   const { known, name, fromCount } = holds.phrase;
   if (!lexicon.FASTENS.test(name) || !(known?.kind === 'part' || fromCount !== undefined)) return false;
   let next = holds.end + 1;
@@ -74,7 +74,8 @@ function bareHeld(piece: Piece, at: number): boolean {
   const first = NAMED.test(piece.low(next)) ? next + 1 : next;
   const end = piece.behindPart(first);
   const away = end > first ? COMES_AWAY.exec(piece.lows(end))?.[0] : undefined;
-  if (away === undefined) return false;
+  // "Five screws and the cover comes off" is one list of what comes off.
+  if (away === undefined || (piece.low(holds.end) === 'and' && !away.startsWith('is '))) return false;
   piece.words.splice(end, away.split(' ').length, piece.as(end, 'off'));
   piece.words.splice(next, 0, piece.as(next, 'take', true));
   piece.words.splice(holds.end, 0, piece.behind(holds.end - 1, 'off'));
@@ -85,7 +86,7 @@ function bareHeld(piece: Piece, at: number): boolean {
 }
 
 const COMES_AWAY =
-  /^(?:(?:then )?(?:comes?|lifts?|slides?|pulls?|drops?|slips?|swings?|falls?|is free|hinges?) )?(?:off|out|away)(?= ?(?:[,.;]|and |then |with |$))|^unclips?(?= ?[,.;]|$)/;
+  /^(?:(?:then )?(?:comes?|is(?= off)|lifts?|slides?|pulls?|drops?|slips?|swings?|falls?|is free|hinges?) )?(?:off|out|away)(?= ?(?:[,.;]|and |then |with |$))|^unclips?(?= ?[,.;]|$)/;
 
 /** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
 function bareTorqued(piece: Piece, at: number): boolean {

@@ -284,6 +284,15 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
   {
+    name: 'what one takes care of along: "ensuring correct mesh with the worm"',
+    read: (place) =>
+      /^(?:ensuring|making sure|taking care|taking note|noting|observing|allowing|avoiding|paying attention|leaving|keeping) /.test(
+        place.told,
+      )
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+  {
     name: 'as something says: "in accordance with the marks"',
     read: (place) =>
       /^(?:in accordance with|according to|in line with|as per) (?:the|its|your) /.test(place.told)

@@ -46,7 +46,7 @@ export const ANY_PARTS =
   /^(?:parts?|components?|pieces?|items?|things?|everything|stuff|bits|rest|others?|fasteners?|hardware|internals)$/;
 /** What comes off when something is cleaned. */
 export const DIRT =
-  /^(?:dirt|junk|gunk|crud|grit|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?|burrs?)$/;
+  /^(?:dirt|junk|gunk|crud|grit|rust|residues?|deposits?|scale|paint|debris|swarf|chips|sludge|tape|gasket|glue|traces?|remains?|product|lime|corrosion|dust|mud|film|slurry|sand|silt|mud|limescale|calcium|ice|leaves|scratch(?:es)?|marks?|stains?|nicks?|scores?|excess|surplus|spills?|burrs?)$/;
 const NOT_PARTS_IN_PAIRS =
   /^(?:sealing (?:face|surface|edge|cone|area)|oil hole|inner step|free length|contact face|running surface)$/;
 

@@ -325,7 +325,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   ],
   seat: ['bed', 'bed in', 'bottom', 'nest', 'settle'],
   align: ['match', 'centre', 'center', 'square up', 'true up', 'time', 'index', 'dial in'],
-  adjust: ['calibrate', 'zero', 'tune', 'fine-tune'],
+  adjust: ['shim', 'calibrate', 'zero', 'tune', 'fine-tune'],
   'start-by-hand': ['run up', 'run down', 'spin in', 'do up by hand'],
   torque: [
     'torque up',
@@ -399,6 +399,19 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
   test: [
     'try to start',
     'monitor',
+    ...['do', 'perform', 'carry out', 'make', 'run'].flatMap((verb) =>
+      [
+        'test',
+        'test run',
+        'trial run',
+        'leak test',
+        'pressure test',
+        'vacuum test',
+        'leak check',
+        'dry run',
+        'tightness test',
+      ].flatMap((what) => [`${verb} a ${what}`, `${verb} the ${what}`]),
+    ),
     'commission',
     ...['go', 'try', 'run', 'test run', 'trial run'].map((what) => `give it a ${what}`),
     'jog',

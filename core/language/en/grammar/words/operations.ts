@@ -230,7 +230,7 @@ const MOVEMENTS: readonly Movement[] = [
   {
     words: 'tip tilt flip invert upend',
     alone: 'lay',
-    ways: { over: 'lay', back: 'lay', up: 'lay', down: 'lay', on: 'lay', out: 'take-off' },
+    ways: { over: 'lay', back: 'lay', up: 'lay', down: 'lay', on: 'lay', along: 'lay', out: 'take-off' },
   },
   { words: 'pry prise prize lever', alone: 'pry', ways: { out: 'pry', loose: 'pry', apart: 'pry', up: 'pry' } },
   { words: 'back', ways: { out: 'take-off' } },
@@ -309,7 +309,7 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
 
 /** Verbs that are nouns as well: they open an action only before something that is named. */
 export const ALSO_NOUN =
-  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|hose|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join|cool)$/;
+  /^(?:seal|pin|oil|cap|press|mark|gauge|test|drain|plug|clip|lock|cover|ring|clean|dry|level|grease|compound|wire|tape|block|clamp|file|stone|support|hold|hook|pick|punch|hammer|drift|chisel|jack|brush|wash|flush|fit|start|run|turn|twist|spin|drop|rest|stand|set|time|seat|bottom|bed|label|number|photo|screw|thread|bolt|spring|slip|slide|guide|lift|hoist|pull|back|free|square|open|shut|close|empty|lap|mask|sand|soak|peel|sling|rig|hose|flare|crimp|stake|bend|fold|wrap|centre|center|index|match|join|cool|shim)$/;
 /** Verbs that are no nouns, and say what is done whatever stands behind. */
 export const NOTHING_ELSE =
   'connect|disconnect|reconnect|restore|isolate|inspect|renew|replace|discard|lubricate|refit|install|remove|loosen|tighten|prime';
