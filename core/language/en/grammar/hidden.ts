@@ -71,6 +71,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           catchesPart(said) ||
           (movesParts(verb) && listsParts(said)) ||
           isOneVerb(said) ||
+          isPartOnly(said) ||
+          FINISHED.test(text) ||
           (!figure &&
             verbOf(verb).effect === 'refits' &&
             parts.some(({ name }) => lexicon.FASTENS.test(name)) &&
@@ -248,6 +250,16 @@ function isBareOrder({ lows }: Sentence): boolean {
     verb?.is === 'verb' && verb.length === lows.length && MOVES.test(verb.verb) && !/^(?:press|fit)$/.test(verb.phrase)
   );
 }
+
+/** "..., washer": one more part, and no way of doing it. */
+function isPartOnly(sentence: Sentence): boolean {
+  const part = partAt(sentence.names, sentence, 0);
+  return part !== undefined && part.length === sentence.words.length;
+}
+
+/** "Any rounding and they're finished": what follows from the look. */
+const FINISHED =
+  /\b(?:they're|it's|they are|it is|that's) (?:finished|done for|shot|scrap|junk|rubbish|toast|no good|had it|useless|worn out)\b/i;
 
 /** "In a star to 15": of what is not said. */
 const BARE_FIGURE = /\b(?:to|at) \d+(?:[.,]\d+)?$/;

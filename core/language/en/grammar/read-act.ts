@@ -112,7 +112,11 @@ export function readAct(
   // "Push the adjusting fork under the coupling": no part of the pump is moved.
   const isTold = sentence.words[start]?.from !== sentence.words[start]?.to && !MOVES_A_PART.test(told);
   const isToolMoved =
-    areTools && isTold && (saidMeant === undefined ? verb.is === 'movement' : movesParts(saidMeant.verb));
+    areTools &&
+    isTold &&
+    (saidMeant === undefined
+      ? verb.is === 'movement'
+      : movesParts(saidMeant.verb) || saidMeant.verb === 'release-pressure');
   const meant = isToolMoved ? attended(sentence, told) : saidMeant;
   if (isToolMoved) {
     act.how = [...how];

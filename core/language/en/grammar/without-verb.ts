@@ -183,7 +183,7 @@ const DANGEROUS =
 
 /** "The new one goes on with the carbon outward" puts something there, whatever it is called. */
 const MOVES_THERE =
-  /\b(?:comes?|falls?|drops?|pops?) (?:\w+ )?(?:off|out|away|down|apart|between|behind|next|first|last)\b|\b(?:goes|go) back\b|\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:(?:the|a|an|both|all|new|old|this|that) )?(?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
+  /\b(?:comes?|falls?|drops?|pops?) (?:\w+ )?(?:off|out|away|down|apart|between|behind|next|first|last)\b|\b(?:goes|go) back\b|\bcomes? (?:in|into|on|onto) (?:the|a|an|its|their)\b|\b(?:is|are|has been|have been) (?:now |all |already )?(?:locked (?:off|out)|isolated|tagged|switched off|unplugged|depressurised|drained)\b|^(?:(?:the|a|an|both|all|new|old|this|that) )?(?:[\w-]+ ){0,4}?(?:goes|go) (?:back )?(?:on|in|into|onto|over|off|out|back)\b|\b(?:is|are|gets?) (?:\w+ly |then |now )?\w+(?:ed|en) (?:straight |right )?(?:off|out|in|on|into|onto|back)\b/;
 
 /** "New rings are to be oiled" orders something. */
 const TO_BE_DONE =

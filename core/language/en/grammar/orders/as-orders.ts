@@ -273,7 +273,9 @@ function inverted(piece: Piece, at: number): boolean {
   if (comesLast(piece, at)) return true;
   // "Out with the snap ring".
   const with_ = /^(out|off|away|in|on) with (?=(?:the|both|all|your|that|those|these) )/.exec(piece.lows(at))?.[1];
-  if (with_ !== undefined) {
+  // "Draw the rod up and out with the cup on it" goes on with a way.
+  const isWayBefore = piece.low(at - 1) === 'and' && piece.isWay(at - 2);
+  if (with_ !== undefined && !isWayBefore) {
     const { end: behind, phrases } = objectsAt(piece.sentence(), at + 2);
     const isWithTool = phrases.some(
       ({ known, words }) => known?.kind === 'tool' || (!known && lexicon.isToolName(words)),
