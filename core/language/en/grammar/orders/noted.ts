@@ -86,7 +86,7 @@ function bareHeld(piece: Piece, at: number): boolean {
 }
 
 const COMES_AWAY =
-  /^(?:(?:then )?(?:comes?|is(?= off)|lifts?|slides?|pulls?|drops?|slips?|swings?|falls?|is free|hinges?) )?(?:off|out|away)(?= ?(?:[,.;]|and |then |with |$))|^unclips?(?= ?[,.;]|$)/;
+  /^(?:(?:then )?(?:comes?|is(?= off)|lifts?|slides?|pulls?|drops?|slips?|swings?|falls?|is free|hinges?) )?(?:off|out|away)(?= ?(?:[,.;]|and |then |with |of the |the |$))|^unclips?(?= ?[,.;]|$)/;
 
 /** "Bearing cover, 4 screws, 8 N·m", "key, impeller, lock washer, nut 35 N·m": what is tightened was put on before. */
 function bareTorqued(piece: Piece, at: number): boolean {

@@ -21,6 +21,7 @@ export function sayShorter(piece: Piece): void {
   lookHow(piece);
   beginWith(piece);
   takeReading(piece);
+  makeProof(piece);
   // "Put 0.5 bar of air in the chamber" proves it.
   const start = piece.orderStart();
   if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
@@ -146,18 +147,36 @@ function beginWith(piece: Piece): void {
 
 /** "Take a runout reading at both sleeves": measured there. */
 function takeReading(piece: Piece): void {
-  const at = piece.orderStart();
-  const said = TAKES_READING.exec(piece.lows(at));
-  if (!said) return;
-  const [whole, what] = said;
-  const end = at + wordsIn(whole);
-  // "Take a reading at both sleeves" measures the sleeves.
-  const kept = what === undefined ? [] : [...piece.words.slice(end - 3, end - 2), ...piece.words.slice(end - 1, end)];
-  piece.words.splice(at, end - at, piece.as(at, 'measure'), ...kept);
+  for (const at of orderStarts(piece)) {
+    const said = TAKES_READING.exec(piece.lows(at));
+    if (!said) continue;
+    const [whole, what] = said;
+    const end = at + wordsIn(whole);
+    // "Take a reading at both sleeves" measures the sleeves.
+    const kept = what === undefined ? [] : [...piece.words.slice(end - 3, end - 2), ...piece.words.slice(end - 1, end)];
+    piece.words.splice(at, end - at, piece.as(at, 'measure'), ...kept);
+  }
 }
 
 const TAKES_READING =
   /^take (?:a |the |two |three )?(?:([\w-]+) )?(?:readings?|measurements?) (?:at|on|of|from|across)(?= )/;
+
+/** "Do a dry vacuum test": test it. */
+function makeProof(piece: Piece): void {
+  for (const at of orderStarts(piece)) {
+    const said = MAKES_PROOF.exec(piece.lows(at))?.[1];
+    if (said !== undefined) piece.words.splice(at, wordsIn(said), piece.as(at, 'test'));
+  }
+}
+
+const MAKES_PROOF =
+  /^(do|perform|make|run|carry out|conduct) (?:an?|the|another) (?:[\w-]+ ){0,2}?(?:test|trial|check|run)(?: run)?(?= ?[,.;:]| and | then | with | at | of | for | on | under |$)/;
+
+/** Where orders may begin: first, and behind each joint. */
+function orderStarts(piece: Piece): number[] {
+  const behind = piece.words.flatMap(({ low }, i) => (/^(?:and|then|,)$/.test(low) ? [i + 1] : []));
+  return [piece.orderStart(), ...behind].reverse();
+}
 
 /** "Go round the head screws twice": they are tightened. */
 function goRound(piece: Piece): void {

@@ -252,7 +252,7 @@ export function whereTo(place: Place): number | undefined {
   }
   if ((effect !== 'refits' && effect !== 'joins') || act.into !== undefined) return undefined;
   if ((joint === 'to' && act.verb !== 'connect') || joint === 'up to') return undefined;
-  if (lexicon.MANNER_PHRASE.test(told)) return undefined;
+  if (lexicon.MANNER_PHRASE.test(told) || /^in (?:accordance|line|keeping) with\b/.test(told)) return undefined;
   const found = nounPhraseAt(sentence, start);
   if (!found || found.phrase.pronoun) return undefined;
   let { end } = found;

@@ -296,7 +296,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'as something says: "in accordance with the marks"',
     read: (place) =>
       /^(?:in accordance with|according to|in line with|as per) (?:the|its|your) /.test(place.told)
-        ? keep(place, place.at, toJoint(place.sentence, place.at + 2))
+        ? keep(place, place.at, toJoint(place.sentence, place.at + 3))
         : undefined,
   },
   {
