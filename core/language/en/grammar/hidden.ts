@@ -88,7 +88,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       cautions
         .map(({ text }) => text)
         .find((text) => remindsOfPart(sentenceOf(text, names)) || WILL_COME_OFF.test(text)) ??
-      looks.find((sign) => /\bthen\b/.test(sign)) ??
+      looks.find((sign) => /\bthen\b|^(?:they|it) (?:goes?|must go|has to go)$/.test(sign)) ??
       (verb === 'attend' && about !== undefined && comesOff(sentenceOf(about, names)) ? about : undefined) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;
@@ -274,7 +274,9 @@ function isOneVerb({ lows }: Sentence): boolean {
 
 /** "To zero and de-energise the drive": done as well, whatever that word means. */
 function joinsOrder({ lows }: Sentence): boolean {
-  if (SAID_OF.test(lows[0] ?? '')) return false;
+  // "To zero" says how far, "to clear the bore" what for.
+  if (SAID_OF.test(lows[0] ?? '') && !(lows[0] === 'to' && (lows[1] === 'zero' || verbAt(lows, 1) === undefined)))
+    return false;
   return lows.some(
     (low, i) =>
       lows[i - 1] === 'and' &&

@@ -223,8 +223,10 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
     return;
   }
   const verb = longest && longest.length > 1 && partNext ? (verbAt(sentence.lows, at, 1) ?? longest) : longest;
+  // "Seal sleeve over the shaft": a tool, and nothing is sealed.
   const isPart = namesAt(sentence.names, sentence.words, at).some(
-    ({ kind, length }) => kind === 'part' && length >= (verb?.length ?? 1),
+    ({ kind, length }) =>
+      (kind === 'part' && length >= (verb?.length ?? 1)) || (kind === 'tool' && length > (verb?.length ?? 1)),
   );
   if (!verb || isPart) readWithoutVerb(reading, sentence, at, opened?.act, how, readClause);
   else readAct(reading, sentence, at, verb, how, opened?.act);

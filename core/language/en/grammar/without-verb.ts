@@ -76,7 +76,10 @@ function isStatement(sentence: Sentence, at: number, told: string): boolean {
   // "Weep hole must stay dry".
   if (/^(?:must|should|can|may|will|shall)$/.test(subject)) return true;
   // One thing "ends", several "end".
-  return bareVerb.endsWith('s') || isPlural(subject) || /^(?:you|they|we|not)$/.test(subject);
+  // "Arrows on the rotor point up".
+  const first = sentence.lows[/^(?:the|both|all|these)$/.test(sentence.lows[at] ?? '') ? at + 1 : at] ?? '';
+  const isOnIt = / (?:on|of|in|under|at) the /.test(whole) && isPlural(first);
+  return bareVerb.endsWith('s') || isPlural(subject) || isOnIt || /^(?:you|they|we|not)$/.test(subject);
 }
 
 function isOrderBehind({ lows }: Sentence, at: number): boolean {

@@ -73,10 +73,12 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
     const isOneMore = words.length === parts.length + 1;
     return isOneMore && (WHOLES.test(last) || (RINGS.test(last) && kindFromName(whole) === kindFromName(name)));
   });
-  if (turned.length + wholes.length > 0)
+  // "Stationary", where there is a stationary seal.
+  const half = parts.length === 1 && SAYS_WHICH_ONE.test(parts[0] ?? '') ? longerNames : [];
+  if (turned.length + wholes.length + half.length > 0)
     return asked(
       'near-part',
-      [...turned, ...wholes].map((other) => other.name),
+      [...turned, ...wholes, ...half].map((other) => other.name),
     );
   const last = parts.at(-1) ?? '';
   // "Wear ring clearance" where there is a casing wear ring.
@@ -131,6 +133,8 @@ function isAtPlace({ components, positionSets }: Series, name: string, called: r
 const DOES =
   /^(?:moves|turns|sits|opens|closes|fits|is|are|has|have|comes|goes|holds|stays|slides|runs|spins|weighs|looks|feels|drops|falls|rises|drips|leaks|gets|takes|needs|works)$/;
 const IS_BY_PLACE = new RegExp(`^(?:${BY_PLACE})$`);
+const SAYS_WHICH_ONE =
+  /^(?:stationary|rotating|rotary|mechanical|ceramic|carbon|female|male|driven|fixed|moving|discharge|suction|inlet|outlet)$/;
 const RINGS = /^(?:ring|element|strip|cord)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 

@@ -37,7 +37,7 @@ export function isSubstance(words: readonly string[]): boolean {
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
 const FEATURES =
   set(`bore tip thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
-  leg end step space cavity void tab pocket seating register spigot passage channel gallery inside outside bottom top corner diameter length stroke gap
+  leg end step space cavity void tab pocket seating register spigot passage channel gallery tang lug inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline dia id od tightness rim flank tooth
   setting alignment adjustment play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
   run-out wear preload half float straightness squareness condition colour color position movement direction shape rotation insulation noise vibration leakage travel sound smell`);
