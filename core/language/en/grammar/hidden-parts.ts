@@ -68,11 +68,12 @@ export function listsParts(sentence: Sentence): boolean {
   const { lows, names } = sentence;
   if (SAID_OF.test(lows[0] ?? '') || /^(?:with|from|by|at|in|on|of|between|toward|towards)$/.test(lows[0] ?? ''))
     return false;
-  // "..., stator on the drive shaft".
+  // "..., balls on top", "..., stator on the drive shaft".
   const first = partAt(names, sentence, 0);
   const place = first && /^(?:on|onto|into|over)$/.test(lows[first.length] ?? '') ? first.length + 1 : 0;
   const isPut = place > 0 && [place, place + 1].some((at) => partAt(names, sentence, at) !== undefined);
-  if (isPut) return true;
+  const isOnTop = first !== undefined && /^on top(?: |$)/.test(lows.slice(first.length).join(' '));
+  if (isPut || isOnTop) return true;
   return lows.some((low, joint) => {
     if (low !== ',' || joint === 0 || joint > 3) return false;
     const from = /^(?:the|both|all|and)$/.test(lows[joint + 1] ?? '') ? joint + 2 : joint + 1;

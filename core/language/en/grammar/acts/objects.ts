@@ -54,6 +54,10 @@ function listJointAt(sentence: Sentence, at: number): number {
 function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
   const told = sentence.lows.slice(at).join(' ');
+  // "Hook out the rings, the lantern ring lies in the middle": a statement.
+  const behind = sentence.words.findIndex(({ to }) => to === next.to) + 1;
+  if (/^(?:lies|sits|stays|remains|belongs|stands|hangs|points|is|are)$/.test(sentence.lows[behind] ?? ''))
+    return false;
   // "Inspect the slippers, any rounding of the edges": what is looked for.
   if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;
   if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;

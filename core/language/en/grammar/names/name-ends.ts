@@ -78,6 +78,8 @@ function isPartAndWay({ lows }: Sentence, start: number): boolean {
   return kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
 }
 
+const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
+
 export function endsName(sentence: Sentence, start: number, at: number): boolean {
   const word = sentence.words[at] as Word;
   if (isJoint(word)) return true;
@@ -106,6 +108,10 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "The suction manifold same way".
+  if (at > start && low === 'same' && /^(?:way|again|procedure|thing)$/.test(sentence.lows[at + 1] ?? '')) return true;
+  // "The lantern ring lies between the others".
+  if (at > start && SAYS_WHERE.test(low) && !isJoint(sentence.words[at + 1])) return true;
   // "The worm gear ensuring correct mesh", "the valves, taking note of the seats".
   const isGoingOn =
     /^(?:ensuring|making|taking|noting|observing|allowing|avoiding|paying|leaving|keeping|using|applying)$/.test(low);

@@ -119,6 +119,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       count = 2;
       at += 2;
     } else if (low === 'set' && lows[at + 1] === 'of') at += 2;
+    else if (count !== undefined && /^(?:more|further|additional|extra)$/.test(low) && !isJoint(words[at + 1])) at += 1;
     else if (word?.value !== undefined && Number.isInteger(word.value) && isCounting(sentence, at)) {
       if (count === undefined || every) count = word.value;
       fromCount ??= word.from;

@@ -5,7 +5,7 @@ import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
-import { partsOf, wordsOf } from '../words/words';
+import { isPlural, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import { isCalledPart, type NounPhrase } from './noun-phrase';
 import type { SaidPart } from './said';
@@ -27,7 +27,15 @@ export interface Beside {
 export function inFull(part: SaidPart, series: Series, { line, recent, used }: Beside): SaidPart {
   if (part.quoted || byName(series.components, part.name)) return part;
   const words = partsOf(part.name);
-  const alike = partsEndingIn(series, words).filter((known) => hasSoMany(known, part, series));
+  const said = ` ${wordsOf(line)
+    .map(({ low }) => partsOf(low).join(' '))
+    .join(' ')} `;
+  // "New gaskets" are not the one casing gasket, and the bottom seats no top seat.
+  const isPossible = (known: PartName) =>
+    hasSoMany(known, part, series) &&
+    !(isPlural(part.name.split(' ').at(-1) ?? '') && Math.max(...unitsOf(known, series)) === 1) &&
+    !isElsewhere(known, said);
+  const alike = partsEndingIn(series, words).filter(isPossible);
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {
     const [only, other] = alike.filter(isMeant);
@@ -35,9 +43,6 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   };
   const named = recent.map(({ name }) => partsOf(name).join(' '));
   const beside = partsIn(line, series).map((name) => partsOf(name));
-  const said = ` ${wordsOf(line)
-    .map(({ low }) => partsOf(low).join(' '))
-    .join(' ')} `;
   const before = ({ parts }: PartName) => parts.slice(0, -words.length);
   const isSaid = (known: PartName) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `);
   // "Circlip off, press shaft and bearing out": the circlip of either.
@@ -90,6 +95,22 @@ function isOtherOne(words: readonly string[], named: readonly PartName[], said: 
   const which = new RegExp(` (${BY_PLACE}|first|second) ${words.join(' ')} `);
   const [, place] = which.exec(said) ?? [];
   return place !== undefined && !named.some(({ parts }) => parts.includes(place));
+}
+
+const OPPOSITES = [
+  ['upper', 'lower'],
+  ['top', 'bottom'],
+  ['front', 'rear'],
+  ['left', 'right'],
+  ['inner', 'outer'],
+  ['inside', 'outside'],
+] as const;
+
+/** "The bottom balls and seats", where there is a top ball seat. */
+function isElsewhere({ parts }: PartName, said: string): boolean {
+  return OPPOSITES.flatMap(([one, two]) => [[one, two] as const, [two, one] as const]).some(
+    ([own, other]) => parts.includes(own) && said.includes(` ${other} `) && !said.includes(` ${own} `),
+  );
 }
 
 /** "Put the covers back": no back cover. */
