@@ -70,7 +70,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           isDoneTo(said) ||
           catchesPart(said) ||
           (movesParts(verb) && listsParts(said)) ||
-          isOneVerb(said) ||
+          (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
           FINISHED.test(text) ||
           (!figure &&

@@ -125,8 +125,7 @@ function shareObjects(acts: OpenAct[]): void {
     // "Switch on and set the pressure" switches on no pressure.
     if (next.verb === 'adjust' || next.verb === 'attend') continue;
     // "Lock out, verify zero energy".
-    if (/^(?:isolate|lock-out)$/.test(act.verb) && /^(?:inspect|test)$/.test(next.verb) && next.parts.length === 0)
-      continue;
+    if (/^(?:isolate|lock-out|restore)$/.test(act.verb) && /^(?:inspect|test|measure)$/.test(next.verb)) continue;
     // "Unscrew and remove the plugs", "push and turn the stator onto the rotor": once.
     if (act.verb === next.verb || (act.verb === 'press' && next.verb === 'fit')) {
       acts.splice(i, 1);

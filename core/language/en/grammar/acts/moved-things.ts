@@ -1,4 +1,4 @@
-import { torqueAt } from '../names/figures';
+import { measureAt, torqueAt } from '../names/figures';
 import { isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
@@ -307,6 +307,31 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"lift the shaft 1.5 mm with the fork": moved so far',
+    means: ({ sentence, phrase, ways, object, at }) =>
+      /^(?:lift|raise|lower|push|pull|slide|move)$/.test(phrase) &&
+      ways.every((way) => way === 'up' || way === 'down') &&
+      object &&
+      /^(?:s|min|h)$/.test(measureAt(sentence, at)?.unit ?? 's') === false
+        ? { verb: 'move', how: [phrase, ...ways].join(' ') }
+        : undefined,
+  },
+  {
+    name: '"drive shaft in": driven in, or the drive shaft put in',
+    means: ({ sentence, phrase, object, at }) => {
+      const named = sentence.words.findIndex(({ from }) => from === object?.from);
+      const isBare = phrase === 'drive' && object && named > 0 && sentence.lows[named - 1] === 'drive' && named < at;
+      return isBare && object.fromCount === undefined && DRIVES.test(object.name) ? 'asked' : undefined;
+    },
+  },
+  {
+    name: '"unlock and run": the pump',
+    means: ({ sentence, phrase, ways, objects, at }) =>
+      phrase === 'run' && ways.length === 0 && objects.length === 0 && at >= sentence.words.length
+        ? { verb: 'test', about: 'run', aboutEnd: at }
+        : undefined,
+  },
+  {
     name: '"turn the knob to zero": set',
     means: ({ sentence, phrase, ways, objectText, at }) =>
       /^(?:turn|rotate|wind|bring|take)$/.test(phrase) &&
@@ -414,6 +439,8 @@ export const SET_BY_TURNING = /\b(?:knob|dial|stroke|setting|selector|regulator|
 const ON_ITS_SIDE =
   /^(?:on|onto) (?:its|the|their) (?:(?:left|right|other|flat|drive|motor|suction|discharge|front|rear) )?(?:side|back|end|head|face|top|belly|nose|feet)\b/;
 
+/** What there is in a drive, and may be driven as well. */
+const DRIVES = /^(?:shaft|gear|end|belt|coupling|pin|screw|rotor|hub|pulley|chain|plate|magnet|wheel|key)s?$/i;
 const ON_ITS_OWN_SIDE = /^(?:on|onto) (?:its|their) /;
 
 const ADJUSTED =

@@ -97,7 +97,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   const near = namesNear(known, parts);
   if (near.length > 0) return asked('near-part', near);
   const said = name.toLowerCase().split(/\s+/);
-  if (isFeature(said) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
+  const isHalf = /^hal(?:f|ves)$/.test(said.at(-1) ?? '') && said.length > 1;
+  if ((isFeature(said) && !isHalf) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
   // "Look at the arrow": what is called as no part is may be none.
   return isPartNoun(name) ? undefined : asked('odd-name', []);
 }

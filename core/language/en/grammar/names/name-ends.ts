@@ -108,6 +108,8 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "Packing rings (5)".
+  if (at > start && low === '(') return true;
   // "The suction manifold same way".
   if (at > start && low === 'same' && /^(?:way|again|procedure|thing)$/.test(sentence.lows[at + 1] ?? '')) return true;
   // "The lantern ring lies between the others".

@@ -209,6 +209,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   const last = words[end - 1] as Word;
   const from = (words[at] as Word).from;
   // "Screws (3)" are three of them; "the guard (3)" is the third on a drawing.
+  const nameEnd = end;
   const behindName = bracketedAt(sentence, end);
   if (behindName && !named.quoted) {
     if (count === undefined && isPlural(lows[end - 1] ?? '')) {
@@ -219,7 +220,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   }
   return {
     phrase: {
-      name: known?.name ?? nameOfWhole ?? named.name(end),
+      name: known?.name ?? nameOfWhole ?? named.name(nameEnd),
       words: nameWords,
       ...(known && { known }),
       ...(count !== undefined && { count }),

@@ -34,7 +34,8 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const isPossible = (known: PartName) =>
     hasSoMany(known, part, series) &&
     !(isPlural(part.name.split(' ').at(-1) ?? '') && Math.max(...unitsOf(known, series)) === 1) &&
-    !isElsewhere(known, said);
+    !isElsewhere(known, said) &&
+    !isOneOfMany(known, part, line, series);
   const alike = partsEndingIn(series, words).filter(isPossible);
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {
@@ -95,6 +96,14 @@ function isOtherOne(words: readonly string[], named: readonly PartName[], said: 
   const which = new RegExp(` (${BY_PLACE}|first|second) ${words.join(' ')} `);
   const [, place] = which.exec(said) ?? [];
   return place !== undefined && !named.some(({ parts }) => parts.includes(place));
+}
+
+/** "The nut at the end of the shaft" is none of the four staybolt nuts. */
+function isOneOfMany({ name }: PartName, part: SaidPart, line: string, series: Series): boolean {
+  const known = byName(series.components, name);
+  const isMany = known !== undefined && known.count > 1 && known.positionSetId === undefined;
+  const isOne = part.count === undefined && !isPlural(part.name.split(' ').at(-1) ?? '');
+  return isMany && isOne && /\bthe\s+$/i.test(line.slice(0, part.from));
 }
 
 const OPPOSITES = [

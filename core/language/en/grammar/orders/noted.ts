@@ -20,6 +20,7 @@ export function bare(piece: Piece, at: number): boolean {
   if (piece.words[at]?.quoted) return false;
   return (
     bareSupply(piece, at) ||
+    bareValves(piece, at) ||
     bareLoose(piece, at) ||
     bareHeld(piece, at) ||
     bareTorqued(piece, at) ||
@@ -43,6 +44,19 @@ function bareSupply(piece: Piece, at: number): boolean {
     )?.[1];
   if (way === undefined || piece.knows(at)) return false;
   piece.words.splice(at, 0, piece.as(at, 'switch', true));
+  return true;
+}
+
+/** "Valves open", "both gate valves shut": turned so. */
+function bareValves(piece: Piece, at: number): boolean {
+  const said =
+    /^(?:(?:all|both|the|suction|discharge|inlet|outlet|gate|isolating) )*valves? (open|shut|closed)(?= ?[,.;]| and |$)/.exec(
+      piece.lows(at),
+    );
+  if (!said || at > piece.skipFillers(0)) return false;
+  const last = at + said[0].split(' ').length - 1;
+  piece.words.splice(last, 1);
+  piece.words.splice(at, 0, piece.as(at, said[1] === 'open' ? 'open' : 'close', true));
   return true;
 }
 
@@ -116,7 +130,8 @@ function bareTorqued(piece: Piece, at: number): boolean {
 
 /** "Gland nuts finger tight only". */
 function bareTight(piece: Piece, at: number): boolean {
-  if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
+  const isFirst = at <= piece.skipFillers(0) || (piece.low(at - 1) === ',' && piece.manner === 'bare');
+  if (!isFirst || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
   const things = objectsAt(piece.sentence(), at);
   const areFasteners =
     things.phrases.length > 0 &&

@@ -66,7 +66,7 @@ export function sayShorter(piece: Piece): void {
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
-    else if (ANY_THAT.test(said)) piece.words[at] = piece.as(at, 'them');
+    else if (ANY_THAT.test(said)) piece.words.splice(at, piece.low(at) === 'the' ? 2 : 1, piece.as(at, 'them'));
     else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
       piece.words.splice(at - 1, wordsIn(thereIs) + 1, piece.as(at - 1, 'look'), piece.as(at, 'for'));
     else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
@@ -198,7 +198,7 @@ const TO_TORQUE =
   /^(?:to|at|with) (?:a |the )?(?:final |tightening )?(?:torque|figure|setting)(?: value| setting| figure)? of(?= )/;
 const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
 /** "Replace any that are bent". */
-const ANY_THAT = /^(?:any|those|ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
+const ANY_THAT = /^(?:any|those|(?:the )?ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
 /** "Look if there is any water in it". */
 const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
 /** "One third full of grease". */
