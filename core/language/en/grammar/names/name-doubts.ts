@@ -97,7 +97,8 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   const near = namesNear(known, parts);
   if (near.length > 0) return asked('near-part', near);
   const said = name.toLowerCase().split(/\s+/);
-  const isHalf = /^hal(?:f|ves)$/.test(said.at(-1) ?? '') && said.length > 1;
+  // "The coupling half"; but the ceramic half is half a seal.
+  const isHalf = HALVED.test(said.slice(-2).join(' '));
   if ((isFeature(said) && !isHalf) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
   // "Look at the arrow": what is called as no part is may be none.
   return isPartNoun(name) ? undefined : asked('odd-name', []);
@@ -136,6 +137,7 @@ const DOES =
 const IS_BY_PLACE = new RegExp(`^(?:${BY_PLACE})$`);
 const SAYS_WHICH_ONE =
   /^(?:stationary|rotating|rotary|mechanical|ceramic|carbon|female|male|driven|fixed|moving|discharge|suction|inlet|outlet)$/;
+const HALVED = /^(?:coupling|casing|case|clamp|body|housing|shell|collar|cover|flange|hub|split|pump) hal(?:f|ves)$/;
 const RINGS = /^(?:ring|element|strip|cord)$/;
 const WHOLES = /^(?:assembly|set|unit|pack|stack|cartridge)$/;
 
