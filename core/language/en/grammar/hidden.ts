@@ -46,7 +46,9 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       / then (?:on|off|in|out)(?: with| using|$)/i.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
-  const warned = note.cautions.map(({ text }) => text).find((text) => ordersSo(sentenceOf(text, names)));
+  const warned = [...note.cautions.map(({ text }) => text), ...note.how].find((text) =>
+    ordersSo(sentenceOf(text, names)),
+  );
   if (noted !== undefined || warned !== undefined) return doubtAbout(line, noted ?? warned ?? line);
   for (const { verb, parts, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
@@ -206,6 +208,8 @@ function orderedByUs(lows: readonly string[]): boolean {
 /** "It's sealed with silicone so break the joint with a scraper". */
 function ordersSo({ lows }: Sentence): boolean {
   const so = lows.indexOf('so');
+  // "... so use the copper hammer until it parts".
+  if (so >= 0 && lows[so + 1] === 'use' && /^(?:the|a|an|your)$/.test(lows[so + 2] ?? '')) return true;
   // "So paint-mark a pair of teeth".
   const verb = (lows[so + 1] ?? '').split('-').at(-1) ?? '';
   return (
@@ -235,7 +239,7 @@ function figuresFasteners(sentence: Sentence): boolean {
 }
 
 /** What is done along with something and moves nothing. */
-const BESIDE_WORK = /^(?:blow|let|use|catch|count|write|twist (?:it|them) as|(?:push|press|pull) on) ?/;
+const BESIDE_WORK = /^(?:run (?:your|a)|blow|let|use|catch|count|write|twist (?:it|them) as|(?:push|press|pull) on) ?/;
 const STARTS = /^(?:start|run)$/;
 /** Behind a word that is a noun as well, what makes it a verb. */
 const ORDERED = /^(?:it|them|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;

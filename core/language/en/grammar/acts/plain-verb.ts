@@ -38,6 +38,8 @@ export function plainVerb(
   const isSpread =
     SPREADS.test(phrase) && /^(?:on|onto|over|into|to|in|around|round|inside|between)$/.test(sentence.lows[at] ?? '');
   if (isSpread && object && object.known?.kind !== 'part' && isStuff(object)) return { verb: 'apply-compound' };
+  // "Rub the faces with alcohol and a cloth"; rubbed down or on, it may be anything.
+  if (phrase === 'rub' && object && !isStuff(object) && sentence.lows[at] === 'with') return { verb: 'clean' };
   if (phrase === 'rub') return undefined;
   if (phrase === 'replace' || phrase === 'change') {
     if (

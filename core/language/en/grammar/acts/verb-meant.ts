@@ -88,8 +88,9 @@ export function verbMeant(
   const isTurnedOff =
     /^(?:turn|rotate|spin)$/.test(phrase) &&
     ways.length === 0 &&
-    /^(?:off|from)$/.test(sentence.lows[at] ?? '') &&
-    isPartAt(reading, sentence, at + 1);
+    ((/^(?:off|from)$/.test(sentence.lows[at] ?? '') &&
+      (isPartAt(reading, sentence, at + 1) || /^(?:it|them)$/.test(sentence.lows[at + 1] ?? ''))) ||
+      (/^out of$/.test(sentence.lows.slice(at, at + 2).join(' ')) && isPartAt(reading, sentence, at + 2)));
   if (isTurnedOff) return { verb: 'take-off' };
   if (isThreaded) return phrase === 'spin' ? { verb: 'start-by-hand' } : undefined;
   // "Turn the rod in" moves a shaft; only what has a thread comes out by turning.

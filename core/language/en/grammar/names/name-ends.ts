@@ -102,12 +102,15 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && beginsFacing(sentence, at) && !isPartAndWay(sentence, at)) return true;
   if (
     at > start &&
-    /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't)$/.test(low)
+    /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't|hasn't|haven't|wasn't|weren't)$/.test(
+      low,
+    )
   )
     return true;
   if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  if (at > start && /^(?:very|quite|rather|really|extremely)$/.test(low)) return true;
   // "Packing rings (5)".
   if (at > start && low === '(') return true;
   // "The suction manifold same way".

@@ -176,7 +176,7 @@ const SIZES = 'run-?out|thickness|clearance|play|float|diameter|wear|length|heig
 const FEATURE = new RegExp(`^(?:${SIZES})$`);
 const LIMIT = 'max|maximum|min|minimum';
 const SIZED = new RegExp(
-  `^(?:: )?(?:(?:${LIMIT}|end|axial|radial|free|front|rear|outside|inside) )*(?:${SIZES})(?: (?:${LIMIT}|front|rear|of|not over|up to|at least|at most|(?:not|no) more than|less than|under|below|(?:on|at|in) (?:the )?[\\w-]+)(?: \\.)?)* [\\d.,]+`,
+  `^(?:: )?(?:(?:${LIMIT}|end|axial|radial|free|front|rear|outside|inside) )*(?:${SIZES})(?: (?:${LIMIT}|front|rear|of|not over|not below|not under|not above|up to|at least|at most|(?:not|no) more than|less than|under|below|(?:on|at|in) (?:the )?[\\w-]+)(?: \\.)?)* [\\d.,]+`,
 );
 
 function bareKnown(piece: Piece, at: number): boolean {
@@ -381,7 +381,7 @@ function bareSubstance(piece: Piece, at: number): boolean {
   const sentence = piece.sentence();
   const stuff = stuffAt(sentence, at);
   const end = stuff?.end;
-  if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over)$/.test(piece.low(end)))
+  if (end === undefined || !/^(?:on|onto|to|around|round|into|in|under|between|over|down)$/.test(piece.low(end)))
     return false;
   const place = nounPhraseAt(sentence, end + 1);
   // With its amount it is something to put on, wherever that is.

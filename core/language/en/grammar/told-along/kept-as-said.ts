@@ -99,6 +99,13 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'what it must not have done: "check that the pin hasn\'t been sheared"',
+    read: (place) =>
+      /^(?:inspect|test)$/.test(place.act.verb) && /^(?:has|have|was|were|does|do|can)n't\b/.test(place.told)
+        ? keep(place, place.at, toComma(place.sentence, place.at))
+        : undefined,
+  },
+  {
     name: 'what it does there: "securing the cover"',
     read: (place) =>
       lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')

@@ -1,7 +1,7 @@
 import { verbOf } from '../../../../model/verbs';
 import { type Construction, keep } from '../acts/place';
 import type { OpenAct, Reading } from '../acts/reading';
-import { type KnownName, namesAt } from '../names/known-names';
+import { type KnownName, lastWordsOf, namesAt } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
 import { STATE } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
@@ -340,7 +340,8 @@ function isBareWord(sentence: Sentence, at: number): boolean {
     lexicon.SIGNAL_WORD.test(word.low) ||
     word.value !== undefined ||
     lexicon.isManner(word.low) ||
-    lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
+    lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' ')) ||
+    lastWordsOf(sentence.names).has(word.parts.at(-1) ?? '')
   )
     return false;
   const next = sentence.words[at + 1];
@@ -352,7 +353,9 @@ const SAYS_MORE =
   /^(?:always|fit|replace|renew|use|max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
 
 function saysMore(lows: readonly string[], at: number): boolean {
-  return SAYS_MORE.test(lows[at] ?? '') || lexicon.CAUTION_OPENING.test(lows.slice(at).join(' '));
+  // "For scores, run your thumb along it" says how one looks.
+  const isOrder = verbAt(lows, at) !== undefined && /^(?:your|the|a|it|them|along|over)$/.test(lows[at + 1] ?? '');
+  return isOrder || SAYS_MORE.test(lows[at] ?? '') || lexicon.CAUTION_OPENING.test(lows.slice(at).join(' '));
 }
 
 /** "For wear replace them": said without a stop between. */
