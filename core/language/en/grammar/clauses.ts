@@ -1,8 +1,8 @@
 import { objectsAt } from './acts/objects';
 import { movesParts } from './acts/reading';
 import { lastWordsOf, namesAt } from './names/known-names';
-import { beginsFacing } from './names/name-ends';
-import { isCalledPart } from './names/noun-phrase';
+import { beginsFacing, isJoint } from './names/name-ends';
+import { isCalledPart, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import {
@@ -170,6 +170,12 @@ function isKnownNext(sentence: Sentence, at: number): boolean {
   );
 }
 
+/** "..., take out key": called as parts are, and nothing behind it. */
+function isNewPart(sentence: Sentence, at: number): boolean {
+  const named = nounPhraseAt(sentence, at);
+  return named !== undefined && isCalledPart(named.phrase) && isJoint(sentence.words[named.end]);
+}
+
 /** "Drain it and flush with water": what could be a noun is a verb where no part is called so. */
 function isNounOfNone({ words, lows, names }: Sentence, at: number, next: string): boolean {
   if (/^(?:start|run)$/.test(lows[at] ?? '') && next === 'at') return true;
@@ -283,8 +289,11 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (afterComma)
     return (
       (verb.is === 'verb' && verb.verb === 'release-pressure') ||
-      /^(?:(?:run|start) (?:for|at)|(?:drain|pump) (?:into|in))\b/.test(sentence.lows.slice(at).join(' ')) ||
+      /^(?:(?:run|start) (?:for|at)|(?:drain|pump) (?:into|in)|drain (?:casing|pump|lines?|housing|tank|chambers?|gearbox|oil|water|system))\b/.test(
+        sentence.lows.slice(at).join(' '),
+      ) ||
       isKnownNext(sentence, behind) ||
+      (isWay && isNewPart(sentence, behind)) ||
       /^(?:the|both)$/.test(next.low) ||
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? '')) ||
       isShortOrder(sentence, opened, at, behind)

@@ -75,6 +75,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
           FINISHED.test(text) ||
+          RENEWED_IF.test(text) ||
           (!figure &&
             verbOf(verb).effect === 'refits' &&
             parts.some(({ name }) => lexicon.FASTENS.test(name)) &&
@@ -264,6 +265,10 @@ function isPartOnly(sentence: Sentence): boolean {
 /** "Any rounding and they're finished": what follows from the look. */
 const FINISHED =
   /\b(?:they're|it's|they are|it is|that's) (?:finished|done for|shot|scrap|junk|rubbish|toast|no good|had it|useless|worn out)\b/i;
+
+/** "..., replace if grooved": whether it is. */
+const RENEWED_IF =
+  /^(?:replace|renew|change|discard|scrap|bin)(?: (?:it|them))? (?:if|when|where|as (?:needed|necessary|required))\b/i;
 
 /** "In a star to 15": of what is not said. */
 const BARE_FIGURE = /\b(?:to|at) \d+(?:[.,]\d+)?$/;

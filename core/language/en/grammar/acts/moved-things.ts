@@ -199,6 +199,17 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"put the O-rings in the bin": thrown away',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:put|drop|place|lay|set)$/.test(phrase) &&
+      ways.length === 0 &&
+      /^(?:straight )?(?:in|into|on|onto) the (?:scrap|waste|rubbish|trash|garbage)?(?: ?(?:bin|skip|heap)|(?<=scrap|waste|rubbish|trash|garbage)(?: box| can)?)\b/.test(
+        sentence.lows.slice(at).join(' '),
+      )
+        ? { verb: 'discard' }
+        : undefined,
+  },
+  {
     name: 'put away from the pump: "lay it on the bench", "set it in the vice", "place it on a cloth"',
     means: ({ reading, sentence, phrase, ways, where, bench, isFacing }) => {
       if (

@@ -369,7 +369,7 @@ function letHappen(
   const thing = named ? sentence.text(aboutEnd, named.end) : to > from ? sentence.text(from, to) : object?.name;
   // "Open the air and let it run": the pump runs, and no air.
   const isRun = /^(?:run|cycle)$/.test(happens);
-  const it = meant || (isRun ? '' : before);
+  const it = isRun ? (/\b(?:pump|motor|engine|machine|unit)$/.test(meant) ? meant : '') : meant || before;
   const about = object?.pronoun && it !== '' ? it : thing;
   const end = named?.end ?? aboutEnd;
   const flowed =

@@ -3,7 +3,7 @@ import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { BY_PLACE } from '../words/lexicon';
+import { BY_PLACE, FASTENS } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
@@ -66,6 +66,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   const isOfBefore =
     only !== undefined &&
     !isOtherOne(words, alike, said) &&
+    !isOfOthers(alike, part, beside, words) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);
@@ -96,6 +97,19 @@ function isOtherOne(words: readonly string[], named: readonly PartName[], said: 
   const which = new RegExp(` (${BY_PLACE}|first|second) ${words.join(' ')} `);
   const [, place] = which.exec(said) ?? [];
   return place !== undefined && !named.some(({ parts }) => parts.includes(place));
+}
+
+/** "The coupling spacer, 8 bolts": not those of the bearing frame, which no word of the line names. */
+function isOfOthers(
+  alike: readonly PartName[],
+  { fromCount }: SaidPart,
+  beside: readonly (readonly string[])[],
+  words: readonly string[],
+): boolean {
+  if (fromCount === undefined || !FASTENS.test(words.at(-1) ?? '')) return false;
+  const others = beside.filter((parts) => !alike.some(({ key }) => key === parts.join(' ')));
+  const owners = new Set(alike.flatMap(({ parts }) => parts.slice(0, -words.length)));
+  return others.length > 0 && !others.some((parts) => parts.some((word) => owners.has(word)));
 }
 
 /** "The nut at the end of the shaft" is none of the four staybolt nuts. */

@@ -43,7 +43,10 @@ function ownerOf(piece: Piece, at: number, words: readonly string[]): string | u
   // "With its vanes upward" says which way.
   const isFacing = /^(?:(?:up|down|in|out)(?:wards?)?|facing|pointing|toward|towards)$/.test(piece.low(at + 2));
   const isNamedHere =
-    words.length === 1 && !isBetween && !isFacing && /^(?:and|with|,|plus)$|ing$/.test(piece.low(at - 1));
+    words.length === 1 &&
+    !isBetween &&
+    !isFacing &&
+    (/^(?:and|with|,|plus)$|ing$/.test(piece.low(at - 1)) || OPENS_THEM.test(piece.low(at - 1)));
   if (!isNamedHere || lastWordsOf(piece.names).has(last) || kindFromName(words.join(' ')) === 'other') return undefined;
   for (let before = at - 1; before >= 0; before -= 1) {
     const named = NAMED.test(piece.low(before)) ? nounPhraseAt(piece.sentence(), before) : undefined;
@@ -53,6 +56,9 @@ function ownerOf(piece: Piece, at: number, words: readonly string[]): string | u
   }
   return undefined;
 }
+
+/** "... and tighten their screws". */
+const OPENS_THEM = /^(?:tighten|torque|loosen|slacken|undo|unscrew|remove)$/;
 
 /** The part that is meant: that of the thing named before, or the only one that is called so. */
 function owned(piece: Piece, at: number, words: readonly string[]): string | undefined {

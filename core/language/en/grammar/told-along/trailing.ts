@@ -88,9 +88,13 @@ const CONSTRUCTIONS: readonly Construction[] = [
   },
   {
     name: 'a remark in brackets: "(left-hand thread)"',
-    read: ({ sentence, at, act }) => {
+    read: ({ reading, sentence, at, act }) => {
       const close = sentence.lows[at] === '(' ? sentence.lows.indexOf(')', at) : -1;
-      const isRemark = close > at + 1 && sentence.words.slice(at, close).every(({ value }) => value === undefined);
+      const isSize =
+        /^[\d./]+ (?:mm|inch|in|cm)$/.test(sentence.lows.slice(at + 1, close).join(' ')) &&
+        toolOfSizeAt(sentence, at + 1, reading.series) === undefined;
+      const isRemark =
+        close > at + 1 && (isSize || sentence.words.slice(at, close).every(({ value }) => value === undefined));
       const names = sentence.words
         .slice(at, close)
         .some((_, i) => namesAt(sentence.names, sentence.words, at + i).length > 0);
