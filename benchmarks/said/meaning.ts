@@ -209,9 +209,10 @@ function plainFace(text: string): string {
 function sayToward({ faces }: Step, series: Series): string {
   if (!faces) return '';
   const { toward } = faces;
-  if (toward.is === 'part') return series.components.find(({ id }) => id === toward.componentId)?.name ?? '';
-  if (toward.is === 'words') return toward.said.replace(/^the /, '');
-  return (toward.said ?? WAYS[toward.is] ?? toward.is).replace(/^the /, '');
+  const away = toward.away ? 'away from ' : '';
+  if (toward.is === 'part') return away + (series.components.find(({ id }) => id === toward.componentId)?.name ?? '');
+  if (toward.is === 'words') return away + toward.said.replace(/^the /, '');
+  return away + (toward.said ?? WAYS[toward.is] ?? toward.is).replace(/^the /, '');
 }
 
 const WAYS: Readonly<Record<string, string>> = { mouth: 'out', bottom: 'in' };

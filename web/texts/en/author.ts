@@ -202,6 +202,7 @@ export const authorTexts = {
         'This is done in some cases only. Add a question to a step; after a look, say "renew it if it is worn".',
       repeat: 'A line cannot repeat other steps. Write them again.',
       tool: 'Which {{text}}?',
+      unlikely: 'This is rarely done to a part like "{{text}}". Is it meant?',
       unread: '"{{text}}" is not understood.',
     },
     first: 'First step',

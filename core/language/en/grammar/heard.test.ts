@@ -114,6 +114,12 @@ test.each<[string, string]>([
   ['renewed if it is worn', 'when the rotor is scored, renew it'],
   ['what comes off while a tool is screwed in', 'screw the lifting eye in until the motor comes off'],
   ['released, which lets no pressure off', 'release the rotor'],
+  ['a nut that is bent', 'bend the backing plate back, and then the head screws'],
+  ['a gasket that is tightened', 'tighten the flange gaskets'],
+  ['one nut, where there are several', 'unscrew the screw at the end of the drive shaft'],
+  ['what is made tight without a word of it', 'place the rotor, then drive shaft in'],
+  ['an order to use something', 'the motor sits on two dowels, so use the wrench until it parts'],
+  ['renewed if, behind a comma', 'polish the rotor, replace if grooved'],
   ['parts that places are called by', 'where does the knob go and which way'],
 ])('asked, and not guessed: %s', (_what, line) => {
   expect([line, asks(line, series)]).toEqual([line, true]);
@@ -128,6 +134,24 @@ test.each([
   const { steps, note, faults, doubts } = parseLine(line, series);
   expect([line, steps, faults, doubts]).toEqual([line, [], [], []]);
   expect(note?.detail?.toLowerCase()).toBe(line);
+});
+
+/* A pump of which nothing is known yet. */
+
+const unknown = { ...series, components: [], tools: [], consumables: [] };
+
+test.each<[string, readonly string[]]>([
+  ['take off the coupling guard, four screws', ['coupling guard', 'coupling guard screws']],
+  ['take off the suction manifold same way', ['suction manifold']],
+  ['hook out the packing rings, the lantern ring lies in the middle', ['packing rings']],
+  ['hook out packing rings (5)', ['packing rings']],
+  ['take off both coupling halves', ['coupling halves']],
+  ['remove impeller with two pry bars, take out key', ['impeller', 'key']],
+  ['swing the setting clips in and tighten their screws', ['setting clips', 'setting clip screws']],
+])('new parts: %s', (line, names) => {
+  const { steps, faults } = parseLine(line, unknown);
+  expect([line, faults]).toEqual([line, []]);
+  expect(steps.flatMap(({ parts }) => parts.map(({ name }) => name))).toEqual(names);
 });
 
 test('whatever verb is typed, the line is read to its end', () => {

@@ -75,7 +75,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
           FINISHED.test(text) ||
-          RENEWED_IF.test(text) ||
+          (!/^(?:inspect|measure)$/.test(verb) && RENEWED_IF.test(text)) ||
           (!figure &&
             verbOf(verb).effect === 'refits' &&
             parts.some(({ name }) => lexicon.FASTENS.test(name)) &&
@@ -91,7 +91,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       cautions
         .map(({ text }) => text)
         .find((text) => remindsOfPart(sentenceOf(text, names)) || WILL_COME_OFF.test(text)) ??
-      looks.find((sign) => /\bthen\b|^(?:they|it) (?:goes?|must go|has to go)$/.test(sign)) ??
+      looks.find((sign) => /\bthen\b|^(?:they|it) (?:go(?:es)?|must go|has to go)$/.test(sign)) ??
       (verb === 'attend' && about !== undefined && comesOff(sentenceOf(about, names)) ? about : undefined) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
     if (hidden === undefined) continue;

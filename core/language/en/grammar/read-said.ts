@@ -4,6 +4,7 @@ import { readCondition } from './acts/conditions';
 import { endsBeforeColon, spellOut } from './acts/headlines';
 import { placedByOwner } from './acts/placed-by';
 import { movesParts, type OpenAct, partOf, Reading, type SaidBefore } from './acts/reading';
+import { unlikelyIn } from './acts/unlikely';
 import { asVerdict } from './acts/verdicts';
 import { clausesOf } from './clauses';
 import { hiddenIn } from './hidden';
@@ -48,7 +49,8 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
   const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;
-  for (const doubt of [lost, hidden]) if (doubt) reading.doubts.push(doubt);
+  const unlikely = reading.doubts.length === 0 && !lost && !hidden ? unlikelyIn(reading.acts) : undefined;
+  for (const doubt of [lost, hidden, unlikely]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }
 

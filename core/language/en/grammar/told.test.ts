@@ -112,7 +112,7 @@ test('a figure said behind the action belongs to it', () => {
 
 test.each([
   ['a figure without a unit behind a second verb', 'nip up the cover nuts and then torque them to 45', 'unit'],
-  ['an order behind a comma that is not read', 'front cover off, drain oil into jar', 'unread'],
+  ['an order that nobody knows', 'front cover off and blue it', 'unread'],
   ['a condition on what cannot be undone', "cut the filter spring if it won't come", 'condition'],
   ['a condition on what is taken out', 'check the rotor for cracks, and if it is cracked take it out', 'condition'],
   ['fasteners by their number alone', 'take off the front cover, four screws', 'which-part'],

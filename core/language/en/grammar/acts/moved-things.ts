@@ -343,6 +343,15 @@ const CASES: readonly Case[] = [
         : undefined,
   },
   {
+    name: '"pull the gear on the end of the shaft": which gear, or where to',
+    means: ({ sentence, phrase, ways, at }) =>
+      /^(?:pull|draw|drag)$/.test(phrase) &&
+      ways.length === 0 &&
+      /^on (?:the )?(?:end|top|side|front|back) of\b/.test(sentence.lows.slice(at).join(' '))
+        ? 'asked'
+        : undefined,
+  },
+  {
     name: '"turn the knob to zero": set',
     means: ({ sentence, phrase, ways, objectText, at }) =>
       /^(?:turn|rotate|wind|bring|take)$/.test(phrase) &&

@@ -92,6 +92,7 @@ export type DoubtKind =
   | 'figure'
   | 'condition'
   | 'repeat'
+  | 'unlikely'
   | 'tool'
   | 'unread';
 

@@ -83,7 +83,8 @@ export class Piece {
     const next = at + length;
     const isNothing =
       NOT_REMINDED.test(this.low(next)) || (!said?.trimEnd().endsWith(' to') && PERCEIVED_YOU.test(this.low(next)));
-    return length > 0 && !isNothing && verbAt(this.lowsFrom(next), 0) !== undefined ? length : 0;
+    const isOrder = verbAt(this.lowsFrom(next), 0) !== undefined || this.low(next) === 'give';
+    return length > 0 && !isNothing && isOrder ? length : 0;
   }
 
   /** The word behind the part that is named at a place, the place itself where none is. */

@@ -177,7 +177,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
       if (lexicon.SECURES.test(sentence.lows[at] ?? '')) return undefined;
       // "Using a bar because it is heavy": the reason is told, and how.
       if (/^[^,]*? (?:because|since|so|otherwise)\b/.test(told)) return undefined;
-      if (!/^(?:the|it|they|this|there|stopping|\w+ing)\b.*\b(?:is|are|will|can|may|burns?|breaks?)\b/.test(told))
+      if (
+        !/^(?:the|it|they|this|there|stopping|(?!(?:spring|ring|bearing|housing|casing|bushing|coupling|packing)\b)\w+ing)\b.*\b(?:is|are|will|can|may|burns?|breaks?)\b/.test(
+          told,
+        )
+      )
         return undefined;
       if (
         !/\b(?:tension|pressure|hot|heavy|sharp|burns?|fly|jump|slip|brittle|break|breaks|not enough|loaded|fall|drop|spring)\b/.test(

@@ -401,7 +401,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'try to start',
     'monitor',
     'commission',
-    ...['water', 'clean water', 'oil', 'solvent', 'thinner'].map((what) => `pump ${what}`),
+    ...['water', 'clean water'].map((what) => `pump ${what}`),
     ...['go', 'try', 'run', 'test run', 'trial run'].map((what) => `give it a ${what}`),
     'jog',
     'deadhead',

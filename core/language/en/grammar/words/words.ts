@@ -85,7 +85,9 @@ function readWords(text: string): readonly Word[] {
     // "50 N" is a force, "knobs n cover" two things.
     const isAnd =
       said === '+' && /\p{L}{2,}\s+$/u.test(text.slice(0, at.from)) && /^\s+\p{L}{2,}/u.test(text.slice(at.to));
-    const low = isAnd || said === '&' ? 'and' : said === 'N' ? 'n' : (SHORT[typed] ?? typed);
+    // "24 n m" is a torque.
+    const isNewton = said === 'N' || (said === 'n' && /^[\s.]*m\b/i.test(text.slice(at.to)));
+    const low = isAnd || said === '&' ? 'and' : isNewton ? 'n' : (SHORT[typed] ?? typed);
     return {
       low,
       parts: partsOf(low),
