@@ -1,6 +1,6 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { SET_BY_TURNING } from '../acts/moved-things';
 import { type Objects, objectsAt } from '../acts/objects';
+import { SET_BY_TURNING } from '../acts/turned-and-set';
 import { torqueAt } from '../names/figures';
 import { lastWordsOf, namesAt } from '../names/known-names';
 import { isJoint, saysWhatItDoes } from '../names/name-ends';
