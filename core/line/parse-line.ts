@@ -1,5 +1,5 @@
 import { capital } from '../language/en/counted';
-import type { SaidBefore } from '../language/en/grammar/acts/reading';
+import { movesParts, type SaidBefore } from '../language/en/grammar/acts/reading';
 import { doubtAboutName } from '../language/en/grammar/names/name-doubts';
 import type { Doubt, SaidAct, SaidPart } from '../language/en/grammar/names/said';
 import { eachMeant, inFull } from '../language/en/grammar/names/short-names';
@@ -166,7 +166,7 @@ function countedAtPlaces(part: SaidPart, series: Series, how: readonly string[])
 
 function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
   return step.parts.flatMap((part) => {
-    const odd = doubtAboutName(part, series);
+    const odd = doubtAboutName(part, series, movesParts(step.verb));
     const isLine = /^(?:dis)?connect$/.test(step.verb) && odd?.kind === 'odd-name' && isToolName(partsOf(part.name));
     if (odd && !isLine) return [odd];
     // How many are left is not known.

@@ -10,8 +10,15 @@ import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn }
 import { isPartNoun } from './part-nouns';
 import type { Doubt, SaidPart } from './said';
 
-/** What has to be asked about a name that the series does not know; undefined where it may be a new part. */
-export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Series): Doubt | undefined {
+/**
+ * What has to be asked about a name that the series does not know; undefined where it may be a new part. What is moved may
+ * well be a part, whatever it is called; what is looked at, greased or bent need not be.
+ */
+export function doubtAboutName(
+  { name, quoted, from, to }: SaidPart,
+  series: Series,
+  isMoved: boolean,
+): Doubt | undefined {
   if (quoted) return undefined;
   const parts = partsOf(name);
   const known = partNamesOf(series);
@@ -101,7 +108,7 @@ export function doubtAboutName({ name, quoted, from, to }: SaidPart, series: Ser
   const isHalf = HALVED.test(said.slice(-2).join(' '));
   if ((isFeature(said) && !isHalf) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
   // "Look at the arrow": what is called as no part is may be none.
-  return isPartNoun(name) ? undefined : asked('odd-name', []);
+  return isMoved || isPartNoun(name) ? undefined : asked('odd-name', []);
 }
 
 const DRIVEN = /^(?:allen|hex|hexagon|hexagonal|phillips|torx|slotted|socket|countersunk)$/;
@@ -159,11 +166,14 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   if (kindFromName(words.at(-1) ?? '') === 'other' && endsInAdjective(name) && !isNounToo(words.at(-1) ?? ''))
     return true;
   if (words.slice(1).some((word) => DOES.test(word))) return true;
+  // "Screws meshed" are screws, and how they are.
+  const isSeveral = (word: string) => isPlural(word) && kindFromName(word) !== 'other';
+  if (words.slice(0, -1).some(isSeveral) && kindFromName(name) === 'other') return true;
   return strayWordsIn(name.replace(/\bnon-/gi, '')).some((word) => !isNounToo(word.toLowerCase()));
 }
 
 const NO_NAME =
-  /\bkits?$| (?:parts?|pieces?|half|halves|portions?|sections?) of |^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?)$| (?:left|right|up|down)$|^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+  /\bkits?$| (?:parts?|pieces?|half|halves|portions?|sections?) of |^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?|innards|internals|insides|guts)$| (?:left|right|up|down)$|^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {
