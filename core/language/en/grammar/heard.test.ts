@@ -73,6 +73,7 @@ test.each<[string, string, readonly string[]]>([
     'take the discharge flange off with its flange gasket',
     ['take-off: discharge flange, 1 flange gasket'],
   ],
+  ['the first of several', 'take off the first flange gasket', ['take-off: 1 flange gasket; the first']],
   ['out with it', 'out with the rotor, then clean it', ['take-off: rotor', 'clean: rotor']],
   ['begun with', 'begin with the head screws, turn them off', ['take-off: head screw']],
   ['had done', 'have the rotor cleaned', ['clean: rotor']],

@@ -264,13 +264,15 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
   }
 }
 
-/** "The flange with its gasket": one gasket, however many there are. */
+/** "The flange with its gasket": one gasket, however many there are; "the first impeller": one of six. */
 export function ownPart(phrase: NounPhrase, series: Series, owners: readonly SaidPart[]): SaidPart {
   const part = partOf(phrase);
   const known = byName(series.components, part.name);
-  const isOneOfMany = phrase.own && known && known.count > 1 && known.positionSetId === undefined;
-  const isOneOwner = owners.length > 0 && owners.every(({ name }) => byName(series.components, name)?.count === 1);
-  const isOne = isOneOfMany && isOneOwner && part.count === undefined && !isPlural(phrase.words.at(-1) ?? '');
+  const isOneOfMany = known !== undefined && known.count > 1 && known.positionSetId === undefined;
+  const isOneOwner =
+    owners.length > 0 && owners.every(({ name, count }) => (count ?? byName(series.components, name)?.count) === 1);
+  const isTold = (phrase.own && isOneOwner) || /^the (?:first|second|third|last|next)$/.test(phrase.which ?? '');
+  const isOne = isOneOfMany && isTold && part.count === undefined && !isPlural(phrase.words.at(-1) ?? '');
   return isOne ? { ...part, count: 1 } : part;
 }
 

@@ -52,6 +52,13 @@ export const TURNED_AND_SET: readonly Case[] = [
         : undefined,
   },
   {
+    name: '"draw the motor straight back": off, or out of the way',
+    means: ({ phrase, ways, told }) =>
+      /^(?:pull|draw|slide)$/.test(phrase) && ways.includes('back') && /\bstraight back\b/.test(told)
+        ? 'asked'
+        : undefined,
+  },
+  {
     name: '"turn the knob to zero": set',
     means: ({ sentence, phrase, ways, objectText, at }) =>
       /^(?:turn|rotate|wind|bring|take)$/.test(phrase) &&
