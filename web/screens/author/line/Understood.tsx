@@ -103,6 +103,8 @@ export function DoubtQuestion({
   function offerText(words: string): string {
     if (words.startsWith('*')) return t('line.asRemark');
     const quoted = /^(?:\d+ )?"(.+)"$/.exec(words)?.[1];
-    return quoted === undefined ? words : t(doubt.kind === 'count' ? 'line.asSaid' : 'line.asNew', { name: quoted });
+    // Quotes confirm what is known as well: how many there are, or what is rarely done to it.
+    const isKnown = doubt.kind === 'count' || doubt.kind === 'unlikely';
+    return quoted === undefined ? words : t(isKnown ? 'line.asSaid' : 'line.asNew', { name: quoted });
   }
 }
