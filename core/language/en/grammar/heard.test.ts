@@ -63,6 +63,8 @@ test.each<[string, string, readonly string[]]>([
     ['attend: screw the lifting eye into the motor', 'take-off: motor'],
   ],
   ['round the screws once more', 'go round the head screws with 12 N·m', ['torque: head screw']],
+  ['moved so far', 'lift the drive shaft 1.5 mm with the adjusting fork', ['move: drive shaft; lift, 1.5 mm']],
+  ['round the screws with a brush', 'go over the head screws with a 2 in brush', ['inspect: head screw']],
   ['how it lies', 'turn the motor on its back', ['lay: motor; on its back']],
   ['set by turning', 'turn the knob to zero', ['adjust: knob; to zero']],
   ['set, without a verb', 'knob to zero', ['adjust: knob; to zero']],
@@ -143,6 +145,7 @@ const unknown = { ...series, components: [], tools: [], consumables: [] };
 
 test.each<[string, readonly string[]]>([
   ['take off the coupling guard, four screws', ['coupling guard', 'coupling guard screws']],
+  ['four motor screws, motor off', ['motor screws', 'motor']],
   ['take off the suction manifold same way', ['suction manifold']],
   ['hook out the packing rings, the lantern ring lies in the middle', ['packing rings']],
   ['hook out packing rings (5)', ['packing rings']],

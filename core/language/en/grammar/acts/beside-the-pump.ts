@@ -75,8 +75,9 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
   {
     name: '"thread the rings on a wire": kept together',
     means: ({ reading, sentence, phrase, at }) => {
-      const wire = STRUNG.exec(sentence.lows.slice(at - 1).join(' ')) ?? STRUNG.exec(sentence.lows.slice(at).join(' '));
-      const on = wire && nounPhraseAt(sentence, sentence.lows[at] === wire[1] ? at + 1 : at)?.phrase;
+      const place = /^(?:on|onto)$/.test(sentence.lows[at] ?? '') ? at : at - 1;
+      const isStrung = STRUNG.test(sentence.lows.slice(place).join(' '));
+      const on = isStrung ? nounPhraseAt(sentence, place + 1)?.phrase : undefined;
       return on &&
         !isPartOrShort(on, reading.series) &&
         /^(?:thread|string|put|hang|slide|slip|place|stack|wire|tie)$/.test(phrase)
@@ -100,6 +101,6 @@ export const BESIDE_THE_PUMP: readonly Case[] = [
 ];
 
 const ON_BLOCKS = /^(?:on|between|in) (?:two |the |a pair of )?(?:v-?blocks|centres|centers|rollers|knife edges)\b/;
-const STRUNG = /^(on|onto) (?!the )(?:a |some )?(?:\w+ )?(?:wire|rod|string|cord|cable tie|zip tie|stick|dowel)\b/;
+const STRUNG = /^(?:on|onto) (?!the )(?:a |some )?(?:\w+ )?(?:wire|rod|string|cord|cable tie|zip tie|stick|dowel)\b/;
 const BLOCKS = /^(?:wedges?|blocks?|bars?|rags?|wood|timber|chocks?)$/;
 const SLINGS = /\b(?:slings?|straps?|chains?|ropes?|hoist|shackles?)$/;

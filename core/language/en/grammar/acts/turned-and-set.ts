@@ -1,3 +1,4 @@
+import { unitOf } from '../../../../quantity/units';
 import { measureAt } from '../names/figures';
 import { nounPhraseAt } from '../names/noun-phrase';
 import { isPartLike } from '../names/short-names';
@@ -19,13 +20,14 @@ export const TURNED_AND_SET: readonly Case[] = [
   },
   {
     name: '"lift the shaft 1.5 mm with the fork": moved so far',
-    means: ({ sentence, phrase, ways, object, at }) =>
-      /^(?:lift|raise|lower|push|pull|slide|move)$/.test(phrase) &&
-      ways.every((way) => way === 'up' || way === 'down') &&
-      object &&
-      /^(?:s|min|h)$/.test(measureAt(sentence, at)?.unit ?? 's') === false
+    means: ({ sentence, phrase, ways, object, at }) => {
+      const isMoved = /^(?:lift|raise|lower|push|pull|slide|move)$/.test(phrase) && object !== undefined;
+      const isUpOrDown = ways.every((way) => way === 'up' || way === 'down');
+      const far = isMoved && isUpOrDown ? measureAt(sentence, at) : undefined;
+      return far && unitOf(far.unit).dimension === 'length'
         ? { verb: 'move', how: [phrase, ...ways].join(' ') }
-        : undefined,
+        : undefined;
+    },
   },
   {
     name: '"drive shaft in": driven in, or the drive shaft put in',

@@ -3,7 +3,7 @@ import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { BY_PLACE, FASTENS } from '../words/lexicon';
+import { BY_PLACE, FASTENS, ONLY_TOOLS } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
@@ -177,16 +177,12 @@ export function isPartLike(phrase: NounPhrase, series: Series): boolean {
   return isPartOrShort(phrase, series) || isCalledPart(phrase);
 }
 
-/** Tools of which no pump has a part; it may well have a pan, a clamp or a block. */
-const NO_PART =
-  /\b(?:wrench|spanner|screwdriver|puller|extractor|hammer|mallet|drift|chisel|pliers|scraper|crowbar|micrometer|calliper|caliper|hoist|crane|straight ?edge|(?:pry|lever|brass|steel|wooden|tommy) ?bar|brass rod|dial (?:gauge|indicator)|lifting eye)s?$/;
-
 /** A tool, and called as no part is. */
 export function isToolOnly({ known, name, words, pronoun }: NounPhrase, series: Series): boolean {
   if (known) return known.kind === 'tool';
   return (
     !pronoun &&
-    NO_PART.test(name.toLowerCase()) &&
+    ONLY_TOOLS.test(name.toLowerCase()) &&
     kindFromName(name) === 'other' &&
     partsEndingIn(series, partsOf(words.join(' '))).length === 0
   );

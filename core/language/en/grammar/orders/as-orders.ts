@@ -120,25 +120,13 @@ function goesOn(piece: Piece, at: number): boolean {
     if (piece.manner === 'done' || piece.manner === 'bare') piece.words.splice(verb + 1, 0, piece.pronounAt(verb));
     return true;
   }
-  // "..., it is thrown away".
-  const forGood =
-    piece.low(at - 1) === ','
-      ? /^(?:it|they) (?:is|are|gets?|must be|has to be|have to be) /.exec(piece.lows(at))?.[0]
-      : undefined;
-  const done = at + (forGood?.trim().split(' ').length ?? 0);
-  const doneBase = forGood === undefined ? undefined : baseOf(piece.low(done), 'past');
-  const doneVerb = doneBase === undefined ? undefined : verbAt([doneBase, ...piece.lowsFrom(done + 1)], 0);
-  if (doneVerb && ((doneVerb.is === 'verb' && doneVerb.verb === 'discard') || doneVerb.phrase === 'throw')) {
-    const way = piece.isWay(done + 1) ? piece.words.slice(done + 1, done + 2) : [];
-    piece.words.splice(at, done + 1 + way.length - at, piece.based(done, 'past'), ...way, piece.pronounAt(done));
-    return true;
-  }
+  if (thrownAway(piece, at)) return true;
   // "The rods come out and get counted".
   if (/^gets?$/.test(piece.low(at)) && piece.low(at - 1) === 'and' && baseOf(piece.low(at + 1), 'past') !== undefined) {
     piece.words.splice(at, 2, piece.based(at + 1, 'past'), piece.pronounAt(at + 1));
     return true;
   }
-  if (isVerbAlone(piece, at)) {
+  if (isDoneToTheSame(piece, at)) {
     piece.words.splice(at + 1, 0, piece.pronounAt(at));
     return true;
   }
@@ -150,8 +138,21 @@ function goesOn(piece: Piece, at: number): boolean {
   return true;
 }
 
+/** "Pull the ring out, it is thrown away": done as well. */
+function thrownAway(piece: Piece, at: number): boolean {
+  const said = /^(?:it|they) (?:is|are|gets?|must be|has to be|have to be) /.exec(piece.lows(at))?.[0];
+  if (said === undefined || piece.low(at - 1) !== ',') return false;
+  const done = at + said.trim().split(' ').length;
+  const base = baseOf(piece.low(done), 'past');
+  const verb = base === undefined ? undefined : verbAt([base, ...piece.lowsFrom(done + 1)], 0);
+  if (!verb || !((verb.is === 'verb' && verb.verb === 'discard') || verb.phrase === 'throw')) return false;
+  const way = piece.isWay(done + 1) ? piece.words.slice(done + 1, done + 2) : [];
+  piece.words.splice(at, done + 1 + way.length - at, piece.based(done, 'past'), ...way, piece.pronounAt(done));
+  return true;
+}
+
 /** "Remove the stator, clean, inspect": done to the same; "keep it clean, dry" says how. */
-function isVerbAlone(piece: Piece, at: number): boolean {
+function isDoneToTheSame(piece: Piece, at: number): boolean {
   const isNext =
     /^(?:|[,.;!]|and|then)$/.test(piece.low(at + 1)) ||
     (/^check for /.test(piece.lows(at)) && !RUNNING_SIGNS.test(piece.lows(at)) && !/\bzero\b/.test(piece.lows(at)));
@@ -268,23 +269,21 @@ const TIGHTENS =
 const SAID_BEFORE_VERB =
   /^(?:is|are|was|were|be|gets?|becomes?|stays?|feels?|looks?|runs?|comes?|came|go|goes|went|has|have|had|can|could|may|might|must|should|will|would|do|does|did|don't|doesn't|not|never|you|we|i|they|it|that|which|who|before|after|until|when|while|if|so|as|and|or|because|for)$/;
 
+/** "Out with the snap ring"; "up and out with the cup on it" goes on with a way. */
+function outWith(piece: Piece, at: number): boolean {
+  const way = /^(out|off|away|in|on) with (?=(?:the|both|all|your|that|those|these) )/.exec(piece.lows(at))?.[1];
+  if (way === undefined || (piece.low(at - 1) === 'and' && piece.isWay(at - 2))) return false;
+  const { phrases, end } = objectsAt(piece.sentence(), at + 2);
+  const isTool = phrases.some(({ known, words }) => known?.kind === 'tool' || (!known && lexicon.isToolName(words)));
+  if (phrases.length === 0 || isTool) return false;
+  const verb = piece.as(at, /^(?:in|on)$/.test(way) ? 'put' : 'take');
+  piece.words.splice(at, end - at, verb, ...piece.words.slice(at + 2, end), piece.words[at] as Word);
+  return true;
+}
+
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
-  if (comesLast(piece, at)) return true;
-  // "Out with the snap ring".
-  const with_ = /^(out|off|away|in|on) with (?=(?:the|both|all|your|that|those|these) )/.exec(piece.lows(at))?.[1];
-  // "Draw the rod up and out with the cup on it" goes on with a way.
-  const isWayBefore = piece.low(at - 1) === 'and' && piece.isWay(at - 2);
-  if (with_ !== undefined && !isWayBefore) {
-    const { end: behind, phrases } = objectsAt(piece.sentence(), at + 2);
-    const isWithTool = phrases.some(
-      ({ known, words }) => known?.kind === 'tool' || (!known && lexicon.isToolName(words)),
-    );
-    if (phrases.length === 0 || isWithTool) return false;
-    const verb = piece.as(at, /^(?:in|on)$/.test(with_) ? 'put' : 'take');
-    piece.words.splice(at, behind - at, verb, ...piece.words.slice(at + 2, behind), piece.words[at] as Word);
-    return true;
-  }
+  if (comesLast(piece, at) || outWith(piece, at)) return true;
   const [, back, way] = /^(back )?(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
   const comes = at + (back ? 2 : 1);
   const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;

@@ -4,7 +4,7 @@ import { SET_BY_TURNING } from '../acts/turned-and-set';
 import { torqueAt } from '../names/figures';
 import { lastWordsOf, namesAt } from '../names/known-names';
 import { isJoint, saysWhatItDoes } from '../names/name-ends';
-import { nounPhraseAt } from '../names/noun-phrase';
+import { isCalledPart, nounPhraseAt } from '../names/noun-phrase';
 import { stuffAt } from '../told-along/applied';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
@@ -86,7 +86,9 @@ function bareHeld(piece: Piece, at: number): boolean {
   let next = holds.end + 1;
   while (/^(?:and|then)$/.test(piece.low(next))) next += 1;
   const first = NAMED.test(piece.low(next)) ? next + 1 : next;
-  const end = piece.behindPart(first);
+  // A motor that nobody named yet is one as well.
+  const held = nounPhraseAt(piece.sentence(), next);
+  const end = piece.knows(first) || !held || !isCalledPart(held.phrase) ? piece.behindPart(first) : held.end;
   const away = end > first ? COMES_AWAY.exec(piece.lows(end))?.[0] : undefined;
   // "Five screws and the cover comes off" is one list of what comes off.
   if (away === undefined || (piece.low(holds.end) === 'and' && !away.startsWith('is '))) return false;
@@ -353,7 +355,7 @@ function bareSet(piece: Piece, at: number): boolean {
   return isSet;
 }
 
-const SET_TO = /^(?:back )?(?:to|at) (?:zero|\d|full|max|min|maximum|minimum|half|the (?:stop|mark|zero))/;
+const SET_TO = /^(?:back )?(?:to|at) (?:zero|\d|full|max|min|maximum|minimum|half|the (?:stop|mark))/;
 
 /** "Oil in up to the mark": filled in. */
 function bareFilled(piece: Piece, at: number): boolean {

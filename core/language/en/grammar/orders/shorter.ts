@@ -1,6 +1,7 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
+import { torqueAt } from '../names/figures';
 import { lastWordsOf } from '../names/known-names';
 import type { NounPhrase } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
@@ -185,7 +186,8 @@ function goRound(piece: Piece): void {
   const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said)).phrases;
   if (said === undefined || !things?.length || !things.every(({ name }) => lexicon.FASTENS.test(name))) return;
   // "Go over the nuts with a brush" tightens none.
-  if (/ over$/.test(said) && !/\d (?:n ?·? ?m|nm|newton|ft|foot|in)/.test(piece.lows(at))) return;
+  const isTorqued = piece.words.some((_, i) => i > at && torqueAt(piece.sentence(), i) !== undefined);
+  if (/ over$/.test(said) && !isTorqued) return;
   piece.words.splice(at, wordsIn(said), piece.as(at, 'tighten'));
 }
 

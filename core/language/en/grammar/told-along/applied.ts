@@ -128,7 +128,6 @@ export function withWhat(place: Place): number | undefined {
     isWhole && joint === 'with' && !isTool && !isHow && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
   const isAlong = comesAlong || /\S with$/.test(joint) || /^(?:its|their)$/.test(sentence.lows[start] ?? '');
   if (isAlong && takeAlong(place, phrase)) return found.end;
-  // "Fit the coupling halves with the pin", where it is called coupling pin.
   // "Coat it with never-seize": put on, whatever that is.
   const isPutOn =
     /^(?:lubricate|apply-compound)$/.test(act.verb) &&
@@ -138,6 +137,7 @@ export function withWhat(place: Place): number | undefined {
     !isPartOrShort(phrase, place.reading.series) &&
     kindFromName(phrase.name) === 'other';
   if (isPutOn) return takeSubstance(act, found.end, phrase);
+  // "Fit the coupling halves with the pin", where it is called coupling pin.
   const isShort =
     joint === 'with' &&
     !/^(?:flush|level|square|line|aligned|together|even)$/.test(sentence.lows[at - 1] ?? '') &&

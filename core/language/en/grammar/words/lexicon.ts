@@ -17,6 +17,10 @@ const TOOL_HEADS = set(`wrench spanner socket ratchet driver screwdriver puller 
 const TOOL_PAIRS =
   /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?|wedges?|chocks?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|(?:grinding|wire|flap|polishing|buffing) wheels?|straight ?edges?|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|drift pins?|guide sleeve|lifting eye|eye bolts?)$/;
 
+/** Tools of which no pump has a part; it may well have a pan, a clamp or a block. */
+export const ONLY_TOOLS =
+  /\b(?:wrench|spanner|screwdriver|puller|extractor|hammer|mallet|drift|chisel|pliers|scraper|crowbar|micrometer|calliper|caliper|hoist|crane|straight ?edge|(?:pry|lever|brass|steel|wooden|tommy) ?bar|brass rod|dial (?:gauge|indicator)|lifting eye)s?$/;
+
 /** Whether a name is that of a tool, by its last words. */
 export function isToolName(words: readonly string[]): boolean {
   const last = singular(words.at(-1) ?? '');
