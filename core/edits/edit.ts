@@ -108,7 +108,8 @@ function inverseOf({ series, procedure }: Workbook, edit: Edit): Edit | undefine
     }
     case 'change-component': {
       const component = series.components.find(({ id }) => id === edit.componentId);
-      return component && { ...edit, fields: before(component, edit.fields) };
+      const changed = edit.fields.count === undefined ? edit.fields : { several: undefined, ...edit.fields };
+      return component && { ...edit, fields: before(component, changed) };
     }
     case 'change-series':
       return { ...edit, fields: before(series, edit.fields) };

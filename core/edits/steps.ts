@@ -136,7 +136,9 @@ export function usualRenewal(kind: ComponentKind, name: string): Component['rene
   return (isRenewedByDefault(kind) && !isKeptRing(name)) || isNeverReused(name) ? 'always' : 'judge';
 }
 
-export function changeComponent(series: Series, componentId: string, change: Partial<Component>): Series {
+/** A part said otherwise; once its number is said it is not open any more. */
+export function changeComponent(series: Series, componentId: string, said: Partial<Component>): Series {
+  const change = said.count === undefined ? said : { several: undefined, ...said };
   return {
     ...series,
     components: series.components.map((component) =>

@@ -69,6 +69,7 @@ export const RULES: readonly AnyRule[] = [
   compounds.bothCompounds,
   compounds.nothingApplied,
   completeness.looseAtEnd,
+  completeness.howMany,
   handingBack.notRefilled,
   handingBack.notDrained,
   handingBack.runDry,

@@ -53,6 +53,7 @@ export interface FactsOf {
   empty: Record<never, never>;
   'left-on-cloth': One & { readonly takenAt: At | null };
   'left-in-tray': One;
+  'how-many': One;
   'aid-left-in': { readonly toolId: Id; readonly putInAt: At | null };
   'change-missed': One & {
     readonly change: 'leaves' | 'joins' | 'moves' | 'turns' | 'exchanges';

@@ -1,6 +1,7 @@
 import { applyEdits, type Edit } from '../edits/edit';
 import { sameJson } from '../edits/merge';
 import { type LinePlace, newComponent, newStep, placeAfter, revision } from '../edits/steps';
+import { namesSeveral } from '../language/en/grammar/words/words';
 import { soundWithout } from '../language/en/wear-signs';
 import { byName } from '../model/names';
 import type { Step, Target, Workbook } from '../model/procedure';
@@ -220,13 +221,14 @@ export class NamingEdits {
     const known = byName(this.series.components, part.name);
     if (known) {
       const most = Math.max(part.count ?? 0, part.total ?? 0);
-      if (part.quoted && most > known.count)
+      if ((part.quoted || known.several) && most > known.count)
         this.edits.push({ kind: 'change-component', componentId: known.id, fields: { count: most } });
       return { componentId: known.id, ...said };
     }
     const count = part.total ?? part.count;
     const item = newComponent(this.newId(), part.name, {
       ...(count !== undefined && { count }),
+      ...(count === undefined && !positionSetId && namesSeveral(part.name) && { several: true }),
       ...(positionSetId && { positionSetId }),
     });
     this.add({ kind: 'add', list: 'components', item });

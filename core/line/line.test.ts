@@ -1,4 +1,5 @@
-import { sayStep } from '../language/en/sentence';
+import { applyEdits, applyWithInverse } from '../edits/edit';
+import { sayStep, titleOf } from '../language/en/sentence';
 import { emptyWorkbook, typed } from '../testing/workbook';
 import { applyLine } from './apply-line';
 import { completeLine } from './complete-line';
@@ -235,5 +236,30 @@ test('"away from" is understood', () => {
   expect(stepOf('fit seal >lip away from the pressure', emptyWorkbook().series).faces).toEqual({
     end: 'lip',
     toward: { is: 'pressure', away: true },
+  });
+});
+
+describe('a part named in the plural without a number', () => {
+  const said = typed(['take off plungers', 'inspect the plungers']);
+
+  test('is told as several, and stays open until somebody says how many', () => {
+    expect(said.series.components[0]).toMatchObject({ name: 'plunger', several: true });
+    expect(titleOf(said.procedure.steps[0]!, said.series)).toBe('Take off plungers');
+    const counted = applyWithInverse(said, [
+      { kind: 'change-component', componentId: said.series.components[0]!.id, fields: { count: 3 } },
+    ]);
+    expect(counted.workbook.series.components[0]).not.toHaveProperty('several');
+    expect(applyEdits(counted.workbook, counted.inverse).series.components[0]).toMatchObject({ several: true });
+  });
+
+  test('has as many as the first line says that counts them', () => {
+    const { series } = typed(['take off plungers', 'fit the 3 plungers']);
+    expect(series.components[0]).toMatchObject({ count: 3 });
+    expect(series.components[0]).not.toHaveProperty('several');
+  });
+
+  test('of one at each place they are one at each', () => {
+    const placed = typed(['draw plugs @each shaft']).series;
+    expect(placed.components[0]).not.toHaveProperty('several');
   });
 });

@@ -175,7 +175,7 @@ function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
     const known = byName(series.components, part.name);
     const most = known?.count;
     const said = part.total ?? part.count;
-    if (most === undefined || said === undefined || said <= most || part.quoted) return [];
+    if (most === undefined || said === undefined || said <= most || part.quoted || known?.several) return [];
     const { fromCount = part.from, to, name } = part;
     const names = most === 1 ? name : pluralName(name);
     return [

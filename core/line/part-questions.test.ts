@@ -1,12 +1,11 @@
 import { componentById } from '../model/lookup';
 import { typed, withComponent } from '../testing/workbook';
-import { parseLine } from './parse-line';
-import { namedInPlural, questionsAbout } from './part-questions';
+import { questionsAbout } from './part-questions';
 
-const asked = (lines: string[], name: string, plural: readonly string[] = []) => {
+const asked = (lines: string[], name: string) => {
   const workbook = typed(lines);
   const id = workbook.series.components.find((one) => one.name === name)?.id ?? '';
-  return questionsAbout(id, workbook, new Set(plural)).map(({ fact, answers }) => [
+  return questionsAbout(id, workbook).map(({ fact, answers }) => [
     fact,
     answers.map(({ says }) =>
       says.is === 'part'
@@ -27,7 +26,7 @@ test('a name that tells no kind: the kind, by five keys', () => {
 });
 
 test('several named without a number: how many', () => {
-  expect(asked(['take off bolts'], 'bolt', ['bolt'])).toEqual([['count', [2, 3, 4, 6, 8]]]);
+  expect(asked(['take off bolts'], 'bolt')).toEqual([['count', [2, 3, 4, 6, 8]]]);
   expect(asked(['take off 8 bolts'], 'bolt')).toEqual([]);
 });
 
@@ -41,7 +40,7 @@ test('a fastener that holds another part already is not offered', () => {
   const workbook = typed(['take off 4 end nuts', 'take off 6 cover bolts', 'take off end cover', 'take off cover']);
   const held = withComponent(workbook, 'end cover', (id) => ({ heldBy: [id('end nut')] }));
   const cover = held.series.components.find(({ name }) => name === 'cover')?.id ?? '';
-  expect(questionsAbout(cover, held, new Set())[0]?.answers).toHaveLength(1);
+  expect(questionsAbout(cover, held)[0]?.answers).toHaveLength(1);
 });
 
 test('a seal: what it sits in; a lip seal also whether it goes in one way only', () => {
@@ -52,9 +51,4 @@ test('a seal: what it sits in; a lip seal also whether it goes in one way only',
 test('a clip: whether it is always renewed; a gasket is anyhow', () => {
   expect(asked(['take off circlip'], 'circlip')).toEqual([['renewal', ['yes', 'no']]]);
   expect(asked(['take off gasket'], 'gasket')).toEqual([]);
-});
-
-test('a line tells which names it gives in the plural', () => {
-  const { series } = typed(['take off cover']);
-  expect([...namedInPlural(parseLine('take off cover bolts and the 4 pins', series))]).toEqual(['cover bolt']);
 });

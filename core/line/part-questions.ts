@@ -1,11 +1,8 @@
 import { usualRenewal } from '../edits/steps';
-import { isPlural } from '../language/en/grammar/words/words';
 import { type ComponentKind, closesOver, isFastener } from '../model/kinds';
 import { componentById } from '../model/lookup';
-import { singularName } from '../model/names';
 import type { Workbook } from '../model/procedure';
 import type { Component } from '../model/series';
-import type { ParsedLine } from './parse-line';
 
 /** A fact about a part that the checks depend on, asked once, as the part is named for the first time. */
 export type AskedFact = 'kind' | 'count' | 'heldBy' | 'host' | 'keyed' | 'renewal';
@@ -38,15 +35,8 @@ const HOLDS_OTHERS: readonly ComponentKind[] = ['housing', 'cover', 'retainer', 
 const MAY_BE_KEYED: readonly ComponentKind[] = ['lip-seal', 'cup-washer', 'valve-seat', 'diaphragm'];
 const OFTEN_RENEWED: readonly ComponentKind[] = ['clip', 'bearing', 'washer', 'pin'];
 
-/**
- * What is worth knowing of a part that a line has just named for the first time. `manyNamed` are the names it gave in the
- * plural without a number.
- */
-export function questionsAbout(
-  componentId: string,
-  { series, procedure }: Workbook,
-  manyNamed: ReadonlySet<string>,
-): PartQuestion[] {
+/** What is worth knowing of a part that a line has just named for the first time. */
+export function questionsAbout(componentId: string, { series, procedure }: Workbook): PartQuestion[] {
   const component = componentById(series, componentId);
   if (!component) return [];
   // What came off last stands next to it.
@@ -68,10 +58,9 @@ export function questionsAbout(
   const held = new Set(series.components.flatMap(({ heldBy }) => heldBy ?? []));
   const asked: Readonly<Record<AskedFact, readonly PartAnswer[]>> = {
     kind: kind === 'other' ? PLAIN_KINDS.map((one) => ofKind(one, component)) : [],
-    count:
-      component.count === 1 && manyNamed.has(component.name)
-        ? COUNTS.map((value) => ({ says: { is: 'number', value }, fields: { count: value } }))
-        : [],
+    count: component.several
+      ? COUNTS.map((value) => ({ says: { is: 'number', value }, fields: { count: value } }))
+      : [],
     heldBy:
       closesOver(kind) && !isFastener(kind) && component.heldBy === undefined
         ? parts(
@@ -96,15 +85,4 @@ export function questionsAbout(
 
 function ofKind(kind: ComponentKind, { name }: Component): PartAnswer {
   return { says: { is: 'kind', kind }, fields: { kind, renewal: usualRenewal(kind, name) } };
-}
-
-/** The names that a line gives in the plural without saying how many: "cover bolts". */
-export function namedInPlural({ steps }: ParsedLine): ReadonlySet<string> {
-  return new Set(
-    steps.flatMap(({ parts }) =>
-      parts.flatMap(({ name, count }) =>
-        count === undefined && isPlural(name.toLowerCase().split(/\s+/).at(-1) ?? '') ? [singularName(name)] : [],
-      ),
-    ),
-  );
 }

@@ -68,6 +68,8 @@ export const Component = z.strictObject({
   kind: z.enum(COMPONENT_KINDS),
   /** Pieces at each position, or in the whole pump when it has no position set. */
   count: z.int().min(1).max(96),
+  /** Named in the plural, and nobody said yet how many: `count` is no more than a beginning. */
+  several: z.literal(true).optional(),
   positionSetId: Id.optional(),
   /** Matched units go back where they came from; each lies in a cell of its own. */
   matched: z.boolean().default(false),

@@ -82,6 +82,20 @@ export const leftInTray: Rule<'left-in-tray'> = {
   fix: ({ facts }, context) => putAllBack(context, facts.componentId),
 };
 
+export const howMany: Rule<'how-many'> = {
+  id: 'how-many',
+  family: 'completeness',
+  severity: 'warn',
+  find: ({ workbook: { series, procedure } }) => {
+    const open = new Set(series.components.filter(({ several }) => several).map(({ id }) => id));
+    return procedure.steps.flatMap(({ id: stepId, targets }) =>
+      targets.flatMap(({ componentId }) =>
+        open.delete(componentId) ? [{ stepId, componentIds: [componentId], facts: { componentId } }] : [],
+      ),
+    );
+  },
+};
+
 /** What a fact is like at the end, for each key it was ever changed for, on the ways where it is not as it should be. */
 export function openAtEnd(
   { timeline }: CheckContext,

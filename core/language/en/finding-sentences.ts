@@ -80,6 +80,8 @@ export const SENTENCES: { readonly [R in RuleId]: Sayer<R> } = {
     const [stay, them] = (f.unitIds?.length ?? 1) > 1 ? ['stay', 'them'] : ['stays', 'it'];
     return `New ${say.units(f.facts.componentId, f.unitIds, '')} ${stay} in the kit tray${say.on(f.on)}: nothing fits ${them}.`;
   },
+  'how-many': (f, say) =>
+    `${say.step(f)}: nobody said how many ${say.part(f.facts.componentId, 2)} there are. Say it in the parts list.`,
   'aid-left-in': (f, say) =>
     `Nothing takes out the ${say.tool(f.facts.toolId)}${f.facts.putInAt === null ? ' that was put in' : ` that step ${f.facts.putInAt + 1} puts in`}${say.on(f.on)}.`,
   'change-missed': (f, say) => {

@@ -55,6 +55,10 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
     looksFor: 'a renewed part whose replacement is never fitted',
     reason: 'The old part is thrown away and the pump is closed without a new one.',
   },
+  'how-many': {
+    looksFor: 'a part named in the plural of which nobody said how many there are',
+    reason: 'The cloth, the kit and the parts to get count them; one that is left out is missed by nobody.',
+  },
   'aid-left-in': {
     looksFor: 'a guide pin, wedge or block that is put in and never taken out',
     reason: 'The pump is closed or started on it, and it breaks what it held.',

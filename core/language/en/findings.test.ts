@@ -303,6 +303,10 @@ const PLANTED: Record<RuleId, [Workbook, string]> = {
     }),
     'Step 1, "Torque bolts": 20 N·m and 20 lbf·ft are 36 % apart.',
   ],
+  'how-many': [
+    typed(['take off rings']),
+    'Step 1, "Take off rings": nobody said how many rings there are. Say it in the parts list.',
+  ],
   'stack-order': [
     stacked(typed(['take off gland', 'take off ring', 'fit gland', 'fit ring']), ['ring', 'gland']),
     'Step 4, "Fit ring": in the box the ring lies deeper than the gland fitted before.',

@@ -37,7 +37,7 @@ export class Naming {
   /** The word that agrees with `part`: `agree(id, 'is', 'are')`. */
   agree(id: string, one: string, several: string): string {
     const component = this.component(id);
-    return component && this.pieces(component) > 1 ? several : one;
+    return component && (component.several || this.pieces(component) > 1) ? several : one;
   }
 
   /** "the two cover nuts", or "the rotor of shaft 2" when only some positions are meant. */

@@ -122,10 +122,10 @@ export function titleOf(step: Step, series: Series): string {
   return object ? `${say}${of} ${object}` : say;
 }
 
-/** "eight cover nuts", "rotor"; without its number when `counted` is false. */
+/** "eight cover nuts", "rotor"; without its number when `counted` is false, or where nobody said it. */
 export function componentPhrase(component: Component, units: number, counted = true): string {
   const name = lowerFirst(component.name);
-  if (units <= 1) return name;
+  if (units <= 1 && !component.several) return name;
   const plural = pluralName(name);
   return counted && component.count > 1 ? `${numberWord(units)} ${plural}` : plural;
 }
@@ -171,8 +171,10 @@ function targetPhrase(target: Target, step: Step, series: Series): string {
   const component = componentById(series, target.componentId);
   if (!component) return 'the part';
   const acting = target.count ?? component.count;
-  if (target.count !== undefined && target.count < component.count) {
-    return `${numberWord(target.count)} of the ${numberWord(component.count)} ${pluralName(lowerFirst(component.name))}`;
+  const { several } = component;
+  if (target.count !== undefined && (several || target.count < component.count)) {
+    const all = several ? '' : `${numberWord(component.count)} `;
+    return `${numberWord(target.count)} of the ${all}${pluralName(lowerFirst(component.name))}`;
   }
   const perPosition = positionPhrase(step, series) !== undefined && component.positionSetId !== undefined;
   return `the ${componentPhrase(component, perPosition ? acting : unitsMeant(component, target, step, series))}`;

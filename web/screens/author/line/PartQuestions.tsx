@@ -14,8 +14,6 @@ import styles from './PartQuestions.module.css';
 /** A part that a line named for the first time. */
 export interface FreshPart {
   readonly componentId: string;
-  /** It was named in the plural, without a number. */
-  readonly isMany: boolean;
   /** Lines were typed since: only what kind of part it is is still asked. */
   readonly isPassed: boolean;
 }
@@ -27,13 +25,11 @@ export interface FreshPart {
 export const PartQuestions = memo(function PartQuestions({ fresh }: { fresh: readonly FreshPart[] }) {
   const workbook = useSettledWorkbook();
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
-  const open = fresh.flatMap(({ componentId, isMany, isPassed }) => {
-    const name = componentById(workbook.series, componentId)?.name;
-    if (name === undefined) return [];
-    return questionsAbout(componentId, workbook, new Set(isMany ? [name] : [])).filter(
+  const open = fresh.flatMap(({ componentId, isPassed }) =>
+    questionsAbout(componentId, workbook).filter(
       (question) => !done.has(keyOf(question)) && (question.fact === 'kind' || !isPassed),
-    );
-  });
+    ),
+  );
   const [question] = open;
   const component = question && componentById(workbook.series, question.componentId);
   const answer = (fields: Partial<Component>) => {

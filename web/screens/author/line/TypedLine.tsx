@@ -4,7 +4,6 @@ import { useTranslation } from 'react-i18next';
 import { sayFinding } from '#core/language/en/findings';
 import { listing } from '#core/language/en/sentence';
 import { STAGE_NAMES } from '#core/language/en/verbs';
-import { namedInPlural } from '#core/line/part-questions';
 import { previewLine } from '#core/line/preview-line';
 import { type LineReading, readLine, takeOffer } from '#core/line/read-line';
 import { LineInput } from '../../../parts/LineInput';
@@ -43,14 +42,11 @@ export function TypedLine() {
     const known = new Set(workbook.series.components.map(({ id }) => id));
     if (useAuthor.getState().addLine(text, where)) {
       const { components } = useAuthor.getState().workbook.series;
-      const many = reading ? namedInPlural(reading.parsed) : new Set<string>();
       setFresh([
         ...fresh
           .filter(({ componentId }) => components.some(({ id, kind }) => id === componentId && kind === 'other'))
           .map((part) => ({ ...part, isPassed: true })),
-        ...components
-          .filter(({ id }) => !known.has(id))
-          .map(({ id, name }) => ({ componentId: id, isMany: many.has(name), isPassed: false })),
+        ...components.filter(({ id }) => !known.has(id)).map(({ id }) => ({ componentId: id, isPassed: false })),
       ]);
       setText('');
       setTried(false);

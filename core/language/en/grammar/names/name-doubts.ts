@@ -5,7 +5,7 @@ import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
-import { endsInAdjective, isPlural, partsOf, singular, strayWordsIn } from '../words/words';
+import { endsInAdjective, isPlural, namesSeveral, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
 import { isPartNoun } from './part-nouns';
 import type { Doubt, SaidPart } from './said';
@@ -29,10 +29,7 @@ export function doubtAboutName(
     from,
     to,
     text: name,
-    offers: [
-      ...names.map((known) => (isPlural(name.toLowerCase().split(/\s+/).at(-1) ?? '') ? pluralName(known) : known)),
-      `"${name}"`,
-    ],
+    offers: [...names.map((known) => (namesSeveral(name) ? pluralName(known) : known)), `"${name}"`],
   });
   const isElse = [...series.tools, ...series.consumables].some((other) => partsOf(other.name).join(' ') === key);
   // "The fork", where there is an assembly fork among the tools.

@@ -5,7 +5,7 @@ import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE, FASTENS, ONLY_TOOLS } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
-import { isPlural, partsOf, wordsOf } from '../words/words';
+import { namesSeveral, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import { isCalledPart, type NounPhrase } from './noun-phrase';
 import type { SaidPart } from './said';
@@ -33,7 +33,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used }: B
   // "New gaskets" are not the one casing gasket, and the bottom seats no top seat.
   const isPossible = (known: PartName) =>
     hasSoMany(known, part, series) &&
-    !(isPlural(part.name.split(' ').at(-1) ?? '') && Math.max(...unitsOf(known, series)) === 1) &&
+    !(namesSeveral(part.name) && Math.max(...unitsOf(known, series)) === 1) &&
     !isElsewhere(known, said) &&
     !isOneOfMany(known, part, line, series);
   const alike = partsEndingIn(series, words).filter(isPossible);
@@ -116,7 +116,7 @@ function isOfOthers(
 function isOneOfMany({ name }: PartName, part: SaidPart, line: string, series: Series): boolean {
   const known = byName(series.components, name);
   const isMany = known !== undefined && known.count > 1 && known.positionSetId === undefined;
-  const isOne = part.count === undefined && !isPlural(part.name.split(' ').at(-1) ?? '');
+  const isOne = part.count === undefined && !namesSeveral(part.name);
   return isMany && isOne && /\bthe\s+$/i.test(line.slice(0, part.from));
 }
 
@@ -156,6 +156,7 @@ function partsIn(line: string, series: Series): string[] {
 /** One at each place, and all of them. */
 function unitsOf({ name }: PartName, series: Series): number[] {
   const part = byName(series.components, name);
+  if (part?.several) return [Number.POSITIVE_INFINITY];
   const places = positionSetById(series, part?.positionSetId)?.positions.length ?? 1;
   return part ? [part.count, part.count * places] : [];
 }

@@ -329,6 +329,11 @@ export function isPlural(word: string): boolean {
   return singular(word) !== word;
 }
 
+/** Whether a name ends in a word that is said of several. */
+export function namesSeveral(name: string): boolean {
+  return isPlural(name.toLowerCase().split(/\s+/).at(-1) ?? '');
+}
+
 /** The same names are met at every key that is typed. */
 const strayWords = new LRUCache<string, string[]>({ max: 500, memoMethod: tagged });
 
