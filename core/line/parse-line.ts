@@ -58,13 +58,14 @@ export function parseLine(line: string, series: Series, before: SaidBefore = { p
       const recent = [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)];
       return (
         eachMeant(part, act.verb, series, words) ?? [
-          allBut(inFull(part, series, { line: words, recent, used: before.used }), series),
+          allBut(inFull(part, series, { line: words, recent, used: before.used, out: outBefore(act, before) }), series),
         ]
       );
     }),
     tools: act.tools.map((tool) => toolMeant(tool, series, typed)),
   }));
   const steps = acts.map((act) => openStep(act, series));
+  doubts.push(...acts.flatMap((act, i) => outAlready(act, acts.slice(0, i), before, series)));
   const note: OpenStep | undefined = steps.length === 0 ? openStep({ ...NO_ACT, ...said.note }, series) : undefined;
   const signs = segments.filter(({ sign }) => sign !== 'said');
   const isMixed = segments.length - signs.length > 1;
@@ -95,6 +96,29 @@ function withoutCapsLock(line: string): string {
   const low = line.toLowerCase().replace(/(?<=\d\s?)n(?=·?m\b)/g, 'N');
   return low.length === line.length ? low : line;
 }
+
+/** What is out by then, where an act takes something out of the pump and of nothing that is named. */
+function outBefore({ verb, how }: SaidAct, { out }: SaidBefore): ReadonlySet<string> | undefined {
+  const isTaken = verbOf(verb).effect === 'takes' && !how.some((told) => OUT_OF.test(told));
+  return isTaken ? out : undefined;
+}
+
+/** "Remove the circlip", which a step before took out: another one, or a slip. */
+function outAlready(act: SaidAct, earlier: readonly SaidAct[], before: SaidBefore, series: Series): Doubt[] {
+  const out = outBefore(act, before);
+  return act.parts.flatMap(({ name, quoted, from, to }): Doubt[] => {
+    const known = byName(series.components, name);
+    const isBack = earlier.some(
+      ({ verb, parts }) => verbOf(verb).effect !== 'stays' && parts.some((part) => part.name === name),
+    );
+    return known && !quoted && !isBack && out?.has(known.name)
+      ? [{ kind: 'out-already', from, to, text: name, offers: [`"${name}"`] }]
+      : [];
+  });
+}
+
+/** Where a part is taken out of, that came out with it before. */
+const OUT_OF = /^(?:out|off|from|away from)\b/i;
 
 /** "All but two of the bolts" are as many as the series has, but two. */
 function allBut(part: SaidPart, series: Series): SaidPart {

@@ -4,6 +4,7 @@ import { componentById } from '../model/lookup';
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import type { Series } from '../model/series';
 import { type AppliedLine, applyLine } from './apply-line';
+import { outByThen } from './out-by-then';
 import { type ParsedLine, parseLine } from './parse-line';
 
 /** A line as it is understood behind a step, shown while it is typed. */
@@ -57,6 +58,7 @@ export function saidBefore({ series, procedure }: Workbook, after: number): Said
       return name === undefined ? [] : [{ name, from: 0, to: 0 }];
     }),
     used: usedIn(series, procedure),
+    out: outByThen({ series, procedure }, after),
   };
 }
 

@@ -203,6 +203,8 @@ export const authorTexts = {
       repeat: 'A line cannot repeat other steps. Write them again.',
       tool: 'Which {{text}}?',
       unlikely: 'This is rarely done to a part like "{{text}}". Is it meant?',
+      'out-already':
+        '"{{text}}" is taken out already by a step before this one. If you mean another, give it a name of its own.',
       unread: '"{{text}}" is not understood.',
     },
     first: 'First step',

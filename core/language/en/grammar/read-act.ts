@@ -3,7 +3,7 @@ import { attended } from './acts/meant';
 import { GREASES, objectsAt, onlySubstance, takeObjects } from './acts/objects';
 import { toJoint } from './acts/place';
 import { blankAct, movesParts, type OpenAct, partOf, type Reading, toolOf } from './acts/reading';
-import { RUNS, verbMeant } from './acts/verb-meant';
+import { meantByWhatIsOut, RUNS, verbMeant } from './acts/verb-meant';
 import { readCleaning } from './cleaning';
 import { beginsFacing, isJoint } from './names/name-ends';
 import { type NounPhrase, nounPhraseAt } from './names/noun-phrase';
@@ -108,7 +108,9 @@ export function readAct(
   if (readCleaning(reading, sentence, verb, objects, how)) return;
   const told = sentence.lows.slice(start).join(' ');
   const areTools = objects.phrases.length > 0 && objects.phrases.every((phrase) => isToolOnly(phrase, reading.series));
-  const saidMeant = verbMeant(reading, sentence, verb, ways, objects.phrases, at, told);
+  const saidMeant =
+    verbMeant(reading, sentence, verb, ways, objects.phrases, at, told) ??
+    meantByWhatIsOut(reading, verb, ways, objects.phrases);
   // "Push the adjusting fork under the coupling": no part of the pump is moved.
   const isTold = sentence.words[start]?.from !== sentence.words[start]?.to && !MOVES_A_PART.test(told);
   const isToolMoved =

@@ -44,7 +44,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   }
   for (const headline of headlines) spellOut(reading, headline);
   shareObjects(reading.acts);
-  liftedToFit(reading);
+  liftedOnly(reading);
   placedByOwner(reading.acts, series, sentence.names);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
@@ -99,11 +99,13 @@ function noteOf({ acts: [first], note }: Reading): SaidNote {
   return { cautions: [], how: [], why: [] };
 }
 
-/** "Raise the head with the crane and push it on": it is lifted to be put on, and not taken off. */
-function liftedToFit({ acts, lifted }: Reading): void {
+/** "Raise the head with the crane and push it on": it is lifted to be put on, or is out already, and not taken off. */
+function liftedOnly({ acts, lifted, before: { out } }: Reading): void {
   acts.forEach((act, i) => {
+    if (!lifted.has(act) || act.parts.length === 0) return;
     const next = acts[i + 1];
-    if (next && lifted.has(act) && verbOf(next.verb).effect === 'refits' && sameParts(act, next)) act.verb = 'move';
+    const isToFit = next && verbOf(next.verb).effect === 'refits' && sameParts(act, next);
+    if (isToFit || act.parts.every(({ name }) => out?.has(name))) act.verb = 'move';
   });
 }
 

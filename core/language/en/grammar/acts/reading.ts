@@ -11,6 +11,8 @@ export interface SaidBefore {
   readonly parts: readonly SaidPart[];
   /** The names of parts that steps are about already: "the shaft" is the drive shaft once that was taken out. */
   readonly used?: ReadonlySet<string>;
+  /** The names of parts that are out of the pump by then. */
+  readonly out?: ReadonlySet<string>;
 }
 
 /** An act while it is being read. */

@@ -170,6 +170,20 @@ export function verbMeant(
   );
 }
 
+/** "Push the shaft through the centre block", where the shaft is out by then: it goes in. */
+export function meantByWhatIsOut(
+  { before: { out } }: Reading,
+  read: ReadVerb,
+  ways: readonly Way[],
+  objects: readonly NounPhrase[],
+): Meant | undefined {
+  if (read.is !== 'movement' || out === undefined || objects.length === 0) return undefined;
+  const areOut = objects.every(({ known }) => known?.kind === 'part' && out.has(known.name));
+  const isTold = ways.every((way) => /^(?:through|along|down|up|over)$/.test(way));
+  const verb = read.movement.ways.in;
+  return areOut && isTold && verb && verbOf(verb).effect === 'refits' ? { verb } : undefined;
+}
+
 /** So far and no further: "a turn at a time" goes on until it is out, "after two turns" says when. */
 const SO_MANY_TURNS =
   /^(?!.*\b(?:after|every|until|till|in)\b)\w+ [\w -]+? (?:by )?(?:a |about |only )*(?:half|quarter|one|two|three|four|five|six|a few|a couple of|[\d./-]+)(?: or \w+)? (?:full |complete |of a )?turns?\b(?! at a time)/;

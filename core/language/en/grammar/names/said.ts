@@ -93,6 +93,7 @@ export type DoubtKind =
   | 'condition'
   | 'repeat'
   | 'unlikely'
+  | 'out-already'
   | 'tool'
   | 'unread';
 

@@ -17,6 +17,8 @@ export interface Beside {
   readonly recent: readonly Pick<SaidPart, 'name'>[];
   /** Steps are about these already. */
   readonly used?: ReadonlySet<string> | undefined;
+  /** Out of the pump by then, where the line takes something out. */
+  readonly out?: ReadonlySet<string> | undefined;
 }
 
 /**
@@ -24,16 +26,17 @@ export interface Beside {
  * the rear cover that is taken off, "all eight bolts" where one kind of bolt is eight. Everything else stays as it was
  * said, and is asked about.
  */
-export function inFull(part: SaidPart, series: Series, { line, recent, used }: Beside): SaidPart {
+export function inFull(part: SaidPart, series: Series, { line, recent, used, out }: Beside): SaidPart {
   if (part.quoted || byName(series.components, part.name)) return part;
   const words = partsOf(part.name);
   const said = ` ${wordsOf(line)
     .map(({ low }) => partsOf(low).join(' '))
     .join(' ')} `;
-  // "New gaskets" are not the one casing gasket, and the bottom seats no top seat.
+  // "New gaskets" are not the one casing gasket, the bottom seats no top seat, and what is out is not taken out.
   const isPossible = (known: PartName) =>
     hasSoMany(known, part, series) &&
     !(namesSeveral(part.name) && Math.max(...unitsOf(known, series)) === 1) &&
+    !out?.has(known.name) &&
     !isElsewhere(known, said) &&
     !isOneOfMany(known, part, line, series);
   const alike = partsEndingIn(series, words).filter(isPossible);
