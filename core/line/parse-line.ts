@@ -57,7 +57,7 @@ export function parseLine(line: string, series: Series, before: SaidBefore = { p
     parts: act.parts.flatMap((part) => {
       const recent = [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)];
       return (
-        eachMeant(part, act.verb, series, words) ?? [
+        eachMeant(part, act.verb, series, { line: words, recent }) ?? [
           allBut(inFull(part, series, { line: words, recent, used: before.used, out: outBefore(act, before) }), series),
         ]
       );

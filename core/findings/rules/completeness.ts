@@ -4,6 +4,7 @@ import { refitting, torqueAfter } from '../../drafting/refitting';
 import { takingOf } from '../../drafting/takings';
 import { isLeaving } from '../../model/lookup';
 import type { Step } from '../../model/procedure';
+import { verbOf } from '../../model/verbs';
 import type { Fix } from '../finding';
 import { answersOn, type CheckContext, changeStep, type Rule } from '../rule';
 
@@ -88,11 +89,14 @@ export const howMany: Rule<'how-many'> = {
   severity: 'warn',
   find: ({ workbook: { series, procedure } }) => {
     const open = new Set(series.components.filter(({ several }) => several).map(({ id }) => id));
-    return procedure.steps.flatMap(({ id: stepId, targets }) =>
-      targets.flatMap(({ componentId }) =>
-        open.delete(componentId) ? [{ stepId, componentIds: [componentId], facts: { componentId } }] : [],
-      ),
-    );
+    // What is only looked at or cleaned is counted by nobody.
+    return procedure.steps
+      .filter(({ verb }) => /^(?:takes|refits|renews|joins)$/.test(verbOf(verb).effect))
+      .flatMap(({ id: stepId, targets }) =>
+        targets.flatMap(({ componentId }) =>
+          open.delete(componentId) ? [{ stepId, componentIds: [componentId], facts: { componentId } }] : [],
+        ),
+      );
   },
 };
 

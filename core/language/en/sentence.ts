@@ -4,7 +4,7 @@ import type { Step, Target } from '../../model/procedure';
 import type { Application, Component, Series, Tool } from '../../model/series';
 import { verbOf } from '../../model/verbs';
 import { sayPreferred, type UnitPreference } from '../../quantity/preference';
-import { capital } from './counted';
+import { capital, numberWord } from './counted';
 import { sayClocking, sayDirection } from './directions';
 import { VERB_SAYS } from './verbs';
 
@@ -15,22 +15,6 @@ export interface SentencePiece {
   readonly text: string;
   readonly slot?: Slot;
 }
-
-const NUMBER_WORDS = [
-  '',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-  'eleven',
-  'twelve',
-];
 
 /** Verbs whose sentence names what is put on the part. */
 const WITH_CONSUMABLE = { lubricate: 'with', soak: 'in', 'apply-compound': 'using', fill: 'with' } as const;
@@ -201,10 +185,6 @@ function sayApplied({ consumableId, orConsumableIds = [] }: Application, series:
 
 function consumableName(series: Series, id: string): string {
   return lowerFirst(series.consumables.find((consumable) => consumable.id === id)?.name ?? 'compound');
-}
-
-function numberWord(n: number): string {
-  return NUMBER_WORDS[n] ?? String(n);
 }
 
 function withArticle(noun: string): string {

@@ -94,7 +94,7 @@ test.each<[string, string, readonly string[]]>([
     'remove the rotor and take a reading at the drive shaft',
     ['take-off: rotor', 'measure: drive shaft'],
   ],
-  ['as far as another part', 'fit the rotor flush with the stator', ['fit: rotor; flush, with the stator']],
+  ['as far as another part', 'fit the rotor flush with the stator', ['fit: rotor; flush with the stator']],
   [
     'what was named before it',
     'before the bearings come off, rotate them',

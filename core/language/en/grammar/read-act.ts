@@ -69,7 +69,9 @@ export function readAct(
   // "Straight out", "right off": how, and which way.
   if (verb.is === 'movement' && BEFORE_WAY.test(sentence.lows.slice(at, at + 6).join(' '))) {
     const length = lengthOf(BEFORE_WAY.exec(sentence.lows.slice(at, at + 6).join(' '))?.[1] ?? '');
-    if (sentence.lows[at] !== 'right') act.how.push(sentence.text(at, at + length));
+    // "Straight up" says where to as well.
+    const isUp = /^(?:up|down)$/.test(sentence.lows[at + length] ?? '') && sentence.lows[at] === 'straight';
+    if (sentence.lows[at] !== 'right') act.how.push(sentence.text(at, at + length + (isUp ? 1 : 0)));
     at += length;
   }
   while (
@@ -207,7 +209,7 @@ export function readAct(
     } else if (meant.aboutEnd === undefined && objects.phrases[0]?.pronoun && objects.phrases.length === 1) {
       const about = pronounText(reading, act, objects.phrases[0].name === 'it');
       // "Turn it over by hand": the pump, where nothing else was named.
-      const isPump = about === 'it' && act.verb === 'turn' && TURNS_IT.test(told);
+      const isPump = about === 'it' && ((act.verb === 'turn' && TURNS_IT.test(told)) || reading.isFirstWord);
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
       if (about === 'it' && !isPump && (isBehindValves || NEEDS_NAME.includes(act.verb)))
         reading.doubt('pronoun', sentence, objects.from, objects.end);

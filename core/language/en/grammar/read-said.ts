@@ -9,6 +9,7 @@ import { asVerdict } from './acts/verdicts';
 import { clausesOf } from './clauses';
 import { hiddenIn } from './hidden';
 import { lostWords } from './lost-words';
+import { torqueAt } from './names/figures';
 import { lastWordsOf, namesAt, namesOf } from './names/known-names';
 import { nounPhraseAt } from './names/noun-phrase';
 import type { Said, SaidCaution, SaidNote, SaidPart } from './names/said';
@@ -231,8 +232,18 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
     ({ kind, length }) =>
       (kind === 'part' && length >= (verb?.length ?? 1)) || (kind === 'tool' && length > (verb?.length ?? 1)),
   );
-  if (!verb || isPart) readWithoutVerb(reading, sentence, at, opened?.act, how, readClause);
+  if (!verb || isPart || isCompound(sentence, at)) readWithoutVerb(reading, sentence, at, opened?.act, how, readClause);
   else readAct(reading, sentence, at, verb, how, opened?.act);
+}
+
+/** "Oil plug with new washer, 8 N·m", "drain plug, 22 mm": a plug, and nothing is oiled or drained. */
+function isCompound(sentence: Sentence, at: number): boolean {
+  const { lows } = sentence;
+  return (
+    /^(?:oil|grease|drain|fill|vent|bleed|seal|lock|cap|stop|guide|press) (?:plug|cap|nipple|pan|sump|filter|cooler|cup|screw|nut|washer|ring|plate|pipe|line)s?$/.test(
+      lows.slice(at, at + 2).join(' '),
+    ) && lows.some((_, i) => i > at + 1 && torqueAt(sentence, i) !== undefined)
+  );
 }
 
 /** "Oil might drip out" says what oil does, and is no oiling. */

@@ -1,12 +1,12 @@
 import { verbOf } from '../../../model/verbs';
-import { objectsAt } from './acts/objects';
+import { objectsAt, takeObjects } from './acts/objects';
 import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
 import { hidesDone } from './hidden';
 import { torqueAt } from './names/figures';
 import { beginsFacing } from './names/name-ends';
 import { type NounPhrase, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
-import { isPartOrShort } from './names/short-names';
+import { isPartLike, isPartOrShort } from './names/short-names';
 import { trailing } from './told-along/trailing';
 import * as lexicon from './words/lexicon';
 import { ALSO_NOUN, verbAt, WAY_WORDS } from './words/operations';
@@ -24,6 +24,7 @@ export function readWithoutVerb(
   readRest: (reading: Reading, rest: Sentence) => void,
 ): void {
   if (readFigureOf(reading, sentence, at, opened) || readSameAgain(reading, sentence, at)) return;
+  if (readNewThere(reading, sentence, at)) return;
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn =
@@ -175,6 +176,21 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
   };
   reading.acts.push(act);
   trailing(reading, sentence, named.end + (same === undefined ? 0 : same.split(' ').length), act);
+  return true;
+}
+
+/** "New O-ring on the chamber", "new seal and ring in the groove": put there. */
+function readNewThere(reading: Reading, sentence: Sentence, at: number): boolean {
+  const { phrases, end } = objectsAt(sentence, at);
+  const [first] = phrases;
+  const arePut = first?.state.includes('new') && phrases.every((one) => isPartLike(one, reading.series));
+  const where = nounPhraseAt(sentence, end + 1);
+  if (!arePut || !where || !/^(?:in|on|into|onto|over|under|behind|around)$/.test(sentence.lows[end] ?? ''))
+    return false;
+  const act = blankAct('fit');
+  reading.acts.push(act);
+  takeObjects(reading, phrases, act);
+  trailing(reading, sentence, end, act);
   return true;
 }
 

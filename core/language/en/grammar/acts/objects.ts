@@ -2,6 +2,7 @@ import { byName, pluralName, singularName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
+import { numberWord } from '../../counted';
 import { lastWordsOf, namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
@@ -113,13 +114,8 @@ function sharesHead({ lows, words }: Sentence, phrase: NounPhrase, last: NounPhr
   const [word, other] = phrase.words;
   if (word === undefined || other !== undefined || last.known || last.words.length !== 2) return false;
   const behind = words.findIndex(({ to }) => to === phrase.to) + 1;
-  return SAYS_WHICH.test(word) && lows[behind] === 'and' && lows[behind + 1] === last.words[0];
+  return lexicon.SAYS_WHICH.test(word) && lows[behind] === 'and' && lows[behind + 1] === last.words[0];
 }
-
-/** Words that say which of two, and name nothing by themselves. */
-const SAYS_WHICH = new RegExp(
-  `^(?:${lexicon.BY_PLACE}|inlet|outlet|suction|discharge|male|female|high-pressure|low-pressure|drive|driven|inboard|outboard|stationary|rotating|fixed|moving|large|small|long|short|thick|thin)$`,
-);
 
 function isDirt(words: readonly string[]): boolean {
   const last = words.at(-1) ?? '';
@@ -203,7 +199,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       if (there && meant.length > 0 && meant.every(({ name }) => there.parts.some((part) => part.name === name)))
         samePlace(there, act);
       // "Wash everything and lay it on a cloth".
+      const before = isOfLast(reading, act);
       if (meant.length === 0 && effect === 'stays' && isOfEverything(reading, act)) act.about = 'everything';
+      else if (meant.length === 0 && effect === 'stays' && before !== undefined) act.about = before;
+      else if (meant.length === 0 && reading.isFirstWord && isDoneToPump(act.verb)) act.about = 'the pump';
       else if (meant.length === 0)
         reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
       act.parts.push(...meant);
@@ -238,7 +237,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
     } else if (isAnyPart(phrase)) {
       reading.doubts.push({ kind: 'pronoun', from: phrase.from, to: phrase.to, text: phrase.name, offers: [] });
     } else if (isNoPart(reading, phrase) && effect === 'stays') {
-      act.about = phrase.feature ? phrase.words.join(' ') : phrase.name;
+      const told = phrase.feature ? phrase.words.join(' ') : phrase.name;
+      act.about = phrase.fromCount === undefined ? told : `${numberWord(phrase.count ?? 1)} ${told}`;
       if (phrase.feature) feature(act, phrase.feature);
     } else {
       act.parts.push(ownPart(phrase, reading.series, act.parts));
@@ -281,6 +281,18 @@ function samePlace({ positionSetId, positionIds, positionNames = [] }: OpenAct, 
   act.positionIds = [...positionIds];
   act.positionNames = [...(act.positionNames ?? []), ...positionNames];
   if (positionSetId) act.positionSetId = positionSetId;
+}
+
+/** "Wipe the seal bores and look them over": what is no part and was cleaned just before. */
+function isOfLast({ acts }: Reading, act: OpenAct): string | undefined {
+  const last = acts.findLast((one) => one !== act);
+  const isDone = last && /^(?:clean|inspect|measure|dress|lubricate|mark)$/.test(last.verb) && last.parts.length === 0;
+  return isDone ? last.about : undefined;
+}
+
+/** What one may do to a whole pump. */
+function isDoneToPump(verb: Verb): boolean {
+  return /^(?:lay|clean|hold|move|inspect)$/.test(verb);
 }
 
 function isOfEverything({ acts }: Reading, act: OpenAct): boolean {

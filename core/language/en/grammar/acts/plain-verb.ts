@@ -139,7 +139,8 @@ export function plainVerb(
   // "Shut the cover" puts it back, and shuts no valve.
   const isLid = object && !object.pronoun && /\b(?:cover|lid|door|hatch|flap|box|guard)s?$/.test(objectText);
   const isStopper = /\b(?:plug|cap|bolt|screw)s?$/.test(objectText);
-  const isPart = object?.known?.kind === 'part' && (isStopper || !CLOSED.test(objectText));
+  const isPart =
+    (object?.known?.kind === 'part' || object?.pronoun) && objectText !== '' && (isStopper || !CLOSED.test(objectText));
   if (verb === 'close-valve' && isStopper && object?.known?.kind === 'part')
     return { verb: BY_HAND.test(told) ? 'start-by-hand' : 'fit' };
   if (verb === 'close-valve' && (isLid || isPart)) {

@@ -42,6 +42,17 @@ export class Reading {
     readonly inLine: readonly SaidPart[] = [],
   ) {}
 
+  /** Whether no step says anything yet: "it" can be the pump only. */
+  get isFirstWord(): boolean {
+    const { used, parts } = this.before;
+    return (
+      used?.size === 0 &&
+      parts.length === 0 &&
+      this.acts.every((act) => act.parts.length === 0) &&
+      this.named.length === 0
+    );
+  }
+
   doubt(kind: DoubtKind, sentence: Sentence, start: number, end: number, offers: readonly string[] = []): void {
     const from = sentence.words[start]?.from ?? sentence.words.at(-1)?.to ?? 0;
     const to = sentence.words[Math.max(start, end - 1)]?.to ?? from;

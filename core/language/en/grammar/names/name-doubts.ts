@@ -103,7 +103,9 @@ export function doubtAboutName(
   const said = name.toLowerCase().split(/\s+/);
   // "The coupling half"; but the ceramic half is half a seal.
   const isHalf = HALVED.test(said.slice(-2).join(' '));
-  if ((isFeature(said) && !isHalf) || isSubstance(said) || isToolName(said)) return asked('odd-name', []);
+  // A strap or a clamp may be the pump's.
+  if ((isFeature(said) && !isHalf) || isSubstance(said) || (isToolName(said) && !PUMPS_OWN.test(key)))
+    return asked('odd-name', []);
   // "Look at the arrow": what is called as no part is may be none.
   return isMoved || isPartNoun(name) ? undefined : asked('odd-name', []);
 }
@@ -134,6 +136,8 @@ function isAtPlace({ components, positionSets }: Series, name: string, called: r
     ({ id, positions }) => id === set && positions.some((place) => begins([...partsOf(place.name), ''], called)),
   );
 }
+
+const PUMPS_OWN = /^(?!(?:lift|load|ratchet|tow|cargo)).+ (?:strap|clamp|block)$/;
 
 /** What a thing does is no part of its name. */
 const DOES =
@@ -166,7 +170,9 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   // "Screws meshed" are screws, and how they are.
   const isSeveral = (word: string) => isPlural(word) && kindFromName(word) !== 'other';
   if (words.slice(0, -1).some(isSeveral) && kindFromName(name) === 'other') return true;
-  return strayWordsIn(name.replace(/\bnon-/gi, '')).some((word) => !isNounToo(word.toLowerCase()));
+  return strayWordsIn(name.replace(/\bnon-|^through[- ](?=bolt|stud|screw|rod|shaft)/gi, '')).some(
+    (word) => !isNounToo(word.toLowerCase()),
+  );
 }
 
 const NO_NAME =
@@ -178,7 +184,7 @@ function isNounToo(word: string): boolean {
 }
 
 const NOUNS =
-  /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|vent|return|relief|balance|pilot|wear|stroke|v|o|u|x)$/;
+  /^(?:plug|cap|cover|seal|screw|clip|pin|ring|spring|block|stop|guide|support|lock|filter|mount|hold-down|seat|stack|clamp|hook|drain|lift|press|drive|back|back-up|up|down|in|out|over|inner|outer|inside|outside|upper|lower|front|rear|left|right|centre|center|mark|brush|start|feed|slide|roll|bush|bearing|housing|bolt|nut|washer|gauge|oil|grease|tape|bend|elbow|joint|level|bed|index|match|set|rest|stand|stone|wedge|key|tab|flange|plate|vent|return|relief|balance|pilot|strap|sling|wear|stroke|v|o|u|x)$/;
 
 function begins(longer: readonly string[], parts: readonly string[]): boolean {
   return longer.length > parts.length && parts.every((part, i) => longer[i] === part);

@@ -78,6 +78,7 @@ function isPartAndWay({ lows }: Sentence, start: number): boolean {
   return kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
 }
 
+const FLUSHES = /^(?:line|pipe|tube|hose|connection|port|plug|valve|fitting|water|plan)s?$/;
 const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
 
 export function endsName(sentence: Sentence, start: number, at: number): boolean {
@@ -90,7 +91,9 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   const named = at === start && DETERMINERS.test(before) && (isOwned || !isJoint(sentence.words[at + 1]));
   if ((WAY_WORDS[low] !== undefined || WAY_BEFORE_PLACE[low] !== undefined) && !named) return true;
   const isLevel = low === 'level' && isSubstance(sentence.lows.slice(start, at));
-  if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel) return true;
+  // "The seal flush line".
+  const isFlushed = low === 'flush' && FLUSHES.test(sentence.lows[at + 1] ?? '');
+  if (at > start && (PRONOUN.test(low) || isManner(low)) && !isLevel && !isFlushed) return true;
   if (at > start && SECURES.test(low) && /^(?:each|every|both|all)$/.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && SECURES.test(low) && DETERMINERS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && MANNER_PHRASE.test(sentence.lows.slice(at, at + 5).join(' '))) return true;

@@ -368,7 +368,7 @@ function isOwnedByPart({ names }: Sentence, whole: NounPhrase, words: readonly s
   );
 }
 
-const AROUND = /^(?:pump|machine|unit|equipment|system|line)s?$/i;
+export const AROUND = /^(?:pump|machine|unit|equipment|system|line)s?$/i;
 
 /** The name of one, whether one or several are named: "valve plug" of "the valve plugs". */
 export function oneOf({ known, name }: NounPhrase): string {

@@ -3,7 +3,7 @@ import { byName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { BY_PLACE, FASTENS, ONLY_TOOLS } from '../words/lexicon';
+import { BY_PLACE, FASTENS, ONLY_TOOLS, SAYS_WHICH } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { namesSeveral, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
@@ -80,7 +80,12 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
  * "Both hoses" of a suction and a discharge hose, "all O-rings" of several kinds: each of them. Undefined where the
  * words do not say that all are meant.
  */
-export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: string): SaidPart[] | undefined {
+export function eachMeant(
+  part: SaidPart,
+  verb: Verb,
+  series: Series,
+  { line, recent }: Pick<Beside, 'line' | 'recent'>,
+): SaidPart[] | undefined {
   if (part.quoted || byName(series.components, part.name)) return undefined;
   const words = partsOf(part.name);
   const alike = partsEndingIn(series, words);
@@ -90,7 +95,18 @@ export function eachMeant(part: SaidPart, verb: Verb, series: Series, line: stri
   // "All bolts" of every kind are hardly taken out in one step; all seals may well be renewed.
   const areAll = alike.length > 1 && count === undefined && /^(?:renews|stays)$/.test(verbOf(verb).effect);
   const word = said?.toLowerCase();
-  return (word === 'both' && areBoth) || (word === 'all' && areAll)
+  // "The gears" of one idler and one drive gear, where no others are called so.
+  const arePair =
+    alike.length === 2 &&
+    namesSeveral(part.name) &&
+    (count === undefined || count === 2) &&
+    alike.every((known) => Math.max(...unitsOf(known, series)) === 1) &&
+    alike.every(({ parts, name }) => {
+      const which = parts.slice(0, -words.length);
+      return which.every((word) => SAYS_WHICH.test(word)) && !recent.some((other) => other.name === name);
+    }) &&
+    !/\b(?:other|new|more|remaining|any|some|no)\s+$/i.test(line.slice(0, part.from));
+  return arePair || (word === 'both' && areBoth) || (word === 'all' && areAll)
     ? alike.map(({ name }) => ({ ...named, name }))
     : undefined;
 }

@@ -62,6 +62,24 @@ export function sayShorter(piece: Piece): void {
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
     else if (/^the (?:whole )?lot(?= |$)/.test(said) && !piece.knows(at + 1))
       piece.words.splice(at, piece.low(at + 1) === 'lot' ? 2 : 3, piece.as(at, 'everything'));
+    else if (
+      LOOKS_AT_ANOTHER.test(said) &&
+      / for /.test(piece.lowsFrom(0).slice(0, at).join(' ')) &&
+      LOOKED.test(piece.lows(0))
+    )
+      piece.words.splice(at + 1, piece.low(at + 1) === 'at' ? 1 : 0, piece.behind(at, 'inspect'));
+    else if (
+      /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/.test(
+        said,
+      )
+    )
+      piece.words.splice(
+        at,
+        piece.low(at + 1) === 'it' ? 2 : 1,
+        piece.as(at, 'lock'),
+        piece.behind(at, 'it'),
+        piece.behind(at, 'out'),
+      );
     else if (/^all over (?:the|both|each|its|your) /.test(said)) piece.words.splice(at, 2, piece.as(at + 1, 'on'));
     else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
@@ -81,6 +99,15 @@ function leaveOut(piece: Piece): void {
   for (let at = piece.words.length - 2; at > 0; at -= 1) {
     const [before, low] = [piece.low(at - 1), piece.low(at)];
     const isAlso = low === 'also' && /^(?:and|,)$/.test(before);
+    // "The wear plate, also three nuts".
+    if (
+      isAlso &&
+      /^\S+ (?:[\w-]+ )?(?:screws|bolts|nuts|studs)(?: |$)/.test(piece.lows(at + 1)) &&
+      piece.words[at + 1]?.value !== undefined
+    ) {
+      piece.words.splice(at, 1);
+      continue;
+    }
     const named = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
     if (/^(?:please|kindly)$/.test(low)) piece.words.splice(at, 1);
     else if (isAlso && (piece.knows(at + 1) || piece.knows(named)))
@@ -204,6 +231,9 @@ const ANY_THAT = /^(?:any|those|(?:the )?ones) (?:that|which) (?:is|are|has|have
 /** "Look if there is any water in it". */
 const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
 /** "One third full of grease". */
+/** "Look at the seats for pitting and at the poppets for grooves": each for its own. */
+const LOOKS_AT_ANOTHER = /^and (?:at )?(?:the|both|all|its) (?:[\w-]+ ){1,4}?for /;
+const LOOKED = /\b(?:look|check|inspect|examine)\b/;
 const FRACTION = /^(?:half|thirds?|quarters?|percent|cent)$/;
 /** "Take the cover off, it's just two screws". */
 const IT_IS =

@@ -114,9 +114,18 @@ export function withWhat(place: Place): number | undefined {
     act.how.push(...phrase.state);
     return found.end;
   }
+  // "Pull the shaft with the mechanical seal", which nobody named before.
+  const isAlongAsNew =
+    !phrase.known &&
+    /^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '') &&
+    verbOf(act.verb).effect === 'takes' &&
+    phrase.state.length === 0 &&
+    kindFromName(phrase.name) !== 'other' &&
+    !lexicon.isToolName(phrase.words);
   // "Take the housing off with the bearing": what comes along is named, and fasteners may be what pulls.
   const isWhole =
     (phrase.known?.kind === 'part' ||
+      isAlongAsNew ||
       (/^(?:off|out|away)$/.test(sentence.lows[at - 1] ?? '') && isPartOrShort(phrase, place.reading.series))) &&
     !FASTENS.test(phrase.name) &&
     /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
@@ -157,7 +166,9 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   if ((effect !== 'takes' && effect !== 'refits') || act.parts.length === 0) return false;
   const words = partsOf(phrase.words.join(' '));
   const alike = partsEndingIn(reading.series, words);
-  if (!phrase.known && alike.length === 0) return false;
+  // "Pull the shaft with the mechanical seal": a part, though nobody named it before.
+  const isNew = /^(?:takes)$/.test(effect) && kindFromName(phrase.name) !== 'other' && !phrase.pronoun;
+  if (!phrase.known && alike.length === 0 && !isNew) return false;
   // Which of several is asked where it is named.
   const part = ownPart(phrase, reading.series, act.parts);
   const [only, other] = alike;

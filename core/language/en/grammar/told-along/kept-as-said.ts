@@ -32,6 +32,12 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         (sentence.lows[end] === 'and' && lexicon.isManner(sentence.lows[end + 1] ?? ''))
       )
         end += 1;
+      // "Flush with the step", "level with the face": so far.
+      const isWithWhat =
+        /^(?:flush|level|square|even)$/.test(sentence.lows[end - 1] ?? '') &&
+        /^(?:with|to)$/.test(sentence.lows[end] ?? '');
+      const measure = isWithWhat && !beginsFacing(sentence, end + 2) ? nounPhraseAt(sentence, end + 1) : undefined;
+      if (measure && !lexicon.isToolName(measure.phrase.words)) return keep(place, at, measure.end);
       // "..., still fine" is a remark that begins with such a word.
       const isRemark = sentence.lows[at - 1] === ',' && sentence.lows[at] === 'still' && !isJoint(sentence.words[end]);
       return keep(place, at, isRemark ? toComma(sentence, end) : end);
@@ -200,6 +206,13 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
   {
+    name: 'how far up or down: "oil up to the middle of the glass"',
+    read: (place) =>
+      /^(?:up|down) to (?:the|its|a) /.test(place.told)
+        ? keep(place, place.at, toJoint(place.sentence, place.at + 2))
+        : undefined,
+  },
+  {
     name: 'anything else that begins with a word like "against" or "through": kept as said',
     read: (place) => {
       const { sentence, at } = place;
@@ -224,7 +237,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
   {
     name: 'another part behind a comma: "rotor back on, new locking washer"',
     read: ({ reading, sentence, at, act }) => {
-      if (!/^[,:]$/.test(sentence.lows[at - 1] ?? '') || !movesParts(act.verb)) return undefined;
+      if (!/^[,:–-]$/.test(sentence.lows[at - 1] ?? '') || !movesParts(act.verb)) return undefined;
       const more = nounPhraseAt(sentence, at);
       // "The cover, four screws": which screws is asked where they are named.
       const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';

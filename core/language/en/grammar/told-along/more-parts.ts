@@ -1,7 +1,14 @@
+import { byName } from '../../../../model/names';
 import { objectsAt, takeObjects } from '../acts/objects';
 import { type Construction, toComma } from '../acts/place';
-import { blankAct, movesParts, partOf } from '../acts/reading';
-import { isPartOrShort } from '../names/short-names';
+import { blankAct, movesParts, partOf, type Reading } from '../acts/reading';
+import { partsEndingIn } from '../names/known-names';
+import { isJoint } from '../names/name-ends';
+import { AROUND, isCalledPart, type NounPhrase, nounPhraseAt, oneOf } from '../names/noun-phrase';
+import type { SaidPart } from '../names/said';
+import { isPartLike } from '../names/short-names';
+import { FASTENS } from '../words/lexicon';
+import { partsOf } from '../words/words';
 
 /** Further parts to which the same is done, told behind all that is said of the first. */
 export const MORE_PARTS: readonly Construction[] = [
@@ -39,13 +46,61 @@ export const MORE_PARTS: readonly Construction[] = [
     },
   },
   {
+    name: 'how many they are: "the retainers, there are three of them", "the rods, four pieces"',
+    read: ({ reading, sentence, at, act }) => {
+      const [part, other] = act.parts;
+      const from = sentence.lows[at] === ',' ? at + 1 : at;
+      const there = /^(?:there are|there're|it's|they are|they're|there were)(?: all)? (?=\S)/.exec(
+        sentence.lows.slice(from).join(' '),
+      )?.[0];
+      const number = from + (there === undefined ? 0 : there.trim().split(' ').length);
+      const count = sentence.words[number]?.value;
+      const behind =
+        /^(?:pieces?|pcs?|off|of (?:them|these|those)|in (?:all|total)|altogether)(?: in (?:all|total))?(?= ?,| ?$)/.exec(
+          sentence.lows.slice(number + 1).join(' '),
+        )?.[0];
+      const isAlone = there !== undefined && /^(?:|,)$/.test(sentence.lows[number + 1] ?? '');
+      if (!part || other || part.count !== undefined || count === undefined || (behind === undefined && !isAlone))
+        return undefined;
+      if (!Number.isInteger(count) || (there === undefined && !/^[,:–-]$/.test(sentence.lows[from - 1] ?? '')))
+        return undefined;
+      const end = number + 1 + (behind === undefined ? 0 : behind.split(' ').length);
+      reading.verbs.push(...sentence.lows.slice(from, end));
+      act.parts[0] = { ...part, count, fromCount: sentence.words[number]?.from ?? part.from };
+      return end;
+    },
+  },
+  {
+    name: 'whose fasteners they are: "the six screws on the valve body"',
+    read: ({ reading, sentence, at, act, told }) => {
+      const [part, other] = act.parts;
+      if (!part || other || !/^(?:take-off|draw|loosen|torque|disconnect)$/.test(act.verb)) return undefined;
+      if (!/^(?:on|of|from|at|in|around|holding|securing|for) (?:the|its) /.test(told) || !isBareFastener(part))
+        return undefined;
+      const owner = nounPhraseAt(sentence, at + 1);
+      const isOwner =
+        owner &&
+        isCalledPart(owner.phrase) &&
+        !AROUND.test(owner.phrase.name) &&
+        isJoint(sentence.words[owner.end]) &&
+        owner.phrase.feature === undefined &&
+        owner.phrase.state.length === 0 &&
+        owner.phrase.which === undefined &&
+        owner.phrase.words.length < 4;
+      if (!isOwner || isKnownByOwner(reading, part, owner.phrase)) return undefined;
+      const name = `${oneOf(owner.phrase)} ${part.name}`;
+      act.parts[0] = { ...part, name };
+      return owner.end;
+    },
+  },
+  {
     name: 'one more behind its tool: "the screws with the key, and their washers as well"',
     read: ({ reading, sentence, at, act }) => {
       if (!/^(?:and|,)$/.test(sentence.lows[at] ?? '') || !movesParts(act.verb)) return undefined;
       const start = sentence.lows[at + 1] === 'and' ? at + 2 : at + 1;
       const more = objectsAt(sentence, start);
       const tail = /^(?:as well|too|also)(?= |$)/.exec(sentence.lows.slice(more.end).join(' '))?.[0];
-      const areParts = more.phrases.length > 0 && more.phrases.every((one) => isPartOrShort(one, reading.series));
+      const areParts = more.phrases.length > 0 && more.phrases.every((one) => isPartLike(one, reading.series));
       if (tail === undefined || !areParts) return undefined;
       act.parts.push(...more.phrases.map(partOf));
       reading.verbs.push('as', 'well', 'also');
@@ -53,3 +108,14 @@ export const MORE_PARTS: readonly Construction[] = [
     },
   },
 ];
+
+function isBareFastener({ name, quoted }: SaidPart): boolean {
+  return !quoted && !name.includes(' ') && FASTENS.test(name);
+}
+
+/** Whether the series has fasteners that are called after that part, or by this very word. */
+function isKnownByOwner({ series }: Reading, { name }: SaidPart, owner: NounPhrase): boolean {
+  if (byName(series.components, name)) return true;
+  const words = partsOf(owner.name);
+  return partsEndingIn(series, partsOf(name)).some(({ parts }) => parts.some((word) => words.includes(word)));
+}

@@ -34,7 +34,9 @@ const SUBSTANCES =
   ipa isopropanol acetone ethanol methanol descaler antifreeze turpentine petrol gasoline bleach lacquer varnish primer antirust wine beer milk juice product liquid fluid medium slurry`);
 const SUBSTANCE_PAIRS = /^(?:liquid gasket|gasket (?:compound|maker|paste)|pipe dope|soapy water|petroleum jelly)$/;
 
-export function isSubstance(words: readonly string[]): boolean {
+export function isSubstance(said: readonly string[]): boolean {
+  // "Loctite 243" is one, whatever its number.
+  const words = said.length > 1 && /^\d+$/.test(said.at(-1) ?? '') ? said.slice(0, -1) : said;
   return SUBSTANCES.has(words.at(-1) ?? '') || SUBSTANCE_PAIRS.test(words.slice(-2).join(' '));
 }
 
@@ -71,6 +73,11 @@ export function isEnd(word: string): boolean {
 
 /** Words that say which of several by where it is, as an alternation. */
 export const BY_PLACE = 'upper|lower|top|bottom|front|rear|back|left|right|inner|outer|inside|outside';
+
+/** Words that say which of two, and name nothing by themselves. */
+export const SAYS_WHICH = new RegExp(
+  `^(?:${BY_PLACE}|inlet|outlet|suction|discharge|delivery|pressure|male|female|high-pressure|low-pressure|drive|driven|driving|idler|non-drive|inboard|outboard|stationary|rotating|fixed|moving|large|small|long|short|thick|thin|end|side)$`,
+);
 
 export const BENCH =
   /\b(?:bench|table|surface|floor|blocks?|stands?|timbers?|wood|pallet|trestle|ground|its (?:\w+ )?(?:side|face|back|end|flange|nose|feet|foot)|(?:one|on) side|workbench)\b/;
@@ -136,7 +143,7 @@ export const FASTENS = /(?:bolt|screw|nut|stud)s?$/i;
 
 /** Phrases that open what is told and say nothing. */
 export const FIRST_OF_ALL =
-  /^(?:so (?=the )|(?:going|putting (?:it|them|everything|this)|moving|getting)(?: all)? back together(?: again| now)?(?: ,)?|back together(?: again| now)? ,|(?:on|for|during|as for|time for|now for)(?: the)? (?:re-?assembly|assembly|dismantling|disassembly|teardown|refitting) ,|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?(?! [a-z-]+ing )|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|to start with|to begin with|after that(?: ,)?|(?:once|when|now) (?:that's|that is|this is|it's) (?:all )?done(?: ,)?|(?:with )?that done ,|at (?:this|that) (?:point|stage|time)(?: ,)?|from (?:here|there)(?: ,)?(?= (?:on )?(?:you|we|i|i'm|you're|we're|just|simply|,)\b)|(?:so )?let's|let us|it(?:'s| is) time to|here we go(?! over)|there we go|let me see|let's see|(?:folks|guys|(?:everyone|everybody)(?! [a-z]+s )|lads|team|gentlemen|people(?= ,))(?: ,)?|(?:reach|go|get)(?: in| up| under| behind| round)(?: there)? and|comes(?= (?:the )?(?:[\w-]+ ){1,4}:)|(?:we|i|you)(?:'ll)? (?:start|begin)(?: off)? with (?:the )?(?:[\w-]+ ){1,3}, so|all right|of course|you know|basically|alright|always|usually|normally|here(?= (?:i|we|you|they)\b))(?: |$)/;
+  /^(?:so (?=the )|(?:going|putting (?:it|them|everything|this)|moving|getting)(?: all)? back together(?: again| now)?(?: ,)?|back together(?: again| now)? ,|(?:on|for|during|as for|time for|now for)(?: the)? (?:re-?assembly|assembly|dismantling|disassembly|teardown|refitting) ,|(?:(?:the|our|your) )?(?:first|next|last|second|only|other) (?:thing|step|job)(?: (?:that )?(?:i|we|you)(?:'re|'ll|'ve|'d)?(?: (?:are|will|have|need|want|gonna|going|got|to|can|should|now))* do)?(?: (?:now|here|next))? is(?: to)?(?! [a-z-]+ing )|what (?:i|we|you)(?:'re|'ll|'d)?(?: (?:are|will|gonna|going|to|want|now|can))* do(?: (?:now|here|next|first))? is(?: to)?|go ahead and|first of all|first off|at first|to start with|to begin with|after that(?: ,)?|(?:once|when|now) (?:that's|that is|this is|it's) (?:all )?done(?: ,)?|(?:with )?that done ,|at (?:this|that) (?:point|stage|time)(?: ,)?|from (?:here|there)(?: ,)?(?= (?:on )?(?:you|we|i|i'm|you're|we're|just|simply|,)\b)|(?:so )?let's|let us|it(?:'s| is) time to|here we go(?! over)|there we go|let me see|let's see|(?:folks|guys|(?:everyone|everybody)(?! [a-z]+s )|lads|team|gentlemen|people(?= ,))(?: ,)?|(?:reach|go|get)(?: in| up| under| behind| round)(?: there)? and|comes(?= (?:the )?(?:[\w-]+ ){1,4}:)|(?:we|i|you)(?:'ll)? (?:start|begin)(?: off)? with (?:the )?(?:[\w-]+ ){1,3}, so|all right|of course|you know|basically|alright|always|usually|normally|here(?= (?:i|we|you|they)\b))(?: |$)/;
 /** Words said before the verb that say nothing. */
 export const FILLERS =
   set(`kindly actually then next now firstly secondly finally please just simply so okay ok also and well right

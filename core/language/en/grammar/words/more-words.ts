@@ -398,6 +398,13 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'fill in the form',
   ],
   test: [
+    'pressurise',
+    'pressurize',
+    'pressure up',
+    'pressure test',
+    'pressure-test',
+    'leak test',
+    'leak-test',
     'try to start',
     'monitor',
     'commission',
