@@ -27,6 +27,8 @@ export function splitLine(typed: string): Segment[] {
     // "Test @ 2 bar" and "worn > 2 mm" are said of a figure, and name no place and no end.
     const [, value, unit = ''] = /^\s(\d\S*)(?:\s(\S+))?/.exec(typed.slice(match.index + match[0].length)) ?? [];
     if ((mark === '>' && value) || (mark === '@' && value && readUnit(unit.replace(/[,.;]$/, '')))) continue;
+    // "Scratches = replace" says what follows, and no torque.
+    if (mark === '=' && /^\s\p{L}/u.test(typed.slice(match.index + match[0].length))) continue;
     // In plain words "seal + spring" are two things and "M8 * 20" is a size; behind a sign they are signs.
     const isApart = /^[+*]$/.test(mark) && /\s/.test(typed[match.index + match[0].length] ?? '');
     if (

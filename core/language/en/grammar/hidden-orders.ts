@@ -71,7 +71,7 @@ const BESIDE_WORK = /^(?:run (?:your|a)|blow|let|use|catch|count|write|twist (?:
 const STARTS = /^(?:start|run)$/;
 
 /** Behind a word that is a noun as well, what makes it a verb. */
-const ORDERED = /^(?:it|them|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
+const ORDERED = /^(?:it|them|those|these|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
 
 /** "Any rounding and they're finished": what follows from the look. */
 export const FINISHED =

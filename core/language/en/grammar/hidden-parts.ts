@@ -83,6 +83,20 @@ export function listsParts(sentence: Sentence): boolean {
   });
 }
 
+/** "The valve out: poppet, spring, seat": parts that nobody named yet, and nothing said of them. */
+export function listsNewParts({ lows }: Sentence): boolean {
+  if (SAID_OF.test(lows[0] ?? '')) return false;
+  const pieces = lows.join(' ').split(/ (?:,|and|then) /);
+  return pieces.some((piece) => {
+    const words = piece.replace(/^(?:the|its|their|a|an|new|old|both|all|one|two|three|four|\d+) /, '').split(' ');
+    const isName = words.length < 4 && words.every((word) => /^[a-z-]+$/.test(word) && !NO_NAME.test(word));
+    return isName && kindFromName(words.at(-1) ?? '') !== 'other';
+  });
+}
+
+const NO_NAME =
+  /^(?:of|on|off|from|in|into|onto|to|at|by|with|without|under|over|against|through|between|behind|around|round|along|per|each|every|as|like|is|are|no|not|out|up|down|back|away|first|last|next|it|them|its|the|a|an)$/;
+
 /** "Catch the slinger, it hops off": it is off by then. */
 export function comesOff(sentence: Sentence): boolean {
   const { lows, names } = sentence;

@@ -7,6 +7,7 @@ import {
   bringsAnother,
   catchesPart,
   comesOff,
+  listsNewParts,
   listsParts,
   MADE_TIGHT,
   movesByItself,
@@ -72,7 +73,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           catchesPart(said) ||
-          (movesParts(verb) && listsParts(said)) ||
+          (movesParts(verb) && (listsParts(said) || listsNewParts(said))) ||
           (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
           FINISHED.test(text) ||

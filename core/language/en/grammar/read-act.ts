@@ -1,6 +1,6 @@
 import { verbOf } from '../../../model/verbs';
 import { attended } from './acts/meant';
-import { GREASES, objectsAt, onlySubstance, takeObjects } from './acts/objects';
+import { GREASES, objectsAt, onlySubstance, takeObjects, tightenedOf } from './acts/objects';
 import { toJoint } from './acts/place';
 import { blankAct, movesParts, type OpenAct, partOf, type Reading, toolOf } from './acts/reading';
 import { meantByWhatIsOut, RUNS, verbMeant } from './acts/verb-meant';
@@ -210,12 +210,14 @@ export function readAct(
       const about = pronounText(reading, act, objects.phrases[0].name === 'it');
       // "Turn it over by hand": the pump, where nothing else was named.
       const isPump = about === 'it' && ((act.verb === 'turn' && TURNS_IT.test(told)) || reading.isFirstWord);
+      // "Fire it up": whatever was done before, the pump.
+      const isFired = act.verb === 'test' && verb.is === 'movement';
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
       if (about === 'it' && !isPump && (isBehindValves || NEEDS_NAME.includes(act.verb)))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
       const [, runs] = RUNS_IT.exec(told) ?? [];
       if (runs) act.about = about === 'it' ? `${runs} the pump` : sentence.text(start, objects.end);
-      else act.about = isPump ? 'the pump' : about;
+      else act.about = isPump || isFired ? 'the pump' : about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
       const about = sentence.text(objects.from, objects.end);
@@ -232,6 +234,7 @@ export function readAct(
   if (named) act.applied.push({ name: onlySubstance(reading.series, named) });
   if (!meant.isByWhat) takeObjects(reading, objects.phrases, act);
   trailing(reading, sentence, meant.aboutEnd ?? at, act);
+  if (objects.phrases.length === 0 && !last) doneToSame(reading, act);
   // "... and put a drop of sealant underneath": on what the action before was done to.
   const isPutOnNothing =
     act.applied.length > 0 && act.parts.length === 0 && act.about === undefined && act.into === undefined;
@@ -355,4 +358,12 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
   )
     return false;
   return nounPhraseAt(sentence, at + 1) !== undefined;
+}
+
+/** "Inspect for wear", "clean thoroughly" behind a step: done to what that step was about, as "clean it" is. */
+function doneToSame({ before }: Reading, act: OpenAct): void {
+  const isBare = act.parts.length === 0 && act.about === undefined && act.into === undefined;
+  if (!isBare || !/^(?:inspect|clean|lubricate|measure|discard|torque)$/.test(act.verb)) return;
+  if (act.how.some((how) => /^(?:that|if|whether|how|which|where|on|in|at|all|under|behind)\b/i.test(how))) return;
+  act.parts.push(...(act.verb === 'torque' ? tightenedOf(before.parts) : before.parts));
 }

@@ -46,8 +46,13 @@ export function readWithoutVerb(
     // "..., then a quarter turn more" goes on with what was said.
     reading.keepHow(text);
   } else if (asksHow(reading, sentence, at)) reading.keepHow(`${text}?`);
+  else if (NO_MORE_THAN.test(told) && /^(?:inspect|measure|compare|align)$/.test(reading.acts.at(-1)?.verb ?? ''))
+    reading.keepHow(text);
   else reading.doubt('verb', sentence, at, at + 1);
 }
+
+/** "Nothing over 2 thou." */
+const NO_MORE_THAN = /^(?:nothing|none|not|no|never) (?:more than|less than|over|under|above|below) [\d.,]+/;
 
 /** "Turn by hand - free?": what is looked at on the way. */
 function asksHow({ acts }: Reading, sentence: Sentence, at: number): boolean {

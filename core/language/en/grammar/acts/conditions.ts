@@ -123,12 +123,14 @@ function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): st
   )
     subject += 1;
   const is = /^(?:is|are|has|have|shows?|looks?|feels?|gets?)$/.test(lows[subject] ?? '') ? subject + 1 : subject;
-  const isSubject = is > subject || (subject > at && /^(?:it|they|either|any)/.test(lows[at] ?? ''));
+  const isSubject =
+    is > subject ||
+    (subject > at && (/^(?:it|they|either|any)/.test(lows[at] ?? '') || lows[subject - 1]?.endsWith("'s")));
   return sentence.text(isSubject ? is : at, end).replace(/ (?:the|both|all)$/i, '');
 }
 
 const isNamed = (low: string | undefined, names: readonly string[]) =>
-  low !== undefined && names.some((name) => name === low || `${name}s` === low);
+  low !== undefined && names.some((name) => [name, `${name}s`, `${name}'s`].includes(low));
 
 /** "..., it's done for". */
 const IS_SCRAP = new RegExp(

@@ -314,7 +314,7 @@ function tightened({ parts }: SaidAct, { verb }: OpenAct): readonly SaidPart[] {
 }
 
 /** Of several parts those that are tightened: the fasteners, or whatever takes a torque. */
-function tightenedOf(parts: readonly SaidPart[]): readonly SaidPart[] {
+export function tightenedOf(parts: readonly SaidPart[]): readonly SaidPart[] {
   const fasteners = parts.filter(({ name }) => lexicon.FASTENS.test(name));
   return fasteners.length > 0 ? fasteners : parts.filter(({ name }) => !TAKES_NO_TORQUE.test(name));
 }

@@ -34,6 +34,8 @@ export function plainVerb(
   // Words of the object decide between some readings, as everywhere in the program.
   const usual = readVerb(told.replaceAll(' ,', ','))?.verb;
   if (verb === 'attend') return attended(sentence, told);
+  // "Cut a new gasket out of sheet", "cut the rings to length" makes them, and takes nothing off.
+  if (verb === 'cut' && (object?.state.includes('new') || CUT_FROM.test(told))) return attended(sentence, told);
   // "Brush sealant onto the flange": put on with a brush, and nothing is cleaned.
   const isSpread =
     SPREADS.test(phrase) && /^(?:on|onto|over|into|to|in|around|round|inside|between)$/.test(sentence.lows[at] ?? '');
@@ -41,6 +43,8 @@ export function plainVerb(
   // "Rub the faces with alcohol and a cloth"; rubbed down or on, it may be anything.
   if (phrase === 'rub' && object && !isStuff(object) && sentence.lows[at] === 'with') return { verb: 'clean' };
   if (phrase === 'rub') return undefined;
+  // "Wipe it with light oil": put on, and nothing is cleaned.
+  if (/^wipe\b/.test(phrase) && WIPED_ON.test(told)) return { verb: 'lubricate' };
   if (phrase === 'replace' || phrase === 'change') {
     if (
       /\bwhere (?:it|they) (?:came|was|were|belong)\b|\bback\b(?!-)|\bin (?:its|their) (?:place|original)\b|\bon (?:its|their) own\b/.test(
@@ -158,7 +162,7 @@ export function plainVerb(
   // "Check it's not dripping".
   if (
     /^check\b/.test(phrase) &&
-    ((RUNNING_SIGNS.test(told) && /^check (?:that )?(?:it's|it is|they're|there's|nothing) /.test(told)) ||
+    ((RUNNING_SIGNS.test(told) && /^check (?:that )?(?:it's|it is|they're|there's|nothing(?:'s)?) /.test(told)) ||
       (/^check (?:that )?(?:it's|it is|it|the (?:motor|pump)) (?:is )?(?:turn|run|rotat|spin|prim|pump)\w+/.test(
         told,
       ) &&
@@ -329,6 +333,10 @@ const SHOWN_RUNNING = new RegExp(
 );
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
 
+const CUT_FROM =
+  /\b(?:out of|from) (?:[\w.,]+ ){0,4}?(?:sheet|stock|cord|roll|paper|material|rope|tube|strip|rod|bar)\b|\bto length\b/;
+const WIPED_ON =
+  /\bwith (?:a (?:little|bit of|touch of|(?:thin |light )?film of|drop of) |clean |light |fresh |some |thin )*(?:[\w-]+ )?(?:oil|grease|lubricant|glycerine?)\b/;
 const CLOSED =
   /\b(?:valves?|cocks?|taps?|supply|inlet|outlet|lines?|suction|discharge|water|air|steam|feed|ports?|hatch|vents?|drains?)\b/;
 

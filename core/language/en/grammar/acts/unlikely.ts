@@ -16,6 +16,7 @@ const UNLIKELY: Readonly<Partial<Record<Verb, readonly ComponentKind[]>>> = {
   split: [...SOFT, ...LOOSE, 'nut', 'dome-nut', 'bolt', 'screw', 'washer'],
   cut: ['bearing', 'impeller', 'rotor', 'shaft', 'housing', 'valve-ball', 'key'],
   pin: [...SOFT, 'valve-ball'],
+  'start-by-hand': [...SOFT, ...LOOSE, 'seal-face', 'cup-washer'],
 };
 
 /** "Knock back the tab washer, and then the nut": nobody bends a nut. Asked where nothing likelier goes with it. */

@@ -18,6 +18,7 @@ export function strongest(ways: readonly Way[], backFits: boolean): Way | undefi
 
 /** The way a place tells: "from the bore" is out. Not where it says at which of several: "on each side". */
 export function placeBehind(sentence: Sentence, start: number): Way | undefined {
+  const tool = sentence.lows.findIndex((low, i) => i >= start && /^(?:with|using)$/.test(low));
   for (let at = start; at < sentence.words.length; at += 1) {
     const low = sentence.lows[at] ?? '';
     if (low === 'through' && sentence.lows[at + 1] === 'to') return 'along';
@@ -56,6 +57,8 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
       continue;
     // "Pull the plugs into a tray": caught there.
     if (way === 'in' && CATCHES.test(next?.phrase.words.at(-1) ?? '') && next?.phrase.known?.kind !== 'part') continue;
+    // "With a puller on the inner race" says where the puller goes.
+    if (/^(?:in|on)$/.test(low) && tool >= start && tool < at - 1) continue;
     return /^(?:in|on)$/.test(way) && isOutBehind(sentence, at + 1) ? 'out' : way;
   }
   return undefined;

@@ -40,6 +40,13 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     !isElsewhere(known, said) &&
     !isOneOfMany(known, part, line, series);
   const alike = partsEndingIn(series, words).filter(isPossible);
+  // "The bolts of the suction flange, and pull the flange away": the suction flange.
+  if (alike.length === 0 && partsEndingIn(series, words).length === 0) {
+    const owner = recent
+      .map(({ name }) => name.split(' ').slice(0, -1))
+      .find((own) => own.length > words.length && endsIn(partsOf(own.join(' ')), words));
+    return owner ? { ...part, name: owner.join(' ') } : part;
+  }
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {
     const [only, other] = alike.filter(isMeant);

@@ -43,6 +43,11 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   if (count !== undefined && count > 1 && !isPlural(phrase.words.at(-1) ?? ''))
     return { tool: { name: `${count} ${phrase.words.join(' ')}` }, end: found.end };
   let { end } = found;
+  // "A block of wood".
+  const isOf =
+    /^of (?:hard)?(?:wood|brass|aluminium|aluminum|steel|copper|plastic|nylon|timber|lead|rubber|leather|pipe|tube)\b/;
+  const material = isOf.test(sentence.lows.slice(end).join(' ')) ? ` of ${sentence.lows[end + 1]}` : '';
+  if (material !== '') end += 2;
   // Behind an instrument a length is what it shall show.
   const behind = INSTRUMENT.test(phrase.words.at(-1) ?? '') ? undefined : sizeBehind(sentence, end);
   if (behind && size === undefined) {
@@ -53,7 +58,9 @@ export function toolAt(sentence: Sentence, start: number): { tool: SaidTool; end
   const whole = size ?? (knownSize.length > 0 ? knownSize.join(',').trim() : undefined);
   return {
     tool: {
-      name: count !== undefined && count > 1 && !phrase.known ? singularName(knownName.trim()) : knownName.trim(),
+      name:
+        (count !== undefined && count > 1 && !phrase.known ? singularName(knownName.trim()) : knownName.trim()) +
+        material,
       ...(whole !== undefined && { size: whole }),
       ...(count !== undefined && { count }),
     },

@@ -336,13 +336,23 @@ function bareNew(piece: Piece, at: number): boolean {
   if (piece.low(at) !== 'new' || at > piece.skipFillers(0)) return false;
   const things = objectsAt(piece.sentence(), at);
   const areNew = things.phrases.every(
-    ({ known, state, words }) =>
+    ({ known, state, words, name }) =>
       state.includes('new') &&
-      (known?.kind === 'part' || lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '')),
+      (known?.kind === 'part' ||
+        kindFromName(name) !== 'other' ||
+        lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? '')),
   );
-  const isEnd = piece.isLast(things.end - 1) || /^(?:with|on|in|at|for|between|all|each)$/.test(piece.low(things.end));
+  const isBeforeOrder =
+    /^(?:and|then)$/.test(piece.low(things.end)) && verbAt(piece.lowsFrom(things.end + 1), 0) !== undefined;
+  const isEnd =
+    piece.isLast(things.end - 1) ||
+    isBeforeOrder ||
+    /^(?:with|on|in|at|for|between|all|each)$/.test(piece.low(things.end));
   if (things.phrases.length === 0 || !areNew || !isEnd) return false;
-  piece.words.splice(at, 0, piece.as(at, 'renew', true));
+  // "New rubber on the hub": put there.
+  const place = /^(?:on|in)$/.test(piece.low(things.end)) ? nounPhraseAt(piece.sentence(), things.end + 1) : undefined;
+  const isPut = place !== undefined && isCalledPart(place.phrase) && !place.phrase.every;
+  piece.words.splice(at, 0, piece.as(at, isPut ? 'fit' : 'renew', true));
   return true;
 }
 

@@ -263,6 +263,28 @@ function lookOn(piece: Piece): void {
       !things.phrases.every((one) => isThing(one) || isShortName(piece, partsOf(one.words.at(-1) ?? '')))
     )
       continue;
+    // "Washboarding in the liner and chunking on the rubber": each on its own.
+    const first = looked.lows.findIndex((low, i) => i > at + 1 && i < on && /^(?:on|in|of|at)$/.test(low));
+    const one = first < 0 ? undefined : objectsAt(looked, first + 1);
+    if (
+      one?.phrases.length &&
+      one.phrases.every(isThing) &&
+      /^and$/.test(looked.lows[one.end] ?? '') &&
+      on > one.end + 1
+    ) {
+      piece.words.splice(
+        one.end + 1,
+        0,
+        piece.behind(one.end, 'inspect'),
+        ...piece.words.splice(on + 1, things.end - on - 1),
+        piece.behind(one.end, 'for'),
+      );
+      const left = piece.words.indexOf(looked.words[on] as Word);
+      if (left >= 0) piece.words.splice(left, 1);
+      const [, ...own] = piece.words.splice(first, one.end - first);
+      piece.words.splice(at - 1, 1, piece.as(at - 1, 'inspect'), ...own);
+      return;
+    }
     const [, ...thing] = piece.words.splice(on, things.end - on);
     const verb = piece.low(at - 1).endsWith('ing') ? 'inspecting' : 'inspect';
     piece.words.splice(at - 1, 1, piece.as(at - 1, verb), ...thing);

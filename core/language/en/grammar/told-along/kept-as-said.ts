@@ -24,6 +24,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: (place) => {
       const { sentence, at, told } = place;
       const phrase = lexicon.MANNER_PHRASE.exec(told)?.[0];
+      // "Take the plate off as well" says no more than "and".
+      if (phrase && /^(?:as well|too)$/.test(phrase)) return at + phrase.split(' ').length;
       if (phrase) return keep(place, at, Math.min(at + phrase.split(' ').length, sentence.words.length));
       if (!lexicon.isManner(sentence.lows[at] ?? '')) return undefined;
       let end = at + 1;
@@ -139,6 +141,17 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'how one goes along: "work your way round from the middle"',
     read: (place) =>
       lexicon.OWN_WAY.test(place.told) ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
+  },
+  {
+    name: 'renewed where signs are found: "check it for roughness, replace if necessary"',
+    read: ({ reading, sentence, at, act, told }) => {
+      const said = act.looks.length > 0 ? RENEWED_WHERE_NEEDED.exec(told)?.[0] : undefined;
+      if (said === undefined) return undefined;
+      act.renewIf.push(...act.looks.splice(0));
+      const end = at + said.split(' ').length;
+      reading.verbs.push(...sentence.lows.slice(at, end));
+      return end;
+    },
   },
   {
     name: 'its limit: "measure the shoe, renew below 39 mm"',
@@ -298,6 +311,11 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'on which of its sides: "oil the gasket both sides"',
+    read: (place) =>
+      /^both (?:sides|faces)(?= ?,| and |$)/.test(place.told) ? keep(place, place.at, place.at + 2) : undefined,
+  },
+  {
     name: 'what one can then see or reach: "then you can see the bolts"',
     read: (place) =>
       /^(?:and )?(?:then |now )?(?:you|we)(?:'ll)?(?: can| will)? (?:now |then )?(?:see|reach|get (?:at|to)|have access to) /.test(
@@ -332,6 +350,9 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
+const RENEWED_WHERE_NEEDED =
+  /^(?:and )?(?:replace|renew|change)(?: (?:it|them))? (?:if|where|when|as) (?:necessary|needed|required|found|there are any|any)(?= ?[,.;]|$)/;
+
 /** "The guard, four screws", where no screws are known: the guard screws. */
 function ownName({ known, words }: NounPhrase, { parts }: OpenAct, { series }: Reading): { name?: string } {
   const [owner, other] = parts;

@@ -2,6 +2,7 @@ import { byName } from '../../../../model/names';
 import { objectsAt, takeObjects } from '../acts/objects';
 import { type Construction, toComma } from '../acts/place';
 import { blankAct, movesParts, partOf, type Reading } from '../acts/reading';
+import { measureAt } from '../names/figures';
 import { partsEndingIn } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
 import { AROUND, isCalledPart, type NounPhrase, nounPhraseAt, oneOf } from '../names/noun-phrase';
@@ -59,12 +60,16 @@ export const MORE_PARTS: readonly Construction[] = [
         /^(?:pieces?|pcs?|off|of (?:them|these|those)|in (?:all|total)|altogether)(?: in (?:all|total))?(?= ?,| ?$)/.exec(
           sentence.lows.slice(number + 1).join(' '),
         )?.[0];
-      const isAlone = there !== undefined && /^(?:|,)$/.test(sentence.lows[number + 1] ?? '');
+      // "The bolts out, sixteen 3/4 inch": how many, and their size.
+      const size = there === undefined && behind === undefined ? measureAt(sentence, number + 1) : undefined;
+      const isSized = size !== undefined && /^(?:mm|in)$/.test(size.unit) && isJoint(sentence.words[size.end]);
+      const isAlone = isSized || (there !== undefined && /^(?:|,)$/.test(sentence.lows[number + 1] ?? ''));
       if (!part || other || part.count !== undefined || count === undefined || (behind === undefined && !isAlone))
         return undefined;
       if (!Number.isInteger(count) || (there === undefined && !/^[,:–-]$/.test(sentence.lows[from - 1] ?? '')))
         return undefined;
-      const end = number + 1 + (behind === undefined ? 0 : behind.split(' ').length);
+      const end = isSized ? size.end : number + 1 + (behind === undefined ? 0 : behind.split(' ').length);
+      if (isSized) act.how.push(sentence.text(number + 1, end));
       reading.verbs.push(...sentence.lows.slice(from, end));
       act.parts[0] = { ...part, count, fromCount: sentence.words[number]?.from ?? part.from };
       return end;

@@ -39,6 +39,10 @@ export const STATES =
 export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;
 
 /** "The screw's flanks" are the flanks of the screw. */
+/** "The rod's all the way back", "a roller's rough": how it is. */
+const SAYS_HOW =
+  /^(?:all|way|too|so|very|really|just|only|now|already|always|never|usually|probably|rough|loose|tight|left|worn|gone|stuck|hot|cold|warm|cool|broken|milky|wet|dry|dirty|bad|okay|ok|fine|done|closed|empty|bent|cracked|scored|pitted|been|got|sitting|seated|damaged|torn|held|made|supposed|showing|leaking|missing|heavy|fragile|brittle|sharp|live|under|soft|hard|blocked|seized|rusty|flush|level)$/;
+
 export function withoutOwner(word: Word, at: number, words: readonly Word[]): Word {
   // "The drain's at the bottom" is, and owns nothing.
   if (
@@ -47,6 +51,7 @@ export function withoutOwner(word: Word, at: number, words: readonly Word[]): Wo
     )
   )
     return word;
+  if (SAYS_HOW.test(words[at + 1]?.low ?? '')) return word;
   const owner = /^([a-z-]{3,})'s$/.exec(word.low)?.[1];
   if (!owner || NO_OWNERS.test(owner)) return word;
   return { ...word, low: owner, parts: partsOf(owner), as: owner };

@@ -225,6 +225,9 @@ const REFERENCE = /^(?:item|items|pos|position|ref|part|no|nr|#)$/;
 function abbreviated(words: Word[]): void {
   for (let at = 0; at + 1 < words.length; at += 1) {
     const [word, slash, next] = [words[at], words[at + 1], words[at + 2]];
+    // "Grease seal w silicone grease".
+    if (word?.low === 'w' && at > 0 && /^\p{L}{2,}/u.test(slash?.low ?? ''))
+      words[at] = { ...word, low: 'with', parts: ['with'], as: 'with' };
     if (word?.low !== 'w' || slash?.low !== '/') continue;
     const isWithout = next?.low === 'o' && next.from === slash.to;
     const low = isWithout ? 'without' : 'with';
