@@ -146,6 +146,10 @@ function isOneThought(sentence: Sentence, start: number): boolean {
 
 /** "..., then the plunger, then": done as the one before. */
 function isPartAlone(sentence: Sentence, start: number): boolean {
+  // "..., then the seats with the bevel up", which nobody named yet.
+  const named = /^(?:the|your|both)$/.test(sentence.lows[start] ?? '') ? nounPhraseAt(sentence, start) : undefined;
+  const isNew = named && !named.phrase.known && isCalledPart(named.phrase);
+  if (isNew && /^(?:,|;|\.|then|and|with|)$/.test(sentence.lows[named.end] ?? '')) return true;
   const at = /^(?:the|a|an|both|all)$/.test(sentence.lows[start] ?? '') ? start + 1 : start;
   return namesAt(sentence.names, sentence.words, at).some(({ kind, length, numbered }) => {
     const number = sentence.words[at + length]?.value;

@@ -86,8 +86,12 @@ export function isOneVerb({ lows }: Sentence): boolean {
   const verb = verbAt(lows, 0);
   const [low = ''] = lows;
   const isElse = lexicon.isManner(low) || lexicon.isFeature([low]) || WAY_WORDS[low] !== undefined;
-  return verb?.is === 'movement' && lows.length === 1 && !isElse && low !== 'lower' && low !== 'raise';
+  const isOrder = verb?.is === 'movement' || (verb?.is === 'verb' && BARE_ORDER.test(low));
+  return isOrder && lows.length === 1 && !isElse && low !== 'lower' && low !== 'raise';
 }
+
+const BARE_ORDER =
+  /^(?:fill|drain|vent|bleed|prime|grease|oil|lubricate|renew|replace|discard|inspect|measure|tighten|torque|test|refit|assemble|reassemble|remove|install|dismantle|disassemble|lock|isolate|rinse|wash|degrease)$/;
 
 /** "To zero and de-energise the drive": done as well, whatever that word means. */
 export function joinsOrder({ lows }: Sentence): boolean {

@@ -89,6 +89,14 @@ export function listsNewParts({ lows }: Sentence): boolean {
   const pieces = lows.join(' ').split(/ (?:,|and|then) /);
   return pieces.some((piece) => {
     const words = piece.replace(/^(?:the|its|their|a|an|new|old|both|all|one|two|three|four|\d+) /, '').split(' ');
+    const place = words.findIndex((word) => NO_NAME.test(word));
+    const isPut =
+      place > 0 &&
+      place < 4 &&
+      /^(?:on|over|under|behind|in|between|onto|into) (?:it|them|top|the|that|each)\b/.test(
+        words.slice(place).join(' '),
+      );
+    if (isPut && kindFromName(words[place - 1] ?? '') !== 'other') return true;
     const isName = words.length < 4 && words.every((word) => /^[a-z-]+$/.test(word) && !NO_NAME.test(word));
     return isName && kindFromName(words.at(-1) ?? '') !== 'other';
   });

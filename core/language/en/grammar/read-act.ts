@@ -210,6 +210,12 @@ export function readAct(
       const about = pronounText(reading, act, objects.phrases[0].name === 'it');
       // "Turn it over by hand": the pump, where nothing else was named.
       const isPump = about === 'it' && ((act.verb === 'turn' && TURNS_IT.test(told)) || reading.isFirstWord);
+      // "Turn it over by hand" behind a bolt that was tightened.
+      const isOfFastener =
+        act.verb === 'turn' &&
+        TURNS_IT.test(told) &&
+        !last &&
+        reading.before.parts.every(({ name }) => !ROTATES.test(name));
       // "Fire it up": whatever was done before, the pump.
       const isFired = act.verb === 'test' && verb.is === 'movement';
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
@@ -217,7 +223,7 @@ export function readAct(
         reading.doubt('pronoun', sentence, objects.from, objects.end);
       const [, runs] = RUNS_IT.exec(told) ?? [];
       if (runs) act.about = about === 'it' ? `${runs} the pump` : sentence.text(start, objects.end);
-      else act.about = isPump || isFired ? 'the pump' : about;
+      else act.about = isPump || isFired || isOfFastener ? 'the pump' : about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
       const about = sentence.text(objects.from, objects.end);
@@ -327,6 +333,7 @@ function amountFrom({ lows }: Sentence, at: number): number {
 const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;
 const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out|apart|yet|fully))*\b/;
 
+const ROTATES = /\b(?:shaft|rotor|impeller|coupling|crank|crankshaft|spindle|wheel|gear|screw|fan|motor)s?$/i;
 const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
 const RUNS_IT = /^(run|start) (?:it|them)\b/;
 

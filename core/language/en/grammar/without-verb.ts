@@ -1,10 +1,10 @@
 import { verbOf } from '../../../model/verbs';
 import { objectsAt, takeObjects } from './acts/objects';
-import { blankAct, type OpenAct, partOf, type Reading } from './acts/reading';
+import { blankAct, movesParts, type OpenAct, partOf, type Reading } from './acts/reading';
 import { hidesDone } from './hidden';
 import { torqueAt } from './names/figures';
 import { beginsFacing } from './names/name-ends';
-import { type NounPhrase, nounPhraseAt } from './names/noun-phrase';
+import { isCalledPart, type NounPhrase, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
 import { isPartLike, isPartOrShort } from './names/short-names';
 import { trailing } from './told-along/trailing';
@@ -165,7 +165,10 @@ const STATES_WHAT_IS = /^(?:is|are|was|were|has|have|had|which|that|who|you|i|we
 function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolean {
   const named = nounPhraseAt(sentence, at);
   const last = reading.acts.at(-1);
-  if (named?.phrase.known?.kind !== 'part') return false;
+  // "Drop the balls in, then the seats", which nobody named yet.
+  const isNew =
+    named && !named.phrase.known && /^(?:the|your|both)$/.test(sentence.lows[at] ?? '') && isCalledPart(named.phrase);
+  if (!named || !(named.phrase.known?.kind === 'part' || (isNew && last && movesParts(last.verb)))) return false;
   const same = SAME.exec(sentence.lows.slice(named.end).join(' '))?.[0];
   const goesOn =
     same !== undefined || /^(?:with|,)$/.test(sentence.lows[named.end] ?? '') || beginsFacing(sentence, named.end);

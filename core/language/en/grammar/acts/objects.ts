@@ -96,8 +96,9 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
     const head = last.words.at(-1) ?? '';
     const lead = phrases[0]?.words.slice(0, -1) ?? [];
     if (sharesHead(sentence, phrase, last)) {
-      const name = `${phrase.words.join(' ')} ${head}`;
-      const own = find([...phrase.words, head]);
+      const rest = last.words.slice(1);
+      const name = [...phrase.words, ...rest].join(' ');
+      const own = find([...phrase.words, ...rest]);
       return { ...phrase, ...(own && { known: own }), name: own?.name ?? name, words: (own?.name ?? name).split(' ') };
     }
     const known =
@@ -112,7 +113,8 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
 /** "The inlet and outlet valves", where the series has neither: both are valves. */
 function sharesHead({ lows, words }: Sentence, phrase: NounPhrase, last: NounPhrase): boolean {
   const [word, other] = phrase.words;
-  if (word === undefined || other !== undefined || last.known || last.words.length !== 2) return false;
+  if (word === undefined || other !== undefined || last.known || last.words.length < 2) return false;
+  if (last.words.length > 2 && !lexicon.SAYS_WHICH.test(last.words[0] ?? '')) return false;
   const behind = words.findIndex(({ to }) => to === phrase.to) + 1;
   return lexicon.SAYS_WHICH.test(word) && lows[behind] === 'and' && lows[behind + 1] === last.words[0];
 }

@@ -43,6 +43,13 @@ export function plainVerb(
   // "Rub the faces with alcohol and a cloth"; rubbed down or on, it may be anything.
   if (phrase === 'rub' && object && !isStuff(object) && sentence.lows[at] === 'with') return { verb: 'clean' };
   if (phrase === 'rub') return undefined;
+  // "Pack the stuffing box, four rings": filled with packing, whatever that is.
+  if (
+    /^(?:re)?pack$/.test(phrase) &&
+    /\b(?:stuffing box|gland|box)(?:es)?$/.test(objectText) &&
+    !/\bwith\b.*\b(?:grease|oil|jelly)\b/.test(told)
+  )
+    return undefined;
   // "Wipe it with light oil": put on, and nothing is cleaned.
   if (/^wipe\b/.test(phrase) && WIPED_ON.test(told)) return { verb: 'lubricate' };
   if (phrase === 'replace' || phrase === 'change') {
@@ -261,6 +268,7 @@ const SPREADS = /^(?:brush|wipe|rub|paint|squirt|drip|spread|smooth|daub)$/;
 function locksPart(objectText: string, object: NounPhrase | undefined, reading: Reading): boolean {
   const isPart =
     object?.known?.kind === 'part' ||
+    (object !== undefined && !object.pronoun && kindFromName(objectText) !== 'other') ||
     FASTENER.test(objectText) ||
     (object?.pronoun === true && reading.acts.at(-1)?.parts.length === 1);
   return (

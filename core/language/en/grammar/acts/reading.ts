@@ -112,11 +112,15 @@ export class Reading {
     if (this.named.length > 0) return this.named;
     // "Put a drop on the retainer thread and torque it": something of this line, and not of the step before.
     const isElse =
-      this.acts.some(({ verb, about }) => /^(?:lubricate|apply-compound)$/.test(verb) && about !== undefined) ||
+      this.acts.some(({ verb, about }) => IS_OF_FEATURE.test(verb) && about !== undefined) ||
       (this.note.how.length > 0 && this.inLine.length > 0);
-    return isElse ? [] : this.before.parts;
+    return isElse ? NOTHING : this.before.parts;
   }
 }
+
+const NOTHING: readonly SaidPart[] = [];
+/** What may be done to a bore or a face, which "it" then means. */
+const IS_OF_FEATURE = /^(?:lubricate|apply-compound|clean|inspect|measure|dress|mark)$/;
 
 /** Whether a verb takes parts off, puts them on or renews them. */
 export function movesParts(verb: Verb): boolean {

@@ -172,13 +172,17 @@ export function verbMeant(
 
 /** "Push the shaft through the centre block", where the shaft is out by then: it goes in. */
 export function meantByWhatIsOut(
-  { before: { out } }: Reading,
+  reading: Reading,
   read: ReadVerb,
   ways: readonly Way[],
   objects: readonly NounPhrase[],
 ): Meant | undefined {
+  const { out } = reading.before;
   if (read.is !== 'movement' || out === undefined || objects.length === 0) return undefined;
-  const areOut = objects.every(({ known }) => known?.kind === 'part' && out.has(known.name));
+  const named = objects.flatMap(({ known, pronoun }): readonly { readonly name: string }[] =>
+    pronoun ? reading.meant() : known?.kind === 'part' ? [known] : [],
+  );
+  const areOut = named.length >= objects.length && named.every(({ name }) => out.has(name));
   const isTold = ways.every((way) => /^(?:through|along|down|up|over)$/.test(way));
   const verb = read.movement.ways.in;
   return areOut && isTold && verb && verbOf(verb).effect === 'refits' ? { verb } : undefined;

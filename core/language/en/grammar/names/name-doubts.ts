@@ -5,7 +5,7 @@ import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb } from '../words/operations';
-import { endsInAdjective, isPlural, namesSeveral, partsOf, singular, strayWordsIn } from '../words/words';
+import { endsInAdjective, isPlural, NUMBERS, namesSeveral, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
 import { isPartNoun } from './part-nouns';
 import type { Doubt, SaidPart } from './said';
@@ -155,6 +155,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   if (/[^\p{L}\p{M}\d\s'’.-]/u.test(name)) return true;
   if (/^\d|\s\d+(?:$|\s)/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
   const words = name.toLowerCase().split(/\s+/);
+  if (words.slice(1).some((word) => NUMBER.test(word))) return true;
   if (
     words
       .slice(1)
@@ -175,6 +176,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   );
 }
 
+const NUMBER = new RegExp(`^(?:${NUMBERS})$`);
 const NO_NAME =
   /\bkits?$| (?:parts?|pieces?|half|halves|portions?|sections?) of |^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?|innards|internals|insides|guts)$| (?:left|right|up|down)$|^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 

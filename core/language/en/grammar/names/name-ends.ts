@@ -35,7 +35,7 @@ export function isPastName(sentence: Sentence, at: number): boolean {
   return (
     isJoint(word) ||
     endsName(sentence, at - 1, at) ||
-    beginsFacing(sentence, at) ||
+    (beginsFacing(sentence, at) && !isPartAndWay(sentence, at)) ||
     /^(?:right|straight|each|too|only|just|simply|still|usually|normally|now)$/.test(sentence.lows[at] ?? '') ||
     namesHere(sentence, at, 'place') ||
     saysWhatItDoes(sentence.lows[at] ?? '') ||
@@ -78,6 +78,13 @@ function isPartAndWay({ lows }: Sentence, start: number): boolean {
   return kindFromName(low) !== 'other' || /^(?:cup|head|nose|cone)s?$/.test(low);
 }
 
+/** How a part may be that is looked at. */
+export function isWornWord(low: string): boolean {
+  return /^(?:cracked|scored|worn|bent|pitted|chipped|grooved|damaged|torn|swollen|burnt|burned|galled|scuffed|corroded|rusted|clogged|seized|hardened|brittle|glazed|dented|nicked|scratched|discolou?red|deformed)$/.test(
+    low,
+  );
+}
+
 const FLUSHES = /^(?:line|pipe|tube|hose|connection|port|plug|valve|fitting|water|plan)s?$/;
 const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
 
@@ -110,9 +117,11 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
     )
   )
     return true;
-  if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice)$/.test(low)) return true;
+  if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice|included)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "Shaft cracked or scored?"
+  if (at > start && isWornWord(low) && isJoint(sentence.words[at + 1])) return true;
   if (at > start && /^(?:very|quite|rather|really|extremely)$/.test(low)) return true;
   // "Packing rings (5)".
   if (at > start && low === '(') return true;

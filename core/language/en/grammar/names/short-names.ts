@@ -42,10 +42,14 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const alike = partsEndingIn(series, words).filter(isPossible);
   // "The bolts of the suction flange, and pull the flange away": the suction flange.
   if (alike.length === 0 && partsEndingIn(series, words).length === 0) {
-    const owner = recent
+    const owners = recent
       .map(({ name }) => name.split(' ').slice(0, -1))
-      .find((own) => own.length > words.length && endsIn(partsOf(own.join(' ')), words));
-    return owner ? { ...part, name: owner.join(' ') } : part;
+      .filter((own) => own.length > words.length && endsIn(partsOf(own.join(' ')), words));
+    // "Slacken the staybolt nuts and remove nuts and washers".
+    const whole = recent.flatMap(({ name }) => (endsIn(partsOf(name), words) ? [name] : []));
+    const [named, other] = new Set(whole.length > 0 ? whole : owners.map((own) => own.join(' ')));
+    if (named === undefined || other !== undefined) return part;
+    return { ...part, name: named };
   }
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {

@@ -114,6 +114,9 @@ function goesOn(piece: Piece, at: number): boolean {
   while (lexicon.isManner(piece.low(verb))) verb += 1;
   // "I'm pulling it off, turning it slightly": how.
   const isHow = form === 'ing' && piece.low(at - 1) === ',' && DOING_ALONG.test(piece.lows(verb));
+  // "The liner in, held with its four keys": how it sits.
+  if (/^(?:held|secured|fixed|located|retained|guided|kept|supported) (?:with|by|in|on|at)\b/.test(piece.lows(verb)))
+    return false;
   // "The cover and retaining plate" goes on with a part.
   if (form && !isHow && !piece.knows(verb) && baseOf(piece.low(verb), form) !== undefined) {
     piece.words[verb] = piece.based(verb, form);

@@ -50,7 +50,8 @@ export function sayShorter(piece: Piece): void {
       piece.words.splice(at, 4, ...piece.words.slice(at + 1, at + 4), piece.words[at] as Word);
     else if (toTorque) piece.words.splice(at, wordsIn(toTorque), piece.as(at, 'to'));
     else if (
-      /^(?:, )?(?:looking|checking|watching|feeling) for /.test(said) &&
+      (/^(?:, )?(?:looking|checking|watching|feeling) for /.test(said) ||
+        (/^, look for /.test(said) && !RUNNING_SIGNS.test(said) && !piece.lowsFrom(0).slice(0, at).includes('for'))) &&
       piece
         .lowsFrom(0)
         .slice(0, at)
@@ -81,6 +82,11 @@ export function sayShorter(piece: Piece): void {
         piece.behind(at, 'out'),
       );
     else if (/^all over (?:the|both|each|its|your) /.test(said)) piece.words.splice(at, 2, piece.as(at + 1, 'on'));
+    else if (
+      /^(?:any|those|ones) with (?:visible |any |signs of |heavy |obvious |deep )*[a-z]+/.test(said) &&
+      /^(?:replace|renew|change|discard|scrap|bin)$/.test(piece.low(at - 1))
+    )
+      piece.words.splice(at, 2, piece.as(at, 'them'), piece.as(at + 1, 'if'));
     else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
@@ -154,6 +160,14 @@ const FELT_OVER =
 
 /** "Look at how the rotor sits": look how it does. */
 function lookHow(piece: Piece): void {
+  // "Check the wear on the bearing rings": of these.
+  const on = piece.words.findIndex((_, i) => /^(?:wear|condition|state|fit|tightness) (?:on|in) /.test(piece.lows(i)));
+  const verb = piece.orderVerb();
+  const isFirst = verb !== undefined && on <= piece.orderStart() + verb.length + 1;
+  if (on > 0 && isFirst && verb.is === 'verb' && verb.verb === 'inspect') {
+    const things = objectsAt(piece.sentence(), on + 2).phrases;
+    if (things.length > 0 && things.every(isThing)) piece.words[on + 1] = piece.as(on + 1, 'of');
+  }
   const at = piece.words.findIndex((_, i) =>
     /^look (?:closely |carefully )?at (?:how|which|where|what) /.test(piece.lows(i)),
   );

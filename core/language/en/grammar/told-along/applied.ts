@@ -120,7 +120,7 @@ export function withWhat(place: Place): number | undefined {
     /^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '') &&
     verbOf(act.verb).effect === 'takes' &&
     phrase.state.length === 0 &&
-    kindFromName(phrase.name) !== 'other' &&
+    comesAsPart(phrase) &&
     !lexicon.isToolName(phrase.words);
   // "Take the housing off with the bearing": what comes along is named, and fasteners may be what pulls.
   const isWhole =
@@ -128,7 +128,7 @@ export function withWhat(place: Place): number | undefined {
       isAlongAsNew ||
       (/^(?:off|out|away)$/.test(sentence.lows[at - 1] ?? '') && isPartOrShort(phrase, place.reading.series))) &&
     !FASTENS.test(phrase.name) &&
-    /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by)$/.test(sentence.lows[found.end] ?? '');
+    /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by|straight)$/.test(sentence.lows[found.end] ?? '');
   // "Press it in with the old bearing" uses that as a tool.
   const isTool = phrase.state.some((state) => /^(?:old|worn|used)$/.test(state));
   // "Flush with the cover" says how far.
@@ -159,6 +159,11 @@ export function withWhat(place: Place): number | undefined {
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
 }
 
+/** Called as parts are, and not as what one pulls with: a chain, a hook. */
+function comesAsPart({ name }: NounPhrase): boolean {
+  return isPartNoun(name) && !/\b(?:chain|cable|wire|hook|lever|bar|strap|belt|link)s?$/i.test(name);
+}
+
 /** "The cover with its gasket": both are taken off, or put back. */
 function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   const { effect } = verbOf(act.verb);
@@ -167,7 +172,7 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   const words = partsOf(phrase.words.join(' '));
   const alike = partsEndingIn(reading.series, words);
   // "Pull the shaft with the mechanical seal": a part, though nobody named it before.
-  const isNew = /^(?:takes)$/.test(effect) && kindFromName(phrase.name) !== 'other' && !phrase.pronoun;
+  const isNew = effect === 'takes' && comesAsPart(phrase) && !phrase.pronoun;
   if (!phrase.known && alike.length === 0 && !isNew) return false;
   // Which of several is asked where it is named.
   const part = ownPart(phrase, reading.series, act.parts);

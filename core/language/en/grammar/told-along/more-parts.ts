@@ -104,7 +104,7 @@ export const MORE_PARTS: readonly Construction[] = [
       if (!/^(?:and|,)$/.test(sentence.lows[at] ?? '') || !movesParts(act.verb)) return undefined;
       const start = sentence.lows[at + 1] === 'and' ? at + 2 : at + 1;
       const more = objectsAt(sentence, start);
-      const tail = /^(?:as well|too|also)(?= |$)/.exec(sentence.lows.slice(more.end).join(' '))?.[0];
+      const tail = /^(?:as well|too|also|included)(?= |$)/.exec(sentence.lows.slice(more.end).join(' '))?.[0];
       const areParts = more.phrases.length > 0 && more.phrases.every((one) => isPartLike(one, reading.series));
       if (tail === undefined || !areParts) return undefined;
       act.parts.push(...more.phrases.map(partOf));

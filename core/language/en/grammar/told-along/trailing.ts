@@ -2,7 +2,7 @@ import { verbOf } from '../../../../model/verbs';
 import { type Construction, keep } from '../acts/place';
 import type { OpenAct, Reading } from '../acts/reading';
 import { type KnownName, lastWordsOf, namesAt } from '../names/known-names';
-import { isJoint } from '../names/name-ends';
+import { isJoint, isWornWord } from '../names/name-ends';
 import { STATE } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../names/tools';
@@ -300,6 +300,23 @@ const CONSTRUCTIONS: readonly Construction[] = [
       if (asksWhether(reading)) reading.asked.add(act);
       act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
       act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
+      return end;
+    },
+  },
+  {
+    name: 'how it may be: "check the shaft cracked or scored"',
+    read: ({ sentence, at, act }) => {
+      const isAlong = act.verb === 'inspect' && sentence.lows[at - 1] !== ',';
+      if (!isAlong || !isWornWord(sentence.lows[at] ?? '')) return undefined;
+      const signs: string[] = [];
+      let end = at;
+      while (isWornWord(sentence.lows[end] ?? '')) {
+        signs.push(sentence.text(end, end + 1));
+        end += 1;
+        while (/^(?:,|or|and)$/.test(sentence.lows[end] ?? '') && isWornWord(sentence.lows[end + 1] ?? '')) end += 1;
+      }
+      if (!isJoint(sentence.words[end])) return undefined;
+      act.looks.push(...signs);
       return end;
     },
   },

@@ -19,11 +19,19 @@ const TOOL_PAIRS =
 
 /** Tools of which no pump has a part; it may well have a pan, a clamp or a block. */
 export const ONLY_TOOLS =
-  /\b(?:wrench|spanner|screwdriver|puller|extractor|hammer|mallet|drift|chisel|pliers|scraper|crowbar|micrometer|calliper|caliper|hoist|crane|straight ?edge|(?:pry|lever|brass|steel|wooden|tommy) ?bar|brass rod|dial (?:gauge|indicator)|lifting eye)s?$/;
+  /\b(?:wrench|spanner|screwdriver|puller|extractor|hammer|mallet|drift|chisel|pliers|scraper|crowbar|micrometer|calliper|caliper|hoist|crane|straight ?edge|(?:pry|lever|brass|steel|wooden|tommy) ?bar|brass rod|dial (?:gauge|indicator)|lifting (?:eye|beam|tube|tool|bar|lug|strap|frame|bracket))s?$/;
+
+/** "The lifting beam", "the assembly fork": tools by what they are for. */
+const MADE_FOR =
+  /^(?:lifting|hoisting|jacking|extracting|extraction|mounting|assembly|pressing|release|fitting) (?:beam|tube|tool|bar|lug|plate|sleeve|fork|bush|collar|frame|bracket|arm|yoke|fixture|jig|rod|mandrel|stud|strap|pin|ring|bolt|screw)s?$/;
 
 /** Whether a name is that of a tool, by its last words. */
 export function isToolName(words: readonly string[]): boolean {
   const last = singular(words.at(-1) ?? '');
+  const [before = ''] = words.slice(-2);
+  // "The inner magnet" is a part of a coupling.
+  if (last === 'magnet' && /^(?:inner|outer|drive|driven|internal|external|rotor|impeller)$/.test(before)) return false;
+  if (MADE_FOR.test(words.slice(-2).join(' '))) return true;
   return TOOL_HEADS.has(last) || TOOL_PAIRS.test(words.slice(-2).join(' '));
 }
 

@@ -1,0 +1,112 @@
+import { parseLine } from '../../../line/parse-line';
+import { asks, tellerOf } from '../../../testing/said';
+import { emptyWorkbook, typed } from '../../../testing/workbook';
+
+/* The first job of a pump of which nothing is known: most lines name parts for the first time. */
+
+const unknown = emptyWorkbook().series;
+const told = tellerOf(unknown);
+
+test.each<[string, string, readonly string[]]>([
+  [
+    'each looked at for its own',
+    'look at the seats for pits and at the poppets for grooves',
+    ['inspect: seats', 'inspect: poppets'],
+  ],
+  ['how many, told behind', 'take away the tie rods, four pieces', ['take-off: 4 tie rods']],
+  ['how many there are', 'pull the retainers out, there are three of them', ['draw: 3 retainers']],
+  ['how many, and how big', 'take the joint bolts out, sixteen 3/4 inch', ['take-off: 16 joint bolts; 3/4 inch']],
+  ['whose fasteners, told as where', 'remove the six screws on the valve body', ['take-off: 6 valve body screws']],
+  ['one more, named last', 'take off the wear plate, also three nuts', ['take-off: wear plate, 3 wear plate nuts']],
+  ['a dash for what holds it', 'take out the spacer - 8 bolts', ['take-off: spacer, 8 spacer bolts']],
+  ['what comes along', 'pull the shaft with the mechanical seal', ['draw: shaft, mechanical seal']],
+  [
+    'a magnet of a coupling is no tool',
+    'pull out the inner magnet with the impeller',
+    ['draw: inner magnet, impeller'],
+  ],
+  ['bolts that go through', 'undo 4 through bolts', ['take-off: 4 through bolts']],
+  [
+    'two that share their last words',
+    'undo the suction and discharge spool bolts',
+    ['take-off: suction spool bolts, discharge spool bolts'],
+  ],
+  [
+    'the same in the line, for short',
+    'slacken the staybolt nuts and remove nuts and washers',
+    ['loosen: staybolt nuts', 'take-off: staybolt nuts, washers'],
+  ],
+  [
+    'what its screws are called after',
+    'undo the bolts on the suction flange and pull the flange away',
+    ['take-off: suction flange bolts', 'draw: suction flange'],
+  ],
+  ['what is new is put there', 'new seal and ring in the cover groove', ['fit: seal, ring; into cover groove; new']],
+  ['one after the other', 'drop the balls in, then the seats', ['place: balls', 'place: seats']],
+  [
+    'which way, and what is called so',
+    'new shaft seals go in with the open side facing the air',
+    ['fit: shaft seals; new'],
+  ],
+  ['flushed is no way to lie', 'disconnect the seal flush line', ['disconnect: seal flush line']],
+  ['so far', 'press the shaft seal in, flush with the step', ['press: shaft seal; flush with the step']],
+  [
+    'a place of the tool',
+    'pull the thrust bearing with a puller on the inner race',
+    ['draw: thrust bearing; on the inner race'],
+  ],
+  ['made, and not taken off', 'cut a new gasket out of 0.4 mm sheet', ['attend: cut a new gasket out of 0.4 mm sheet']],
+  ['oil that is wiped on', 'clean the liner and wipe it with light oil', ['clean: liner', 'lubricate: liner']],
+  [
+    'bores are looked at as well',
+    'wipe the three seal bores and look them over',
+    ['clean: three seal bores', 'inspect: three seal bores'],
+  ],
+  [
+    'made safe once more',
+    'switch off the motor and secure against switching on',
+    ['isolate: the motor', 'lock-out: the motor; against switching on'],
+  ],
+  ['proved under pressure', 'pressurise the oil chamber to 0.5 bar', ['test: the oil chamber to 0.5 bar']],
+  ['how it may be', 'check the drive shaft cracked or scored', ['inspect: drive shaft']],
+  ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
+])('%s', (_what, line, steps) => {
+  expect(told(line)).toEqual(steps);
+});
+
+test.each([
+  ['parts listed behind a colon', 'take the check valve out: poppet, spring, seat'],
+  ['a part over another', 'fit new neck rings in the chambers, retainer over them'],
+  ['one word that orders', 'fit the guards, fill and vent the pump'],
+  ['a number within a name', 'unscrew the seal cartridge three grub screws'],
+  ['a plug, or oil', 'oil plug with new washer, 8 N·m'],
+  ['what is closed is no valve', 'push the sleeve over and close it with straps'],
+  ['what is packed with what', 'fit the stuffing box and pack it, four rings'],
+  ['rings have no thread', 'start the O-rings on by hand'],
+])('asked: %s', (_what, line) => {
+  expect(asks(line, unknown)).toBe(true);
+});
+
+test('signs by which a look renews', () => {
+  const signs = (line: string) => parseLine(line, unknown).steps.map(({ looks, renewIf }) => [looks, renewIf]);
+  expect(signs('check the bearing for roughness, replace if necessary')).toEqual([[[], ['roughness']]]);
+  expect(signs('check the neck rings; renew those with visible wear')).toEqual([[[], ['visible wear']]]);
+  expect(signs('check the shaft seal cracked or scored')).toEqual([[['cracked', 'scored'], []]]);
+});
+
+test('tools by what they are made of and what they are for', () => {
+  const tools = (line: string) => parseLine(line, unknown).steps.map((step) => step.tools.map(({ name }) => name));
+  expect(tools('drive the liner out with a block of wood')).toEqual([['block of wood']]);
+  expect(tools('lift the volute liner out with the lifting tube')).toEqual([['lifting tube']]);
+});
+
+test('two that differ by where they are are meant by one word in the plural', () => {
+  const { series } = typed([
+    'take off drive gear',
+    'take off idler gear',
+    'take off relief valve',
+    'take off refill valve',
+  ]);
+  expect(tellerOf(series)('check the gears')).toEqual(['inspect: drive gear, idler gear']);
+  expect(asks('check the valves', series)).toBe(true);
+});
