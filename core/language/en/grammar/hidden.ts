@@ -18,7 +18,7 @@ import {
 } from './hidden-parts';
 import { measureAt } from './names/figures';
 import { lastWordsOf, type NameIndex } from './names/known-names';
-import { nounPhraseAt } from './names/noun-phrase';
+import { isCalledPart, nounPhraseAt } from './names/noun-phrase';
 import type { Doubt, SaidAct, SaidNote } from './names/said';
 import { Sentence } from './names/sentence';
 import * as lexicon from './words/lexicon';
@@ -85,6 +85,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           MADE_TIGHT.test(text) ||
+          withNewPart(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
           (!figure && !lexicon.MAY_TAKE.test(text.toLowerCase()) && (hidesTorque(said) || figuresFasteners(said)))
         );
@@ -139,6 +140,13 @@ function sentenceOf(text: string, names: NameIndex): Sentence {
   return new Sentence(text, wordsOf(text), names);
 }
 
+/** "Nuts with new O-rings, 90 N·m": put on as well. */
+function withNewPart(sentence: Sentence): boolean {
+  if (!/^with (?:a |its |their |the )?new /.test(sentence.lows.join(' '))) return false;
+  const named = nounPhraseAt(sentence, 1)?.phrase;
+  return named !== undefined && isCalledPart(named);
+}
+
 /** "..., knock the ring off". */
 function hidesMove(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
@@ -161,6 +169,7 @@ function hidesMove(sentence: Sentence): boolean {
     const moved = nounPhraseAt(sentence, from)?.phrase;
     return (
       moved?.known?.kind === 'part' ||
+      (moved !== undefined && verb.phrase === 'remove' && isCalledPart(moved)) ||
       (moved !== undefined && lastWordsOf(names).has(partsOf(moved.words.at(-1) ?? '').at(-1) ?? ''))
     );
   });

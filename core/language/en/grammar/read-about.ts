@@ -24,6 +24,10 @@ export function pronounText(reading: Reading, act: OpenAct, isOne = false): stri
   // Valves were shut: "it" is none of them.
   const [head = ''] = (before?.about ?? '').toLowerCase().split(/ (?:on|of|at|in|to|from) /);
   if (isOne && before?.verb === 'close-valve' && isPlural(head.split(' ').at(-1) ?? '')) return 'it';
+  // "Use the nut tool, turn it to the left".
+  const [tool] = act.tools;
+  const isOnPart = reading.inLine.length > 0 || act.how.some((how) => /^on /.test(how));
+  if (isOne && act.verb === 'turn' && before === undefined && tool && !isOnPart) return `the ${tool.name}`;
   const about =
     before?.about ??
     reading

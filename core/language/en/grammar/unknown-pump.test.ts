@@ -69,6 +69,32 @@ test.each<[string, string, readonly string[]]>([
   ],
   ['proved under pressure', 'pressurise the oil chamber to 0.5 bar', ['test: the oil chamber to 0.5 bar']],
   ['how it may be', 'check the drive shaft cracked or scored', ['inspect: drive shaft']],
+  [
+    'what comes with it goes back with it',
+    'insert the swash plate with its bearing shells',
+    ['fit: swash plate, bearing shells'],
+  ],
+  ['how many, told in a sentence', "undo the wing nuts. There's four.", ['take-off: 4 wing nuts']],
+  ['towards you is off', 'pull the cover straight towards you', ['draw: cover; straight, towards you']],
+  ['it is the tool', 'use the rotor nut tool, turn it to the left', ['turn: the rotor nut tool; to the left']],
+  ['the size of a thread is no name', 'loosen the 6 cylinder screws M6', ['loosen: 6 cylinder screws; M6']],
+  ['the whole pump goes into nothing', 'stand the pump on the assembly ring', ['lay: pump; on the assembly ring']],
+  [
+    'the pump empties, not its plug',
+    'crack the drain plug and let it empty',
+    ['loosen: drain plug', 'drain: the pump'],
+  ],
+  ['away it comes', 'away comes the rotor', ['take-off: rotor']],
+  [
+    'by what is done first',
+    'remove the suction cover by taking off the four knobs',
+    ['take-off: 4 knobs', 'take-off: suction cover'],
+  ],
+  [
+    'two from two places',
+    'remove the seal from the impeller and the seat from the housing',
+    ['take-off: seal; from the impeller', 'take-off: seat; from the housing'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -82,6 +108,10 @@ test.each([
   ['a plug, or oil', 'oil plug with new washer, 8 N·m'],
   ['what is closed is no valve', 'push the sleeve over and close it with straps'],
   ['what is packed with what', 'fit the stuffing box and pack it, four rings'],
+  ['new ones put on as well', 'torque the rotor nuts with new O-rings, 90 N·m'],
+  ['what follows from a sign', 'any chips on the faces, bin both halves'],
+  ['packed with rings', 'repack with five rings of square packing'],
+  ['taken out or added', 'check the end play with a dial indicator, add or remove shims to get there'],
   ['rings have no thread', 'start the O-rings on by hand'],
 ])('asked: %s', (_what, line) => {
   expect(asks(line, unknown)).toBe(true);

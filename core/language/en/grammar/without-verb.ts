@@ -24,7 +24,7 @@ export function readWithoutVerb(
   readRest: (reading: Reading, rest: Sentence) => void,
 ): void {
   if (readFigureOf(reading, sentence, at, opened) || readSameAgain(reading, sentence, at)) return;
-  if (readNewThere(reading, sentence, at)) return;
+  if (readNewThere(reading, sentence, at) || readHowMany(reading, sentence, at)) return;
   const told = sentence.lows.slice(at).join(' ');
   const text = [...how, sentence.text(at, sentence.words.length)].join(', ');
   const goesOn =
@@ -184,6 +184,21 @@ function readSameAgain(reading: Reading, sentence: Sentence, at: number): boolea
   };
   reading.acts.push(act);
   trailing(reading, sentence, named.end + (same === undefined ? 0 : same.split(' ').length), act);
+  return true;
+}
+
+/** "Undo the wing nuts. There's four." */
+function readHowMany({ acts, verbs }: Reading, { words, lows }: Sentence, at: number): boolean {
+  const said =
+    /^(?:there's|there (?:is|are)|it's|they are|they're) (?=\S+(?: of (?:them|those)| in (?:all|total))?$)/.exec(
+      lows.slice(at).join(' '),
+    )?.[0];
+  const number = at + (said?.trim().split(' ').length ?? 0);
+  const [count, last] = [words[number]?.value, acts.at(-1)];
+  const [part, other] = last?.parts ?? [];
+  if (said === undefined || count === undefined || !part || other || part.count !== undefined || !last) return false;
+  last.parts[0] = { ...part, count, fromCount: words[number]?.from ?? part.from };
+  verbs.push(...lows.slice(at));
   return true;
 }
 

@@ -217,6 +217,16 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"stand the pump on the ring": the whole of it goes into nothing',
+    means: ({ reading, sentence, phrase, ways, objectText, where }) => {
+      const isWhole = ways.length === 0 && /^(?:pump|unit|machine)$/.test(objectText);
+      if (!isWhole || !/^(?:set|place|lay|put|stand|rest|position)$/.test(phrase)) return undefined;
+      const on = /^(?:on|onto)$/.test(sentence.lows[where] ?? '') ? nounPhraseAt(sentence, where + 1) : undefined;
+      const isTool = on && (on.phrase.known?.kind === 'tool' || lexicon.isToolName(on.phrase.words));
+      return on && (isTool || !isPartLike(on.phrase, reading.series)) ? { verb: 'lay' } : undefined;
+    },
+  },
+  {
     name: '"pull it tight": tightened, and not out',
     means: ({ sentence, phrase, ways, at }) =>
       /^(?:pull|draw|bring|snap|wind)$/.test(phrase) &&

@@ -46,7 +46,7 @@ export function plainVerb(
   // "Pack the stuffing box, four rings": filled with packing, whatever that is.
   if (
     /^(?:re)?pack$/.test(phrase) &&
-    /\b(?:stuffing box|gland|box)(?:es)?$/.test(objectText) &&
+    (/\b(?:stuffing box|gland|box)(?:es)?$/.test(objectText) || PACKED_WITH.test(told)) &&
     !/\bwith\b.*\b(?:grease|oil|jelly)\b/.test(told)
   )
     return undefined;
@@ -341,6 +341,7 @@ const SHOWN_RUNNING = new RegExp(
 );
 const RUNNING = new RegExp(`^(?:look|watch|listen|feel) for (?:\\w+ ){0,2}${RUNNING_SIGNS.source}`);
 
+const PACKED_WITH = /\bwith (?:[\w.]+ ){0,5}?(?:rings?|packing|rope|cord)\b/;
 const CUT_FROM =
   /\b(?:out of|from) (?:[\w.,]+ ){0,4}?(?:sheet|stock|cord|roll|paper|material|rope|tube|strip|rod|bar)\b|\bto length\b/;
 const WIPED_ON =
@@ -387,7 +388,10 @@ function letHappen(
   // "Open the air and let it run": the pump runs, and no air.
   const isRun = /^(?:run|cycle)$/.test(happens);
   const it = isRun ? (/\b(?:pump|motor|engine|machine|unit)$/.test(meant) ? meant : '') : meant || before;
-  const about = object?.pronoun && it !== '' ? it : thing;
+  // "Crack the drain plug and let it empty": the pump.
+  const isOfPlug =
+    /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) && /\b(?:plug|cock|valve|tap|screw)s?$/.test(it);
+  const about = object?.pronoun && it !== '' ? (isOfPlug ? 'the pump' : it) : thing;
   const end = named?.end ?? aboutEnd;
   const flowed =
     /^let (?:the |all the |any |old )*((?:\w+ )?(?:oil|water|liquid|coolant|fluid|product|fuel|lubricant)) (?:run|drip|go) (?=into|in )/.exec(

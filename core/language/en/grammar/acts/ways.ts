@@ -57,6 +57,8 @@ export function placeBehind(sentence: Sentence, start: number): Way | undefined 
       continue;
     // "Pull the plugs into a tray": caught there.
     if (way === 'in' && CATCHES.test(next?.phrase.words.at(-1) ?? '') && next?.phrase.known?.kind !== 'part') continue;
+    // "Pull it towards you": off.
+    if (way === 'along' && /^(?:you|yourself)$/.test(sentence.lows[at + 1] ?? '')) return 'out';
     // "With a puller on the inner race" says where the puller goes.
     if (/^(?:in|on)$/.test(low) && tool >= start && tool < at - 1) continue;
     return /^(?:in|on)$/.test(way) && isOutBehind(sentence, at + 1) ? 'out' : way;

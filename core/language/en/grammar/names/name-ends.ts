@@ -120,6 +120,9 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && /^(?:always|again|too|also|likewise|yet|already|twice|included)$/.test(low)) return true;
   // "The plugs get 80 N·m".
   if (at > start && /^(?:gets?|takes?|needs?)$/.test(low) && sentence.words[at + 1]?.value !== undefined) return true;
+  // "The cylinder screws M6".
+  if (at > start && low === 'm' && Number.isInteger(sentence.words[at + 1]?.value) && isJoint(sentence.words[at + 2]))
+    return true;
   // "Shaft cracked or scored?"
   if (at > start && isWornWord(low) && isJoint(sentence.words[at + 1])) return true;
   if (at > start && /^(?:very|quite|rather|really|extremely)$/.test(low)) return true;

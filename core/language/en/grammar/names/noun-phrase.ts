@@ -99,7 +99,7 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     }
     if (word && namesHere(sentence, at, 'part') && !(word.value !== undefined)) break;
     if (DETERMINERS.test(low)) {
-      isOwn = low === 'its';
+      isOwn = /^(?:its|their)$/.test(low);
       at += 1;
     } else if (isAllBut(sentence, at)) {
       but = words[at + 2]?.value;

@@ -287,11 +287,11 @@ function outWith(piece: Piece, at: number): boolean {
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
   if (comesLast(piece, at) || outWith(piece, at)) return true;
-  const [, back, way] = /^(back )?(out|off|in|on|back|down) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
+  const [, back, way] = /^(back )?(out|off|in|on|back|down|away|up) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
   const comes = at + (back ? 2 : 1);
   const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;
   if (!way || !things || things.phrases.length === 0) return false;
-  const verb = piece.as(comes, /^(?:out|off)$/.test(way) ? 'take' : 'put');
+  const verb = piece.as(comes, /^(?:out|off|away|up)$/.test(way) ? 'take' : 'put');
   const end = behindPlace(piece, things.end);
   const [named, place] = [piece.words.slice(comes + 1, things.end), piece.words.slice(things.end, end)];
   piece.words.splice(at, end - at, verb, ...named, ...place, ...piece.words.slice(at, comes));

@@ -105,11 +105,14 @@ function afterDone(piece: Piece): void {
 export function partMeans(piece: Piece): void {
   afterDone(piece);
   const by = piece.words.findIndex(
-    ({ low }, i) => i > 1 && /^(?:by|after)$/.test(low) && MEANS.includes(piece.low(i + 1)),
+    ({ low }, i) =>
+      i > 1 &&
+      /^(?:by|after)$/.test(low) &&
+      (MEANS.includes(piece.low(i + 1)) || (piece.low(i + 1) === 'taking' && /^(?:off|out)$/.test(piece.low(i + 2)))),
   );
   const start = piece.orderStart();
   if (by < 0 || !piece.orderVerb()) return;
-  const named = nounPhraseAt(piece.sentence(), by + 2);
+  const named = nounPhraseAt(piece.sentence(), piece.low(by + 1) === 'taking' ? by + 3 : by + 2);
   if (!named || named.phrase.pronoun) return;
   const stop = piece.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
   const end = stop < 0 ? piece.words.length : stop;

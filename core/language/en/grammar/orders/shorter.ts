@@ -8,6 +8,7 @@ import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
+import { RENEWING } from '../words/verdict-words';
 import { isPlural, partsOf, type Word } from '../words/words';
 import type { Piece } from './piece';
 
@@ -330,7 +331,10 @@ function askAny(piece: Piece): void {
     .lowsFrom(at)
     .slice(0, on - at)
     .join(' ');
-  if (end === on + 1 || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign)) return;
+  // "Any chips on the faces, bin them": done only then.
+  const isUpon = new RegExp(`^, (?:then )?(?:you )?(?:${RENEWING}|bin|chuck|scrap)\\b`).test(piece.lows(end));
+  if (end === on + 1 || isUpon || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign))
+    return;
   piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
 }
 

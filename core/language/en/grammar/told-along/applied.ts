@@ -172,7 +172,7 @@ function takeAlong({ reading, act }: Place, phrase: NounPhrase): boolean {
   const words = partsOf(phrase.words.join(' '));
   const alike = partsEndingIn(reading.series, words);
   // "Pull the shaft with the mechanical seal": a part, though nobody named it before.
-  const isNew = effect === 'takes' && comesAsPart(phrase) && !phrase.pronoun;
+  const isNew = (effect === 'takes' || phrase.own === true) && comesAsPart(phrase) && !phrase.pronoun;
   if (!phrase.known && alike.length === 0 && !isNew) return false;
   // Which of several is asked where it is named.
   const part = ownPart(phrase, reading.series, act.parts);

@@ -311,6 +311,10 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'the size of its thread: "the cylinder screws M6"',
+    read: (place) => (/^m \d+(?= ?[,.;]| and |$)/.test(place.told) ? keep(place, place.at, place.at + 2) : undefined),
+  },
+  {
     name: 'on which of its sides: "oil the gasket both sides"',
     read: (place) =>
       /^both (?:sides|faces)(?= ?,| and |$)/.test(place.told) ? keep(place, place.at, place.at + 2) : undefined,

@@ -1,4 +1,5 @@
 import { byName } from '../../../../model/names';
+import { verbOf } from '../../../../model/verbs';
 import { objectsAt, takeObjects } from '../acts/objects';
 import { type Construction, toComma } from '../acts/place';
 import { blankAct, movesParts, partOf, type Reading } from '../acts/reading';
@@ -73,6 +74,28 @@ export const MORE_PARTS: readonly Construction[] = [
       reading.verbs.push(...sentence.lows.slice(from, end));
       act.parts[0] = { ...part, count, fromCount: sentence.words[number]?.from ?? part.from };
       return end;
+    },
+  },
+  {
+    name: 'another from somewhere else: "the seal from the impeller and the seat from the housing"',
+    read: ({ reading, sentence, at, act, told }) => {
+      const joint = /^(?:from|off|out of|into|onto|in|on) /.exec(told)?.[0].trim();
+      if (joint === undefined || !movesParts(act.verb) || act.parts.length === 0) return undefined;
+      const length = joint.split(' ').length;
+      const place = nounPhraseAt(sentence, at + length);
+      const next = place && sentence.lows[place.end] === 'and' ? nounPhraseAt(sentence, place.end + 1) : undefined;
+      const isNext =
+        next &&
+        isPartLike(next.phrase, reading.series) &&
+        sentence.lows.slice(next.end, next.end + length).join(' ') === joint &&
+        nounPhraseAt(sentence, next.end + length) !== undefined;
+      if (!place || !isNext) return undefined;
+      const isInto = verbOf(act.verb).effect === 'refits' && !/^(?:from|off|out)/.test(joint);
+      if (isInto && act.into === undefined) act.into = place.phrase.name;
+      else act.how.push(sentence.text(at, place.end));
+      const other = { ...blankAct(act.verb), parts: [partOf(next.phrase)], how: [...next.phrase.state] };
+      reading.acts.push(other);
+      return next.end;
     },
   },
   {

@@ -12,7 +12,7 @@ const TOOL_HEADS = set(`wrench spanner socket ratchet driver screwdriver puller 
   jack press vice vise clamp sling hoist crane strap gauge gage calliper callipers caliper calipers micrometer
   micrometre ruler mirror grinder file stone reamer gun compressor pusher mandrel cutter knife shears scissors stopwatch
   pan tray bucket syringe funnel marker pen tool iron stick jaw jaws block blade screwdrivers lathe torch grips cutters
-  handle needle spatula spreader tester magnet multimeter thermometer tachometer sandpaper`);
+  feeler feelers indicator handle needle spatula spreader tester magnet multimeter thermometer tachometer sandpaper`);
 /** Words that are tools only with one of these before them: a key in a shaft is none. */
 const TOOL_PAIRS =
   /^(?:(?:hex|allen|hexagon|star) keys?|(?:plastic|wooden|wood|brass|nylon|threaded|steel|soft) (?:rods?|dowels?|bars?|sticks?|rings?|tubes?|sleeves?|pins?|wedges?|chocks?)|(?:emery|abrasive|sand|glass) (?:cloth|paper)|oil stone|(?:grinding|wire|flap|polishing|buffing) wheels?|straight ?edges?|heat gun|compressed air|air (?:line|gun)|fitting sleeve|seal bullet|press tool|drift pins?|guide sleeve|lifting eye|eye bolts?)$/;
@@ -37,7 +37,7 @@ export function isToolName(words: readonly string[]): boolean {
 
 const SUBSTANCES =
   set(`grease oil lube threadlock loctite sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
-  threadlocker tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
+  threadlocker sae tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
   alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue
   ipa isopropanol acetone ethanol methanol descaler antifreeze turpentine petrol gasoline bleach lacquer varnish primer antirust wine beer milk juice product liquid fluid medium slurry`);
 const SUBSTANCE_PAIRS = /^(?:liquid gasket|gasket (?:compound|maker|paste)|pipe dope|soapy water|petroleum jelly)$/;
