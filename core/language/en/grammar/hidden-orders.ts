@@ -8,6 +8,9 @@ import { ALSO_NOUN, NOTHING_ELSE, verbAt, WAY_WORDS } from './words/operations';
 /** "It sits on a taper so screw the puller in", "..., start, check the amps": something else to do. */
 export function hidesOrder(sentence: Sentence): boolean {
   const { lows, names } = sentence;
+  // "..., so break loose the head bolts".
+  const isNext = lows[0] === 'so' && verbAt(lows, 1) !== undefined && !/^(?:that|as|far)$/.test(lows[1] ?? '');
+  if (isNext && !lexicon.isManner(lows[1] ?? '')) return true;
   if (SAID_OF.test(lows[0] ?? '')) return false;
   // "..., fill through the vent plug": more than a way of doing what was said before.
   if (BEGINS_ORDER.test(lows.join(' '))) return true;
@@ -71,7 +74,7 @@ const BESIDE_WORK = /^(?:run (?:your|a)|blow|let|use|catch|count|write|twist (?:
 const STARTS = /^(?:start|run)$/;
 
 /** Behind a word that is a noun as well, what makes it a verb. */
-const ORDERED = /^(?:it|them|those|these|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
+const ORDERED = /^(?:it|them|those|these|that|this|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
 
 /** "Any rounding and they're finished": what follows from the look. */
 export const FINISHED =

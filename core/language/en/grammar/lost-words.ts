@@ -12,7 +12,7 @@ const EMPTY = new Set(
   does make sure ahead remember forget try time thing step again new fresh old used same original existing spare
   replacement pair set both but plus per not n't if whether signs sign facing pointing toward towards good idea best better important
   worth suitable helps pays wise easier necessary too as minutes minute min mins hour hours h seconds second sec half quarter percent cent minus goes comes come danger
-  warning caution notice attention important through around side dozen round looking turned there job work bit against clean along kindly pcs pc x`
+  warning caution notice attention important through around side dozen round looking turned there job work bit against clean along kindly pcs pc nos x`
     .split(/\s+/)
     .filter(Boolean),
 );

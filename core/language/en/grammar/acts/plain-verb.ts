@@ -43,13 +43,11 @@ export function plainVerb(
   // "Rub the faces with alcohol and a cloth"; rubbed down or on, it may be anything.
   if (phrase === 'rub' && object && !isStuff(object) && sentence.lows[at] === 'with') return { verb: 'clean' };
   if (phrase === 'rub') return undefined;
-  // "Pack the stuffing box, four rings": filled with packing, whatever that is.
-  if (
-    /^(?:re)?pack$/.test(phrase) &&
-    (/\b(?:stuffing box|gland|box)(?:es)?$/.test(objectText) || PACKED_WITH.test(told)) &&
-    !/\bwith\b.*\b(?:grease|oil|jelly)\b/.test(told)
-  )
-    return undefined;
+  // "Pack the stuffing box, four rings", "repack: five rings": with packing, whatever that is.
+  const isGreased =
+    /\b(?:grease|oil|jelly)\b/.test(told) ||
+    /\b(?:bearing|gear|joint|coupling|housing|cavity|gearbox)s?$/.test(objectText);
+  if (/^(?:re)?pack$/.test(phrase) && (!isGreased || PACKED_WITH.test(told))) return undefined;
   // "Wipe it with light oil": put on, and nothing is cleaned.
   if (/^wipe\b/.test(phrase) && WIPED_ON.test(told)) return { verb: 'lubricate' };
   if (phrase === 'replace' || phrase === 'change') {

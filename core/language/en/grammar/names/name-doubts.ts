@@ -251,6 +251,8 @@ function isOneWordOff(known: readonly string[], parts: readonly string[]): boole
   const shorter = Math.min(one.length, two.length);
   // "Plate a1" and "plate a2" are two.
   const isLong = shorter > 3 || (shorter === 3 && known.length > 1);
+  // A seat is no slip of the finger for a seal.
+  if (isPartNoun(one) && isPartNoun(two)) return false;
   return isLong && !/\d/.test(one + two) && within(one, two, shorter > 5 ? 2 : 1);
 }
 

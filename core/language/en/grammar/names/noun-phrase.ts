@@ -124,7 +124,8 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
       if (count === undefined || every) count = word.value;
       fromCount ??= word.from;
       at += 1;
-      if (/^[x×]$/.test(lows[at] ?? '')) at += 1;
+      // "Eight nos. bolts", "4x screws".
+      if (/^(?:[x×]|nos|pcs)$/.test(lows[at] ?? '') && !isJoint(words[at + 1])) at += 1;
       if (lows[at] === 'of') {
         const counted = ofHowMany(sentence, at);
         if (counted) {

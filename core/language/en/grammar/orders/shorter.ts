@@ -1,9 +1,10 @@
 import { kindFromName } from '../../../../reading/en/kind-words';
-import { objectsAt } from '../acts/objects';
+import { type Objects, objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { torqueAt } from '../names/figures';
 import { lastWordsOf } from '../names/known-names';
 import type { NounPhrase } from '../names/noun-phrase';
+import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
@@ -126,7 +127,8 @@ function leaveOut(piece: Piece): void {
 function takeHold(piece: Piece): void {
   const at = piece.orderStart();
   const said = TAKES_HOLD.exec(piece.lows(at))?.[0];
-  const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said));
+  const held = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said));
+  const things = held && toolLast(piece, held);
   if (said === undefined || !things || !/^(?:and|, and|, then)(?= )/.test(piece.lows(things.end))) return;
   const [thing] = things.phrases;
   let verb = things.end;
@@ -144,6 +146,16 @@ function takeHold(piece: Piece): void {
   const named = piece.words.slice(at + wordsIn(said), things.end);
   piece.words.splice(verb + 1, 1, ...named);
   piece.words.splice(at, things.end + 1 - at);
+}
+
+/** "Grab the cage with the pliers and pull it out": the tool stands last. */
+function toolLast(piece: Piece, things: Objects): Objects {
+  const tool = /^(?:with|using)$/.test(piece.low(things.end)) ? toolAt(piece.sentence(), things.end + 1) : undefined;
+  if (!tool || !/^(?:and|,)$/.test(piece.low(tool.end))) return things;
+  const stop = piece.words.findIndex(({ low }, i) => i > tool.end && /^[.,;]$/.test(low));
+  const said = piece.words.splice(things.end, tool.end - things.end);
+  piece.words.splice((stop < 0 ? piece.words.length + said.length : stop) - said.length, 0, ...said);
+  return things;
 }
 
 const TAKES_HOLD =

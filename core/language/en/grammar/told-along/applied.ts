@@ -156,12 +156,29 @@ export function withWhat(place: Place): number | undefined {
     isJoint(sentence.words[found.end]) &&
     isPartOrShort(phrase, place.reading.series);
   if (isShort && takeAlong(place, phrase)) return found.end;
+  // "The bearing plate with the can": a part, or what helps to pull it?
+  const isTaken = verbOf(act.verb).effect === 'takes';
+  const isPutWith = verbOf(act.verb).effect === 'refits' && kindFromName(phrase.name) !== 'other' && !isTool && !isHow;
+  const isUnclear =
+    joint === 'with' &&
+    (isTaken || isPutWith) &&
+    /^(?:the|its|their)$/.test(sentence.lows[start] ?? '') &&
+    !phrase.known &&
+    phrase.words.length < 3 &&
+    isJoint(sentence.words[found.end]) &&
+    !lexicon.isToolName(phrase.words) &&
+    !NO_TOOL.test(phrase.name) &&
+    !WATCHED.test(phrase.name);
+  if (isUnclear) {
+    place.reading.doubt('unread', sentence, at, found.end);
+    return found.end;
+  }
   return keep(place, at, Math.max(found.end, toJoint(sentence, at)));
 }
 
 /** Called as parts are, and not as what one pulls with: a chain, a hook. */
 function comesAsPart({ name }: NounPhrase): boolean {
-  return isPartNoun(name) && !/\b(?:chain|cable|wire|hook|lever|bar|strap|belt|link)s?$/i.test(name);
+  return isPartNoun(name) && !/\b(?:chain|cable|wire|hook|lever|bar|strap|belt|link|key|can)s?$/i.test(name);
 }
 
 /** "The cover with its gasket": both are taken off, or put back. */
@@ -193,7 +210,7 @@ const NO_TOOL =
   /\b(?:hands?|force|method|technique|motion|movement|pattern|sequence|order|procedure|turns?|way|amount|angle)$/;
 
 /** By eye and by feel: these help to look and are fetched from no drawer. */
-const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye|magnifying|two people|helper)\b/;
+const WATCHED = /\b(?:lamp|torch|light|hands?|thumb\w*|finger\w*|eye(?! bolt)|magnifying|two people|helper)\b/;
 
 /** What is put on, and where its words end. */
 interface StuffSaid {
