@@ -105,6 +105,10 @@ export function listsNewParts({ lows }: Sentence): boolean {
 const NO_NAME =
   /^(?:of|on|off|from|in|into|onto|to|at|by|with|without|under|over|against|through|between|behind|around|round|along|per|each|every|as|like|is|are|no|not|out|up|down|back|away|first|last|next|it|them|its|the|a|an)$/;
 
+/** "..., it takes the inner plate with it": off as well. */
+export const TAKES_ALONG =
+  /\b(?:it|they|that|which|this)(?:'ll| will)? (?:takes?|brings?|pulls?|carr(?:y|ies)|lifts?) (?:the|both|all|its) .*\b(?:with (?:it|them)|along)\b/i;
+
 /** "Catch the slinger, it hops off": it is off by then. */
 export function comesOff(sentence: Sentence): boolean {
   const { lows, names } = sentence;

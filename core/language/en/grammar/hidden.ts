@@ -14,6 +14,7 @@ import {
   partAt,
   remindsOfPart,
   SAID_OF,
+  TAKES_ALONG,
   WILL_COME_OFF,
 } from './hidden-parts';
 import { measureAt } from './names/figures';
@@ -84,6 +85,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
             BARE_FIGURE.test(text)) ||
           joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
+          TAKES_ALONG.test(text) ||
           MADE_TIGHT.test(text) ||
           withNewPart(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||

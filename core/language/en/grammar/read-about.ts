@@ -28,6 +28,8 @@ export function pronounText(reading: Reading, act: OpenAct, isOne = false): stri
   const [tool] = act.tools;
   const isOnPart = reading.inLine.length > 0 || act.how.some((how) => /^on /.test(how));
   if (isOne && act.verb === 'turn' && before === undefined && tool && !isOnPart) return `the ${tool.name}`;
+  // "Spin it" is none of the four nuts of the step before.
+  if (isOne && before === undefined && reading.meantByIt(0) === undefined) return 'it';
   const about =
     before?.about ??
     reading

@@ -50,7 +50,8 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
   const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;
-  const unlikely = reading.doubts.length === 0 && !lost && !hidden ? unlikelyIn(reading.acts) : undefined;
+  const unlikely =
+    reading.doubts.length === 0 && !lost && !hidden ? unlikelyIn(reading.acts, reading.verbs) : undefined;
   for (const doubt of [lost, hidden, unlikely]) if (doubt) reading.doubts.push(doubt);
   return { acts: reading.acts, note, doubts: reading.doubts };
 }

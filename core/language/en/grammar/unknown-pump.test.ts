@@ -95,6 +95,29 @@ test.each<[string, string, readonly string[]]>([
     'remove the seal from the impeller and the seat from the housing',
     ['take-off: seal; from the impeller', 'take-off: seat; from the housing'],
   ],
+  [
+    'renewed once it is out',
+    'replace the lip seal: pull it out, knock the new one in',
+    ['draw: lip seal', 'renew: lip seal', 'press: lip seal; new'],
+  ],
+  [
+    'what has to be on before',
+    'withdraw both seal cartridges after fitting the setting clips',
+    ['fit: setting clips', 'draw: 2 seal cartridges'],
+  ],
+  ['a float is measured', 'check total end float: 6 to 8 mm', ['inspect: total end float; 6 to 8 mm']],
+  [
+    'power is switched',
+    'knock the power off and stick your lock on it',
+    ['isolate: the power', 'lock-out: the power; with lock'],
+  ],
+  [
+    'the pump drips, not its nuts',
+    'crack the union nuts and let it drip into a bucket',
+    ['loosen: union nuts', 'drain: the pump'],
+  ],
+  ['all of it', 'give it all a good scrub', ['clean: everything']],
+  ['spread off is off', 'spread the band clamps off', ['take-off: band clamps']],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -112,6 +135,12 @@ test.each([
   ['what follows from a sign', 'any chips on the faces, bin both halves'],
   ['packed with rings', 'repack with five rings of square packing'],
   ['taken out or added', 'check the end play with a dial indicator, add or remove shims to get there'],
+  ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
+  ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
+  ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],
+  ['an order among the signs', 'examine the plunger for scratches, polish minor marks with crocus cloth'],
+  ['what is ordered behind so', "let's get the head off, so break loose the eight head bolts"],
+  ['no name of a part', 'start putting it back with the top bowl'],
   ['rings have no thread', 'start the O-rings on by hand'],
 ])('asked: %s', (_what, line) => {
   expect(asks(line, unknown)).toBe(true);

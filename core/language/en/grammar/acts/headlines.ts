@@ -10,6 +10,9 @@ export function endsBeforeColon({ lows, words }: Sentence): ReadonlySet<number> 
 }
 
 /** What is said once more behind its colon is done once; what is not is done last. */
+const isOf = (act: OpenAct, { parts }: OpenAct) =>
+  parts.every(({ name }) => act.parts.some((part) => part.name === name));
+
 export function spellOut({ acts }: Reading, headline: OpenAct): void {
   const at = acts.indexOf(headline);
   const { effect } = verbOf(headline.verb);
@@ -20,7 +23,10 @@ export function spellOut({ acts }: Reading, headline: OpenAct): void {
   if (at < 0 || at === acts.length - 1) return;
   acts.splice(at, 1);
   if (!same) {
-    acts.push(headline);
+    // "Replace the seal: pull it out, press the new one in": renewed once it is out.
+    const isOff = (act: OpenAct) => verbOf(act.verb).effect === 'takes' && isOf(act, headline);
+    const last = effect === 'renews' ? acts.findLastIndex(isOff) : -1;
+    acts.splice(last < 0 ? acts.length : last + 1, 0, headline);
     return;
   }
   same.tools.unshift(...headline.tools);

@@ -179,6 +179,15 @@ const CASES: readonly Case[] = [
     },
   },
   {
+    name: '"knock the power off", "put the juice back on": switched',
+    means: ({ phrase, ways, objectText }) => {
+      if (!/^(?:power|mains|electricity|juice|current|breaker|main supply|power supply)$/.test(objectText))
+        return undefined;
+      if (ways.includes('out') && !/^(?:lock|tag)/.test(phrase)) return { verb: 'isolate' };
+      return ways.some((way) => way === 'on' || way === 'back') ? { verb: 'restore' } : undefined;
+    },
+  },
+  {
     name: '"pull the fuses", "pull the plug"',
     means: ({ reading, sentence, phrase, object, objectText, at }) => {
       if (!/^(?:pull|remove|take|draw)$/.test(phrase)) return undefined;

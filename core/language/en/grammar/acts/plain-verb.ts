@@ -66,6 +66,7 @@ export function plainVerb(
     reading.doubt('sense', sentence, from, from + 1, ['renew', 'refit']);
     return { verb: 'renew' };
   }
+  if (phrase === 'stick' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (
     /^(?:stick|glue)$/.test(phrase) &&
     object &&
@@ -387,8 +388,9 @@ function letHappen(
   const isRun = /^(?:run|cycle)$/.test(happens);
   const it = isRun ? (/\b(?:pump|motor|engine|machine|unit)$/.test(meant) ? meant : '') : meant || before;
   // "Crack the drain plug and let it empty": the pump.
-  const isOfPlug =
-    /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) && /\b(?:plug|cock|valve|tap|screw)s?$/.test(it);
+  const drains =
+    /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) || (object?.pronoun === true && happens === 'drip');
+  const isOfPlug = drains && /\b(?:plug|cock|valve|tap|screw|nut|cap|hose|pipe|line)s?$/.test(it);
   const about = object?.pronoun && it !== '' ? (isOfPlug ? 'the pump' : it) : thing;
   const end = named?.end ?? aboutEnd;
   const flowed =
@@ -402,7 +404,6 @@ function letHappen(
       about: `${happens} ${about === undefined || about === 'it' ? 'the pump' : about}`,
       aboutEnd: end,
     };
-  const drains = /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens);
   return {
     verb: drains ? 'drain' : 'wait',
     ...(about && { about, aboutEnd: end, how: drains ? undefined : happens }),

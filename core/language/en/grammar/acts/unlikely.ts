@@ -1,5 +1,5 @@
 import type { ComponentKind } from '../../../../model/kinds';
-import type { Verb } from '../../../../model/verbs';
+import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import type { Doubt } from '../names/said';
 import type { OpenAct } from './reading';
@@ -20,7 +20,18 @@ const UNLIKELY: Readonly<Partial<Record<Verb, readonly ComponentKind[]>>> = {
 };
 
 /** "Knock back the tab washer, and then the nut": nobody bends a nut. Asked where nothing likelier goes with it. */
-export function unlikelyIn(acts: readonly OpenAct[]): Doubt | undefined {
+export function unlikelyIn(acts: readonly OpenAct[], verbs: readonly string[]): Doubt | undefined {
+  // "Unscrew the nut and slide it over the plunger": off, and put on in the same breath?
+  for (const [i, act] of acts.entries()) {
+    const next = acts[i + 1];
+    const [part] = act.parts;
+    const isBack =
+      verbs.some((verb) => /^(?:re|back)/.test(verb)) || next?.how.some((how) => /\b(?:new|other|again)\b/.test(how));
+    const isSame = next?.parts.length === 1 && act.parts.length === 1 && next.parts[0]?.name === part?.name;
+    const isPutOn = next && verbOf(act.verb).effect === 'takes' && verbOf(next.verb).effect === 'refits';
+    if (part && isSame && isPutOn && !isBack && next.into !== undefined)
+      return { kind: 'unlikely', from: part.from, to: part.to, text: part.name, offers: [`"${part.name}"`] };
+  }
   for (const { verb, parts } of acts) {
     const unlikely = parts.filter(({ name, quoted }) => !quoted && UNLIKELY[verb]?.includes(kindFromName(name)));
     const [first] = unlikely;

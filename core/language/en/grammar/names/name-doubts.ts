@@ -4,7 +4,8 @@ import { pluralName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
-import { beginsVerb } from '../words/operations';
+import { beginsVerb, verbAt } from '../words/operations';
+import { baseOf } from '../words/verb-forms';
 import { endsInAdjective, isPlural, NUMBERS, namesSeveral, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
 import { isPartNoun } from './part-nouns';
@@ -156,6 +157,9 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   if (/^\d|\s\d+(?:$|\s)/.test(name) || /\d\s*(?:mm|nm|n·m|ft|lb|in|bar|psi)\b/i.test(name)) return true;
   const words = name.toLowerCase().split(/\s+/);
   if (words.slice(1).some((word) => NUMBER.test(word))) return true;
+  // "Putting": what one does.
+  if (words.length === 1 && kindFromName(name) === 'other' && verbAt([baseOf(words[0] ?? '', 'ing') ?? ''], 0))
+    return true;
   if (
     words
       .slice(1)

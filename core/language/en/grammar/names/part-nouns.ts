@@ -2,6 +2,8 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 
 /** Whether a name ends as names of parts do. */
 export function isPartNoun(name: string): boolean {
+  // An end float is measured, and floats nowhere.
+  if (/\b(?:end|axial) float$/i.test(name)) return false;
   return kindFromName(name) !== 'other' || UNDRAWN.test(name.toLowerCase().split(/\s+/).at(-1) ?? '');
 }
 

@@ -108,7 +108,9 @@ export function partMeans(piece: Piece): void {
     ({ low }, i) =>
       i > 1 &&
       /^(?:by|after)$/.test(low) &&
-      (MEANS.includes(piece.low(i + 1)) || (piece.low(i + 1) === 'taking' && /^(?:off|out)$/.test(piece.low(i + 2)))),
+      (MEANS.includes(piece.low(i + 1)) ||
+        (low === 'after' && /^(?:fitting|installing|attaching|inserting)$/.test(piece.low(i + 1))) ||
+        (piece.low(i + 1) === 'taking' && /^(?:off|out)$/.test(piece.low(i + 2)))),
   );
   const start = piece.orderStart();
   if (by < 0 || !piece.orderVerb()) return;

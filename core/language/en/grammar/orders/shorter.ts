@@ -29,6 +29,16 @@ export function sayShorter(piece: Piece): void {
   const start = piece.orderStart();
   if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
     piece.words[start] = piece.as(start, 'test');
+  // "Blow it up to 20 psi".
+  const blown = /^blow (?:it|her|them|the pump) up (?=to [\d.,]+)/.exec(piece.lows(start))?.[0];
+  if (blown !== undefined)
+    piece.words.splice(
+      start,
+      wordsIn(blown),
+      piece.as(start, 'pressurise'),
+      piece.behind(start, 'the'),
+      piece.behind(start, 'pump'),
+    );
   goRound(piece);
   lookFor(piece);
   askAny(piece);
@@ -91,6 +101,8 @@ export function sayShorter(piece: Piece): void {
       piece.words.splice(at, 2, piece.as(at, 'them'), piece.as(at + 1, 'if'));
     else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^it all (?!the way|over|round|around|goes|go|is|was|has|comes|fits|looks|moves|turns)/.test(`${said} `))
+      piece.words.splice(at, 2, piece.as(at, 'everything'));
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
     else if (ANY_THAT.test(said)) piece.words.splice(at, piece.low(at) === 'the' ? 2 : 1, piece.as(at, 'them'));

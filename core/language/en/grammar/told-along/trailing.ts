@@ -297,6 +297,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
         reading.doubt('condition', sentence, at, end);
         return end;
       }
+      // "For scratches, polish minor marks": something else to do.
+      if (signs.some((sign) => ORDERED_SIGN.test(sign))) {
+        reading.doubt('unread', sentence, at, end);
+        return end;
+      }
       if (asksWhether(reading)) reading.asked.add(act);
       act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
       act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
@@ -332,6 +337,9 @@ const CONSTRUCTIONS: readonly Construction[] = [
 ];
 
 const NUMBERED = new RegExp(`^(?:\\d+|${NUMBERS}|[a-h])(?: (?:to|-|,|and|through) (?:\\d+|${NUMBERS}|[a-h]))+(?= |$)`);
+
+const ORDERED_SIGN =
+  /^(?:polish|dress|remove|clean|replace|renew|measure|stone|lap|file|grind|sand|record|note|mark|tighten|check|inspect|turn|hone|report) \w+/i;
 
 /** How a part should be. */
 const GOOD =

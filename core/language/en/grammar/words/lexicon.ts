@@ -68,7 +68,9 @@ export const DIRT =
 const NOT_PARTS_IN_PAIRS =
   /^(?:sealing (?:face|surface|edge|cone|area)|oil hole|inner step|free length|contact face|running surface)$/;
 
-export function isFeature(words: readonly string[]): boolean {
+export function isFeature(said: readonly string[]): boolean {
+  const words = said.length > 1 && /^(?:total|overall|complete|remaining)$/.test(said[0] ?? '') ? said.slice(1) : said;
+  if (/^(?:end|axial|side) (?:float|play|clearance)$/.test(words.join(' '))) return true;
   const last = singular(words.at(-1) ?? '');
   const pair = [...words.slice(-2, -1), last].join(' ');
   return NOT_PARTS_IN_PAIRS.test(pair) || (FEATURES.has(last) && words.length <= 2);

@@ -102,7 +102,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'de-burr',
     'linish',
   ],
-  bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over', 'spread'],
+  bend: ['bend up', 'bend back', 'bend open', 'fold over', 'knock over'],
   discard: [
     'throw out',
     'bin',

@@ -240,6 +240,7 @@ const MOVEMENTS: readonly Movement[] = [
     alone: 'bend',
     ways: { over: 'bend', back: 'bend', down: 'bend', up: 'bend', out: 'bend', in: 'bend', on: 'bend' },
   },
+  { words: 'spread', alone: 'bend', ways: { out: 'take-off', apart: 'bend', over: 'bend' } },
   { words: 'throw', ways: { out: 'discard' } },
   { words: 'toss', alone: 'discard', ways: { out: 'discard', aside: 'put-aside' } },
 ];
