@@ -6,7 +6,7 @@ import { eachMeant, inFull } from '../language/en/grammar/names/short-names';
 import { doubtAboutStuff, stuffMeant } from '../language/en/grammar/names/stuff-doubts';
 import { doubtAboutTool, toolMeant } from '../language/en/grammar/names/tool-doubts';
 import { readSaid } from '../language/en/grammar/read-said';
-import { isToolName } from '../language/en/grammar/words/lexicon';
+import { FASTENS, isToolName } from '../language/en/grammar/words/lexicon';
 import { partsOf } from '../language/en/grammar/words/words';
 import { positionSetById } from '../model/lookup';
 import { byName, pluralName } from '../model/names';
@@ -189,6 +189,8 @@ function countedAtPlaces(part: SaidPart, series: Series, how: readonly string[])
 }
 
 function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
+  const screws = step.verb === 'torque' && step.torque ? step.parts.flatMap((part) => screwsOf(part, series)) : [];
+  if (screws.length > 0) return screws;
   return step.parts.flatMap((part) => {
     const odd = doubtAboutName(part, series, movesParts(step.verb));
     const isLine = /^(?:dis)?connect$/.test(step.verb) && odd?.kind === 'odd-name' && isToolName(partsOf(part.name));
@@ -212,4 +214,15 @@ function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
       },
     ];
   });
+}
+
+/** "Air valve on, 5 N·m", where there are air valve screws: they are tightened, or what they hold. */
+function screwsOf({ name, quoted, from, to }: SaidPart, series: Series): Doubt[] {
+  if (quoted || FASTENS.test(name)) return [];
+  const own = partsOf(name).join(' ');
+  const screws = series.components.filter(
+    (other) => FASTENS.test(other.name) && partsOf(other.name).slice(0, -1).join(' ') === own,
+  );
+  const offers = screws.map((screw) => (screw.count > 1 ? pluralName(screw.name) : screw.name));
+  return screws.length > 0 ? [{ kind: 'which-part', from, to, text: name, offers: [...offers, `"${name}"`] }] : [];
 }

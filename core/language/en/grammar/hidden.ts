@@ -118,6 +118,8 @@ function hidesAway(sentence: Sentence): boolean {
   const tool = lows.findIndex((low, i) => /^(?:with|using)$/.test(low) && /^(?:off|out)$/.test(lows[i - 1] ?? ''));
   const last = tool > 1 && /^(?:the|both|all|a)$/.test(lows[1] ?? '') ? lows[tool - 1] : lows.at(-1);
   if (!/^(?:off|out|away|in|on|back)$/.test(last ?? '') || lows.some((low) => MAY.test(low))) return false;
+  // "From the back".
+  if (lows.at(-2) === 'the') return false;
   // "The backing plate stays on" moves nothing.
   if (/^(?:stays?|remains?|sits?|belongs?|keeps?)$/.test(lows.at(-2) ?? '')) return false;
   return words.some((_, at) => partAt(names, sentence, at) !== undefined);

@@ -217,7 +217,9 @@ export function readAct(
         !last &&
         reading.before.parts.every(({ name }) => !ROTATES.test(name));
       // "Fire it up": whatever was done before, the pump.
-      const isFired = act.verb === 'test' && verb.is === 'movement';
+      const isFired =
+        act.verb === 'test' &&
+        (verb.is === 'movement' || /^(?:restore|open-valve|close-valve|isolate)$/.test(last?.verb ?? ''));
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
       if (about === 'it' && !isPump && (isBehindValves || NEEDS_NAME.includes(act.verb)))
         reading.doubt('pronoun', sentence, objects.from, objects.end);

@@ -118,6 +118,22 @@ test.each<[string, string, readonly string[]]>([
   ],
   ['all of it', 'give it all a good scrub', ['clean: everything']],
   ['spread off is off', 'spread the band clamps off', ['take-off: band clamps']],
+  [
+    'a shaft that is locked is held',
+    'lock the shaft and unscrew the impeller nut',
+    ['hold: shaft', 'take-off: impeller nut'],
+  ],
+  [
+    'from the back is where',
+    'press the seat out of the seal plate from the back',
+    ['draw: seat; out of the seal plate from the back'],
+  ],
+  ['in it goes', 'grease on the spool and in it goes', ['lubricate: spool', 'fit: spool']],
+  [
+    'the pump runs against it, and no air',
+    'air on slowly, dead-head it at 2 bar',
+    ['restore: air; slowly', 'test: the pump; at 2 bar'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -168,4 +184,10 @@ test('two that differ by where they are are meant by one word in the plural', ()
   ]);
   expect(tellerOf(series)('check the gears')).toEqual(['inspect: drive gear, idler gear']);
   expect(asks('check the valves', series)).toBe(true);
+});
+
+test('what has screws of its own takes no torque without being asked about', () => {
+  const { series } = typed(['take off 4 air valve screws', 'take off air valve']);
+  expect(asks('torque the air valve to 5 N·m', series)).toBe(true);
+  expect(asks('torque the air valve screws to 5 N·m', series)).toBe(false);
 });

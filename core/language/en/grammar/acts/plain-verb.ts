@@ -82,7 +82,10 @@ export function plainVerb(
     // "Lock the shaft with the wrench": held.
     if (by && (by.phrase.known?.kind === 'tool' || lexicon.isToolName(by.phrase.words))) return { verb: 'hold' };
     if (by && /\bnuts?$/.test(by.phrase.name)) return { verb: 'torque', isByWhat: true };
-    return /(?:locker|sealant|compound|loctite)\b/.test(told) ? { verb: 'apply-compound' } : undefined;
+    if (/(?:locker|sealant|compound|loctite)\b/.test(told)) return { verb: 'apply-compound' };
+    // "Lock the shaft and unscrew the nut": held.
+    const isTurning = /\b(?:shaft|rotor|spindle|impeller|crank|crankshaft)s?$/.test(objectText);
+    return isTurning && !/^(?:with|by|using|on|in)$/.test(sentence.lows[at] ?? '') ? { verb: 'hold' } : undefined;
   }
   if (verb === 'discard' && /\bpressure$/.test(objectText)) return { verb: 'release-pressure', aboutEnd: at };
   // "Chuck the lot in solvent" washes it.

@@ -287,6 +287,23 @@ function outWith(piece: Piece, at: number): boolean {
 /** "Off comes the cover", "in goes the ball". */
 function inverted(piece: Piece, at: number): boolean {
   if (comesLast(piece, at) || outWith(piece, at)) return true;
+  // "Grease on it, and in it goes".
+  const [alone, to, thing] =
+    /^(out|off|in|on|back in|back on) (it|they) (?:goes|go|comes|come)(?= ?[,.;]|$| with | and )/.exec(
+      piece.lows(at),
+    ) ?? [];
+  if (alone !== undefined && to !== undefined) {
+    const ways = piece.words.slice(at, at + to.split(' ').length);
+    const verb = piece.as(at, /^(?:out|off)$/.test(to) ? 'take' : 'put');
+    piece.words.splice(
+      at,
+      alone.split(' ').length,
+      verb,
+      piece.as(at + ways.length, thing === 'it' ? 'it' : 'them'),
+      ...ways,
+    );
+    return true;
+  }
   const [, back, way] = /^(back )?(out|off|in|on|back|down|away|up) (?:comes?|go|goes) /.exec(piece.lows(at)) ?? [];
   const comes = at + (back ? 2 : 1);
   const things = way ? objectsAt(piece.sentence(), comes + 1) : undefined;

@@ -222,8 +222,12 @@ interface StuffSaid {
 export function stuffAt(sentence: Sentence, start: number): StuffSaid | undefined {
   const amount = amountAt(sentence, start);
   if (amount) return amount;
-  const bare = nounPhraseAt(sentence, start);
-  return bare && isStuff(bare.phrase) ? { applied: { name: bare.phrase.name }, end: bare.end } : undefined;
+  // "Thin grease" is how much of it.
+  const isThin = /^(?:thin|a thin)$/.test(sentence.lows[start] ?? '');
+  const bare = nounPhraseAt(sentence, isThin ? start + 1 : start);
+  return bare && isStuff(bare.phrase)
+    ? { applied: { name: bare.phrase.name, ...(isThin && { amount: 'thin' }) }, end: bare.end }
+    : undefined;
 }
 
 /** "a thin film of grease", "two turns of tape", "1.2 litres of gear oil". */
