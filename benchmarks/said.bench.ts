@@ -6,6 +6,7 @@ import { composedLines } from './said/composed/compose';
 import { type Judged, judgeComposed } from './said/composed/judge';
 import { readNoOrders } from './said/composed/no-orders';
 import { judgeLine, readCorpus, type SaidLine } from './said/corpus';
+import { readFirstJobs, typeJob } from './said/first-jobs';
 import { toldOtherwise } from './said/told-otherwise';
 
 /** Kept in the words of the line; a step that differs in nothing else does the right thing to the right part. */
@@ -59,6 +60,18 @@ const done = noOrders.filter((one) => one.done.length > 0).length;
 console.log(
   `Lines that order nothing or say too little, ${noOrders.length}: done all the same ${((100 * done) / noOrders.length).toFixed(1)} %`,
 );
+
+/** Whole jobs typed into a series that knows nothing. */
+function reportFirstJobs(): void {
+  const typed = readFirstJobs().map(typeJob);
+  const sum = (count: (job: (typeof typed)[number]) => number) => typed.reduce((all, job) => all + count(job), 0);
+  const [right, asked, wrong] = [sum((job) => job.right), sum((job) => job.asked), sum((job) => job.wrong.length)];
+  const ofAll = (count: number) => `${((100 * count) / (right + asked + wrong)).toFixed(1)} %`;
+  console.log(
+    `Jobs typed into an empty series, ${typed.length} with ${right + asked + wrong} lines: right ${ofAll(right)}, asked ${ofAll(asked)}, otherwise ${ofAll(wrong)}`,
+  );
+}
+reportFirstJobs();
 
 /** How long a keystroke takes in a series of 2,000 parts: each beginning of a line is read once. */
 function keystrokes(): void {

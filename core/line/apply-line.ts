@@ -226,7 +226,7 @@ export class NamingEdits {
       return { componentId: known.id, ...said };
     }
     const count = part.total ?? part.count;
-    const item = newComponent(this.newId(), part.name, {
+    const item = newComponent(this.newId(), withoutCapital(part.name), {
       ...(count !== undefined && { count }),
       ...(count === undefined && !positionSetId && namesSeveral(part.name) && { several: true }),
       ...(positionSetId && { positionSetId }),
@@ -257,4 +257,9 @@ export class NamingEdits {
     this.add({ kind: 'add', list: 'consumables', item });
     return item.id;
   }
+}
+
+/** "Liner retainer", as a sentence begins with it, is a liner retainer; "HP line" and "O-ring" are called so. */
+function withoutCapital(name: string): string {
+  return /^\p{Lu}\p{Ll}+(?: \p{Ll}|$)/u.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
 }

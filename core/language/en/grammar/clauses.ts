@@ -243,6 +243,16 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
   if (!afterComma && REMARKS.test(sentence.lows.slice(at).join(' '))) return true;
   const verb = verbAt(sentence.lows, at);
   if (!verb || namesAt(sentence.names, sentence.words, at).some(({ kind }) => kind === 'part')) return false;
+  // "Open the casing drain and vent, let it empty": what is opened.
+  const isVent = /^(?:vent|drain|bleed)$/.test(sentence.lows[at] ?? '') && isJoint(sentence.words[at + 1]);
+  const isOpened = /^(?:open|close|shut)$/.test(sentence.lows[start] ?? '');
+  if (
+    isVent &&
+    isOpened &&
+    sentence.lows[at - 1] === 'and' &&
+    /^(?:drain|vent|bleed)s?$/.test(sentence.lows[at - 2] ?? '')
+  )
+    return false;
   // Put in where a note left it out.
   if (sentence.words[at]?.from === sentence.words[at]?.to) return true;
   // What opened with "before you" or "with the rod in" belongs to what follows its comma.

@@ -87,6 +87,8 @@ export const RENEWED_IF =
 /** "Pull and push the shaft": a verb by itself is an order. */
 export function isOneVerb({ lows }: Sentence): boolean {
   const verb = verbAt(lows, 0);
+  // "Dip the gears in oil, slide in".
+  if (verb?.is === 'movement' && lows.length === 2 && /^(?:in|on|out|off)$/.test(lows[1] ?? '')) return true;
   const [low = ''] = lows;
   const isElse = lexicon.isManner(low) || lexicon.isFeature([low]) || WAY_WORDS[low] !== undefined;
   const isOrder = verb?.is === 'movement' || (verb?.is === 'verb' && BARE_ORDER.test(low));

@@ -26,8 +26,10 @@ export function pronounText(reading: Reading, act: OpenAct, isOne = false): stri
   if (isOne && before?.verb === 'close-valve' && isPlural(head.split(' ').at(-1) ?? '')) return 'it';
   // "Use the nut tool, turn it to the left".
   const [tool] = act.tools;
-  const isOnPart = reading.inLine.length > 0 || act.how.some((how) => /^on /.test(how));
-  if (isOne && act.verb === 'turn' && before === undefined && tool && !isOnPart) return `the ${tool.name}`;
+  if (isOne && act.verb === 'turn' && before === undefined && tool) {
+    const isElse = reading.inLine.length + reading.before.parts.length > 0 || act.how.some((how) => /^on /.test(how));
+    return isElse ? 'it' : `the ${tool.name}`;
+  }
   // "Spin it" is none of the four nuts of the step before.
   if (isOne && before === undefined && reading.meantByIt(0) === undefined) return 'it';
   const about =
@@ -48,7 +50,8 @@ export function readAbout(reading: Reading, sentence: Sentence, start: number, a
     lexicon.isManner(sentence.lows[start] ?? '') &&
     isJoint(sentence.words[start + 1])
   ) {
-    act.about = pronounText(reading, act);
+    const about = pronounText(reading, act);
+    if (about !== 'it') act.about = about;
     trailing(reading, sentence, start, act);
     return;
   }

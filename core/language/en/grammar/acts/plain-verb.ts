@@ -4,6 +4,7 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 import { readVerb } from '../../../../reading/en/verb-words';
 import { isJoint } from '../names/name-ends';
 import { isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { isPartNoun } from '../names/part-nouns';
 import type { Sentence } from '../names/sentence';
 import * as lexicon from '../words/lexicon';
 import {
@@ -99,6 +100,16 @@ export function plainVerb(
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
   // "Restore the setting" switches nothing on.
+  // "Unlock the thrust bearing" gives no power back.
+  if (
+    phrase === 'unlock' &&
+    object &&
+    !object.pronoun &&
+    isPartNoun(objectText) &&
+    !MOTOR.test(objectText) &&
+    !CLOSED.test(objectText)
+  )
+    return undefined;
   if (phrase === 'restore' && SETTING.test(objectText)) return / you \w/.test(told) ? undefined : { verb: 'adjust' };
   // "Stop the rotor with a bar" holds it.
   // "Prevent the shaft from turning"; damage is prevented by no holding.
@@ -409,7 +420,11 @@ function letHappen(
     };
   return {
     verb: drains ? 'drain' : 'wait',
-    ...(about && { about, aboutEnd: end, how: drains ? undefined : happens }),
+    ...(about && {
+      about: drains && about === 'it' ? 'the pump' : about,
+      aboutEnd: end,
+      how: drains ? undefined : happens,
+    }),
   };
 }
 

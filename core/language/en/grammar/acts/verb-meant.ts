@@ -184,8 +184,10 @@ export function meantByWhatIsOut(
   );
   const areOut = named.length >= objects.length && named.every(({ name }) => out.has(name));
   const isTold = ways.every((way) => /^(?:through|along|down|up|over)$/.test(way));
+  // "Stand it up" puts nothing back.
+  const isPose = /^(?:stand|set|position|rest|turn|tip|tilt|swing|put|lay|roll)$/.test(read.phrase);
   const verb = read.movement.ways.in;
-  return areOut && isTold && verb && verbOf(verb).effect === 'refits' ? { verb } : undefined;
+  return areOut && !isPose && isTold && verb && verbOf(verb).effect === 'refits' ? { verb } : undefined;
 }
 
 /** So far and no further: "a turn at a time" goes on until it is out, "after two turns" says when. */

@@ -128,7 +128,9 @@ export function withWhat(place: Place): number | undefined {
       isAlongAsNew ||
       (/^(?:off|out|away)$/.test(sentence.lows[at - 1] ?? '') && isPartOrShort(phrase, place.reading.series))) &&
     !FASTENS.test(phrase.name) &&
-    /^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by|straight)$/.test(sentence.lows[found.end] ?? '');
+    (/^(?:|,|;|and|then|from|out|off|away|into|onto|as|so|by|straight|it|they)$/.test(sentence.lows[found.end] ?? '') ||
+      (phrase.known?.kind === 'part' &&
+        /^(?:on|in|over) (?:the|its|a) /.test(sentence.lows.slice(found.end).join(' '))));
   // "Press it in with the old bearing" uses that as a tool.
   const isTool = phrase.state.some((state) => /^(?:old|worn|used)$/.test(state));
   // "Flush with the cover" says how far.

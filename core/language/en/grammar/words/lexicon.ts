@@ -110,7 +110,7 @@ export function isManner(word: string): boolean {
   return (
     MANNERS.has(word) ||
     (/..ly$/.test(word) &&
-      !/^(?:only|assembly|supply|fly|family|moly|poly|ply|belly|especially|particularly|mainly|apply|reapply|reply|rely)$/.test(
+      !/^(?:only|jelly|assembly|supply|fly|family|moly|poly|ply|belly|especially|particularly|mainly|apply|reapply|reply|rely)$/.test(
         word,
       ))
   );
