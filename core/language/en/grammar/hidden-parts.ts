@@ -107,7 +107,7 @@ const NO_NAME =
 
 /** "..., it takes the inner plate with it": off as well. */
 export const TAKES_ALONG =
-  /\b(?:it|they|that|which|this)(?:'ll| will)? (?:takes?|brings?|pulls?|carr(?:y|ies)|lifts?) (?:the|both|all|its) .*\b(?:with (?:it|them)|along)\b/i;
+  /\b(?:it|they|that|which|this)(?:'ll| will)? (?:takes?|brings?|pulls?|carr(?:y|ies)|lifts?) (?:the|both|all|its) .*\b(?:with (?:it|them)|along)\b|^(?:the|both|all|its) .*\b(?:comes?|goes?|slides?|lifts?) (?:off |out |away |up )?(?:along )?with (?:it|them)\b/i;
 
 /** "Catch the slinger, it hops off": it is off by then. */
 export function comesOff(sentence: Sentence): boolean {

@@ -211,6 +211,7 @@ export function readAct(
       // "Turn it over by hand": the pump, where nothing else was named.
       const isPump = about === 'it' && ((act.verb === 'turn' && TURNS_IT.test(told)) || reading.isFirstWord);
       // "Turn it over by hand" behind a bolt that was tightened.
+      const isFilled = /^(?:fill|drain)$/.test(act.verb) && (about === 'it' || (!last && !HOLDS_LIQUID.test(about)));
       const isOfFastener =
         act.verb === 'turn' &&
         TURNS_IT.test(told) &&
@@ -225,7 +226,7 @@ export function readAct(
         reading.doubt('pronoun', sentence, objects.from, objects.end);
       const [, runs] = RUNS_IT.exec(told) ?? [];
       if (runs) act.about = about === 'it' ? `${runs} the pump` : sentence.text(start, objects.end);
-      else act.about = isPump || isFired || isOfFastener ? 'the pump' : about;
+      else act.about = isPump || isFired || isFilled || isOfFastener ? 'the pump' : about;
       trailing(reading, sentence, WAY_WORDS[sentence.lows[at] ?? ''] === undefined ? at : at + 1, act);
     } else if (verb.is === 'movement' && ways.length > 0) {
       const about = sentence.text(objects.from, objects.end);
@@ -335,6 +336,8 @@ function amountFrom({ lows }: Sentence, at: number): number {
 const LIFTS = /^(?:lift|hoist|raise|heave|winch)$/;
 const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out|apart|yet|fully))*\b/;
 
+const HOLDS_LIQUID =
+  /\b(?:housing|casing|case|crankcase|box|chamber|reservoir|tank|sump|head|body|bowl|gearbox|cup|cylinder|pump|filter|joint|boot|cavity|line|hose|pipe|jacket|system|motor|shell|can|oil|water|liquid)s?\b/i;
 const ROTATES = /\b(?:shaft|rotor|impeller|coupling|crank|crankshaft|spindle|wheel|gear|screw|fan|motor)s?$/i;
 const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
 const RUNS_IT = /^(run|start) (?:it|them)\b/;

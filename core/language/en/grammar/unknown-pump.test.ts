@@ -134,6 +134,21 @@ test.each<[string, string, readonly string[]]>([
     'air on slowly, dead-head it at 2 bar',
     ['restore: air; slowly', 'test: the pump; at 2 bar'],
   ],
+  [
+    'out by what it is taken out',
+    'drain the oil by taking the drain plug out',
+    ['take-off: drain plug', 'drain: the oil'],
+  ],
+  ['whose bolts, by what they hold', 'take out the four bolts that hold the motor', ['take-off: 4 motor bolts']],
+  ['held from turning', 'stop the motor shaft from turning with a spanner', ['hold: motor shaft']],
+  ['switched on', 'turn on and look for drips', ['restore:', 'test: for drips']],
+  ['filled is the pump', 'fill it to the brim', ['fill: the pump; to the brim']],
+  ['measured, however long its name', 'check the casing ring clearance', ['inspect: casing ring clearance']],
+  [
+    'new ones put in with it',
+    'insert the lobe screws with new sealing discs',
+    ['fit: lobe screws, sealing discs; new'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -151,6 +166,7 @@ test.each([
   ['what follows from a sign', 'any chips on the faces, bin both halves'],
   ['packed with rings', 'repack with five rings of square packing'],
   ['taken out or added', 'check the end play with a dial indicator, add or remove shims to get there'],
+  ['what comes with it', 'pull the motor back, the impeller comes with it'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],
@@ -166,6 +182,8 @@ test('signs by which a look renews', () => {
   const signs = (line: string) => parseLine(line, unknown).steps.map(({ looks, renewIf }) => [looks, renewIf]);
   expect(signs('check the bearing for roughness, replace if necessary')).toEqual([[[], ['roughness']]]);
   expect(signs('check the neck rings; renew those with visible wear')).toEqual([[[], ['visible wear']]]);
+  expect(signs('renew valves with a broken cage')).toEqual([[[], ['broken cage']]]);
+  expect(signs("check the bush, if it's oval it's scrap")).toEqual([[[], ['oval']]]);
   expect(signs('check the shaft seal cracked or scored')).toEqual([[['cracked', 'scored'], []]]);
 });
 

@@ -126,7 +126,9 @@ function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): st
   const isSubject =
     is > subject ||
     (subject > at && (/^(?:it|they|either|any)/.test(lows[at] ?? '') || lows[subject - 1]?.endsWith("'s")));
-  return sentence.text(isSubject ? is : at, end).replace(/ (?:the|both|all)$/i, '');
+  return sentence
+    .text(isSubject ? is : at, end)
+    .replace(/,? (?:the|both|all|it's|they're|that's|it is|they are)$/i, '');
 }
 
 const isNamed = (low: string | undefined, names: readonly string[]) =>

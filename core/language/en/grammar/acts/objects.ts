@@ -151,11 +151,16 @@ function isAround(words: readonly string[]): boolean {
 
 /** A bore, a thread, an edge: unless a part is called so. */
 function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
+  // "The casing ring clearance" is measured, however long its name.
+  if (!known && !quoted && words.length > 2 && MEASURED.test(words.at(-1) ?? '')) return true;
   if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
     return false;
   const parts = partsOf(words.join(' '));
   return partsEndingIn(series, parts).length === 0;
 }
+
+const MEASURED =
+  /^(?:clearances?|run-?out|play|float|gaps?|diameters?|thickness|lengths?|heights?|depths?|wear|pressures?|temperatures?|levels?|alignment|backlash|preload|tension|tightness|condition|position|setting|squareness|straightness)$/;
 
 /** What is set need not be a part: "the stroke", "the air regulator"; but a short name of one is asked about. */
 function isSettingOnly({ series }: Reading, { words }: NounPhrase): boolean {

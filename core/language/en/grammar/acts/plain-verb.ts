@@ -115,7 +115,8 @@ export function plainVerb(
   // "Prevent the shaft from turning"; damage is prevented by no holding.
   if (phrase === 'prevent' && !/\b(?:turning|rotating|spinning|moving|falling|dropping|tipping|rolling)\b/.test(told))
     return undefined;
-  if (phrase === 'stop' && object?.known?.kind === 'part') return { verb: 'hold' };
+  const isTurning = / from (?:turning|rotating|spinning|moving)\b/.test(told);
+  if (phrase === 'stop' && (object?.known?.kind === 'part' || isTurning)) return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;
   if (phrase === 'hang' && sentence.lows[at] === 'up') return { verb: 'put-aside', aboutEnd: at + 1, how: 'hung up' };
   if (phrase === 'hang' && object && lexicon.CLOTH.test(placeText(sentence, at))) return { verb: 'put-aside' };

@@ -93,6 +93,8 @@ export class Reading {
       ({ name, count, from, to }) => count === 1 && name !== only?.name && from > (only?.to ?? 0) && to <= at,
     );
     if (isTurned && isAnother) return undefined;
+    // "It" is not the wiper and the cup of the step before.
+    if (isBefore && other && meant === this.before.parts) return undefined;
     if (!only || other || !isMany(only)) return meant;
     const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
     if (!single) return undefined;

@@ -80,7 +80,7 @@ function isPartAndWay({ lows }: Sentence, start: number): boolean {
 
 /** How a part may be that is looked at. */
 export function isWornWord(low: string): boolean {
-  return /^(?:cracked|scored|worn|bent|pitted|chipped|grooved|damaged|torn|swollen|burnt|burned|galled|scuffed|corroded|rusted|clogged|seized|hardened|brittle|glazed|dented|nicked|scratched|discolou?red|deformed)$/.test(
+  return /^(?:cracked|broken|scored|worn|bent|pitted|chipped|grooved|damaged|torn|swollen|burnt|burned|galled|scuffed|corroded|rusted|clogged|seized|hardened|brittle|glazed|dented|nicked|scratched|discolou?red|deformed)$/.test(
     low,
   );
 }

@@ -110,17 +110,24 @@ export function partMeans(piece: Piece): void {
       /^(?:by|after)$/.test(low) &&
       (MEANS.includes(piece.low(i + 1)) ||
         (low === 'after' && /^(?:fitting|installing|attaching|inserting)$/.test(piece.low(i + 1))) ||
-        (piece.low(i + 1) === 'taking' && /^(?:off|out)$/.test(piece.low(i + 2)))),
+        (piece.low(i + 1) === 'taking' && takesAway(piece, i + 2))),
   );
   const start = piece.orderStart();
   if (by < 0 || !piece.orderVerb()) return;
-  const named = nounPhraseAt(piece.sentence(), piece.low(by + 1) === 'taking' ? by + 3 : by + 2);
+  const named = nounPhraseAt(piece.sentence(), /^(?:off|out)$/.test(piece.low(by + 2)) ? by + 3 : by + 2);
   if (!named || named.phrase.pronoun) return;
   const stop = piece.words.findIndex(({ low }, i) => i > by && /^[,.;!?]$/.test(low));
   const end = stop < 0 ? piece.words.length : stop;
   const means = [piece.based(by + 1, 'ing'), ...piece.words.slice(by + 2, end)];
   piece.words.splice(by, end - by);
   piece.words.splice(start, 0, ...means, piece.as(start, 'then', true));
+}
+
+/** "By taking off the knobs", "by taking the plug out". */
+function takesAway(piece: Piece, at: number): boolean {
+  if (/^(?:off|out)$/.test(piece.low(at))) return true;
+  const named = nounPhraseAt(piece.sentence(), at);
+  return named !== undefined && /^(?:off|out)$/.test(piece.low(named.end));
 }
 
 /** "While it drains I loosen the nut": what one does begins a new part of the sentence. */

@@ -3,6 +3,7 @@ import { type Objects, objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { torqueAt } from '../names/figures';
 import { lastWordsOf } from '../names/known-names';
+import { isWornWord } from '../names/name-ends';
 import type { NounPhrase } from '../names/noun-phrase';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
@@ -99,11 +100,18 @@ export function sayShorter(piece: Piece): void {
       /^(?:replace|renew|change|discard|scrap|bin)$/.test(piece.low(at - 1))
     )
       piece.words.splice(at, 2, piece.as(at, 'them'), piece.as(at + 1, 'if'));
+    else if (
+      /^with (?:an?|any|visible) /.test(said) &&
+      isWornWord(piece.low(at + 2)) &&
+      new RegExp(`^(?:${RENEWING})$`).test(piece.orderVerb()?.phrase ?? '')
+    )
+      piece.words.splice(at, 2, piece.as(at, 'if'));
     else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
     else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
     else if (/^it all (?!the way|over|round|around|goes|go|is|was|has|comes|fits|looks|moves|turns)/.test(`${said} `))
       piece.words.splice(at, 2, piece.as(at, 'everything'));
     else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
+    else if (/^all of it (?:,|$)/.test(`${said} `) && piece.low(at - 1) === ',') piece.words.splice(at - 1, 4);
     else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
     else if (ANY_THAT.test(said)) piece.words.splice(at, piece.low(at) === 'the' ? 2 : 1, piece.as(at, 'them'));
     else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))

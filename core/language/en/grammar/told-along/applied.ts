@@ -98,7 +98,7 @@ export function withWhat(place: Place): number | undefined {
     return found.end;
   }
   // "Refit the unloader with new copper washers", "fit the plug with a new gasket": both are put in.
-  const isPart = phrase.known ? phrase.known.kind === 'part' : kindFromName(phrase.name) !== 'other';
+  const isPart = phrase.known ? phrase.known.kind === 'part' : isPartNoun(phrase.name);
   // "With two jacking screws": they push it off, and are no parts of the pump.
   if (JACKS.test(phrase.name) && phrase.known?.kind !== 'part') {
     act.tools.push(toolOf(phrase));

@@ -8,7 +8,6 @@ import { movesParts, type OpenAct, partOf, type Reading } from '../acts/reading'
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint, saysWhatItDoes } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
-import { isPartNoun } from '../names/part-nouns';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { toolAt } from '../names/tools';
@@ -362,7 +361,7 @@ function ownName({ known, words }: NounPhrase, { parts }: OpenAct, { series }: R
   const [owner, other] = parts;
   const [word, more] = words;
   const isNew = !known && word !== undefined && more === undefined && lexicon.FASTENS.test(word);
-  const isOwned = owner && !other && owner.name.split(' ').length < 3 && isPartNoun(owner.name);
+  const isOwned = owner && !other && owner.name.split(' ').length < 3;
   const isKnownKind = isNew && partsEndingIn(series, partsOf(word)).length > 0;
   return isNew && isOwned && !isKnownKind ? { name: `${singularName(owner.name)} ${word}` } : {};
 }

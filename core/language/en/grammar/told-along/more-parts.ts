@@ -12,6 +12,9 @@ import { isPartLike } from '../names/short-names';
 import { FASTENS } from '../words/lexicon';
 import { partsOf } from '../words/words';
 
+const HOLD_IT =
+  /^(?:on|of|from|at|in|around|for|(?:(?:that|which) )?(?:hold(?:s|ing)?|secur(?:es?|ing)|fasten(?:s|ing)?|fix(?:es|ing)?|retain(?:s|ing)?|attach(?:es|ing)?))(?= (?:the|its) )/;
+
 /** Further parts to which the same is done, told behind all that is said of the first. */
 export const MORE_PARTS: readonly Construction[] = [
   {
@@ -103,9 +106,9 @@ export const MORE_PARTS: readonly Construction[] = [
     read: ({ reading, sentence, at, act, told }) => {
       const [part, other] = act.parts;
       if (!part || other || !/^(?:take-off|draw|loosen|torque|disconnect)$/.test(act.verb)) return undefined;
-      if (!/^(?:on|of|from|at|in|around|holding|securing|for) (?:the|its) /.test(told) || !isBareFastener(part))
-        return undefined;
-      const owner = nounPhraseAt(sentence, at + 1);
+      const joint = HOLD_IT.exec(told)?.[0];
+      if (joint === undefined || !isBareFastener(part)) return undefined;
+      const owner = nounPhraseAt(sentence, at + joint.split(' ').length);
       const isOwner =
         owner &&
         isCalledPart(owner.phrase) &&
@@ -118,6 +121,7 @@ export const MORE_PARTS: readonly Construction[] = [
       if (!isOwner || isKnownByOwner(reading, part, owner.phrase)) return undefined;
       const name = `${oneOf(owner.phrase)} ${part.name}`;
       act.parts[0] = { ...part, name };
+      reading.verbs.push(...joint.split(' '));
       return owner.end;
     },
   },

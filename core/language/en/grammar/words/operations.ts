@@ -304,6 +304,8 @@ function isMoreThanMovement(words: readonly string[], lows: readonly string[], a
     !/(?:nut|bolt|screw|stud|gland|it|them|all|both)s?\b|\bevenly(?! to)\b/.test(lows.slice(at).join(' '))
   )
     return false;
+  // "Turn on and look for drips".
+  if (/^turn o(?:n|ff)$/.test(phrase) && /^(?:|,|and|then|again|slowly)$/.test(lows[at + 2] ?? '')) return true;
   if (KEPT_WHOLE.test(phrase)) return !/^turn on$/.test(phrase) || POWERED.test(lows.slice(at).join(' '));
   return words.length > 2 || WAY_WORDS[words[1] ?? ''] === undefined;
 }
