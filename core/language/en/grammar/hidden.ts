@@ -261,6 +261,8 @@ function hidesNext(sentence: Sentence): boolean {
   const { lows, names } = sentence;
   // "Then make the pump empty": an order that was not understood.
   if (lows[0] === 'then' && lows.length > 2 && !MORE_OF_IT.test(lows[1] ?? '')) return true;
+  // "The gland over the shaft, then the rotary".
+  if (/^then (?:the|both|all|your) (?!same |next )[\w-]+(?: [\w-]+){0,2}$/.test(lows.join(' '))) return true;
   // "Fit the lower rotor first, then the upper one".
   if (/^then (?:the|both|all) (?:[\w-]+ ){0,2}(?:ones?|others?|rest|second|last)$/.test(lows.join(' '))) return true;
   const then = SAID_OF.test(lows[0] ?? '') ? -1 : lows.indexOf('then');

@@ -170,8 +170,8 @@ function readClause(reading: Reading, sentence: Sentence): void {
       reading.verbs.push('note');
       reading.keepHow(behind);
     }
-  } else if (lexicon.CAUTION_OPENING.test(told) || NOT_THAT.test(told))
-    reading.keepCaution({ signal: 'CAUTION', text });
+  } else if (INTRODUCES.test(told)) reading.doubt('verb', sentence, at, at + 1);
+  else if (lexicon.CAUTION_OPENING.test(told) || NOT_THAT.test(told)) reading.keepCaution({ signal: 'CAUTION', text });
   else if (lexicon.REASON_OPENING.test(told)) reading.keepWhy(text);
   else if (lexicon.REPEAT_OPENING.test(told)) reading.doubt('repeat', sentence, at, end);
   else if (lexicon.CONDITION_OPENING.test(told) && !lexicon.EASY_CONDITION.test(told)) {
@@ -271,6 +271,10 @@ const SIGNALS: Readonly<Record<string, SaidCaution['signal']>> = {
   important: 'NOTICE',
   notice: 'NOTICE',
 };
+
+/** "In this video we'll change the seals": what the whole is about. */
+const INTRODUCES =
+  /^(?:in (?:this|today's) (?:video|session|lesson|clip|class|course|part|chapter|section)|(?:today|this time) ,? ?(?:we|i|you)(?:'re|'ll|'m| are| will| am)?(?: going to| gonna)?)\b/;
 
 /** "Not petroleum jelly." */
 const NOT_THAT = /^not (?!less|more|only|until|yet|sure|bad|over|under|above|below|all|every|much|many|necessary)[a-z]/;

@@ -149,6 +149,12 @@ test.each<[string, string, readonly string[]]>([
     'insert the lobe screws with new sealing discs',
     ['fit: lobe screws, sealing discs; new'],
   ],
+  ['whose ring', 'replace the O-rings on the retainers', ['renew: retainer O-rings']],
+  [
+    'how it should be, and nothing to do',
+    'make sure the pump is blocked; remove the cover',
+    ['take-off: cover; make sure the pump is blocked'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -167,6 +173,10 @@ test.each([
   ['packed with rings', 'repack with five rings of square packing'],
   ['taken out or added', 'check the end play with a dial indicator, add or remove shims to get there'],
   ['what comes with it', 'pull the motor back, the impeller comes with it'],
+  ['an introduction', "in this video we'll change the seals on a plunger pump"],
+  ['one more, then', 'slide the gland over the shaft, then the rotary'],
+  ['what is said nowhere', 'if it is, replace ring and hub ring together'],
+  ['a topic with an order of its own', 'packing: take out the four gland bolts'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],
@@ -184,6 +194,9 @@ test('signs by which a look renews', () => {
   expect(signs('check the neck rings; renew those with visible wear')).toEqual([[[], ['visible wear']]]);
   expect(signs('renew valves with a broken cage')).toEqual([[[], ['broken cage']]]);
   expect(signs("check the bush, if it's oval it's scrap")).toEqual([[[], ['oval']]]);
+  expect(signs('change all valves that are bad for new')).toEqual([[[], ['bad']]]);
+  expect(signs('see if the seats have pitting or marks')).toEqual([[['pitting', 'marks'], []]]);
+  expect(signs('check the plunger for runout, 0.05 mm max')).toEqual([[['runout'], []]]);
   expect(signs('check the shaft seal cracked or scored')).toEqual([[['cracked', 'scored'], []]]);
 });
 
@@ -208,4 +221,13 @@ test('what has screws of its own takes no torque without being asked about', () 
   const { series } = typed(['take off 4 air valve screws', 'take off air valve']);
   expect(asks('torque the air valve to 5 N·m', series)).toBe(true);
   expect(asks('torque the air valve screws to 5 N·m', series)).toBe(false);
+});
+
+test('a ring or a nut of another place is not the one that was named before', () => {
+  const { series } = typed(['take off 16 manifold bolts', 'take off cover O-ring', 'take off gland', 'take off plug']);
+  const used = new Set(series.components.map(({ name }) => name));
+  const asksBehind = (line: string) => parseLine(line, series, { parts: [], used }).doubts.length > 0;
+  expect(asksBehind('gland in, bolts finger tight')).toBe(true);
+  expect(asksBehind('fit the new O-ring on the plug')).toBe(true);
+  expect(asksBehind('fit the new O-ring')).toBe(false);
 });

@@ -95,6 +95,11 @@ function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sente
     last.how.push(limit);
     return;
   }
+  // "If it is, replace both": what it is was said before, or nowhere.
+  if (sign === '' && !(last && last.looks.length > 0)) {
+    reading.doubt('condition', sentence, 0, end);
+    return;
+  }
   const isSame = last?.verb === 'inspect' && areOf(parts, last);
   // "Look for pitting; replace it if any is found".
   if (last && last.looks.length > 0 && (sign === '' || IS_FOUND.test(sign))) last.renewIf.push(...last.looks.splice(0));
@@ -128,7 +133,7 @@ function signIn(sentence: Sentence, end: number, parts: readonly SaidPart[]): st
     (subject > at && (/^(?:it|they|either|any)/.test(lows[at] ?? '') || lows[subject - 1]?.endsWith("'s")));
   return sentence
     .text(isSubject ? is : at, end)
-    .replace(/,? (?:the|both|all|it's|they're|that's|it is|they are)$/i, '');
+    .replace(/,? (?:the|both|all|it's|they're|that's|it is|they are|for new(?: ones?)?)$/i, '');
 }
 
 const isNamed = (low: string | undefined, names: readonly string[]) =>

@@ -43,6 +43,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   // "The bolts of the suction flange, and pull the flange away": the suction flange.
   if (alike.length === 0 && partsEndingIn(series, words).length === 0) {
     const owners = recent
+      .filter(({ name }) => FASTENS.test(name))
       .map(({ name }) => name.split(' ').slice(0, -1))
       .filter((own) => own.length > words.length && endsIn(partsOf(own.join(' ')), words));
     // "Slacken the staybolt nuts and remove nuts and washers".
@@ -80,7 +81,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const isOfBefore =
     only !== undefined &&
     !isOtherOne(words, alike, said) &&
-    !isOfOthers(alike, part, beside, words) &&
+    !isOfOthers(alike, beside, words) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);
@@ -132,15 +133,16 @@ function isOtherOne(words: readonly string[], named: readonly PartName[], said: 
 /** "The coupling spacer, 8 bolts": not those of the bearing frame, which no word of the line names. */
 function isOfOthers(
   alike: readonly PartName[],
-  { fromCount }: SaidPart,
   beside: readonly (readonly string[])[],
   words: readonly string[],
 ): boolean {
-  if (fromCount === undefined || !FASTENS.test(words.at(-1) ?? '')) return false;
+  if (!FASTENS.test(words.at(-1) ?? '') && !SMALL.test(words.join('-'))) return false;
   const others = beside.filter((parts) => !alike.some(({ key }) => key === parts.join(' ')));
   const owners = new Set(alike.flatMap(({ parts }) => parts.slice(0, -words.length)));
   return others.length > 0 && !others.some((parts) => parts.some((word) => owners.has(word)));
 }
+
+const SMALL = /(?:^|-)(?:o-?ring|gasket|washer|circlip)s?$/;
 
 /** "The nut at the end of the shaft" is none of the four staybolt nuts. */
 function isOneOfMany({ name }: PartName, part: SaidPart, line: string, series: Series): boolean {

@@ -18,7 +18,8 @@ import type { Piece } from './piece';
 export function saidOfThing(piece: Piece, at: number): void {
   const sentence = piece.sentence();
   const stop = behindThing(piece, at);
-  if (stop < 0) return;
+  // "Make sure the pump is blocked": how it should be.
+  if (stop < 0 || /^(?:make (?:sure|certain)|ensure|be sure|see that|verify)\b/.test(piece.lows(at))) return;
   leaveOutThatItIsFree(piece, stop);
   const things = objectsAt(sentence.slice(at, stop), 0);
   const [thing] = things.phrases;
@@ -139,7 +140,9 @@ function topic(piece: Piece, at: number, stop: number): void {
     piece.manner = 'topic';
     return;
   }
-  if (only && (other || only.known || !lexicon.isFeature(only.words))) {
+  // "Packing: take out the gland bolts".
+  const isElse = !only && piece.isWay(behind) && objectsAt(piece.sentence(), behind + 1).phrases.length > 0;
+  if (isElse || (only && (other || only.known || !lexicon.isFeature(only.words)))) {
     goesOnWithTopic(piece, at, stop, thing);
     return;
   }

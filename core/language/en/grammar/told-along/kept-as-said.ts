@@ -96,6 +96,23 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
+    name: 'whether it has signs: "see if the seats have pitting or marks"',
+    read: ({ sentence, reading, at, act, told }) => {
+      const has =
+        /^(?:has|have|shows?|got)(?: got)?(?: any| some| signs of)*(?= (?!been|to|a |an |the |enough|no )[a-z])/.exec(
+          told,
+        )?.[0];
+      const isAsked = /\b(?:if|whether)$/.test(reading.verbs.at(-1) ?? '') && act.verb === 'inspect';
+      if (has === undefined || !isAsked || act.looks.length > 0) return undefined;
+      const end = toComma(sentence, at);
+      const signs = sentence.text(at + has.split(' ').length, end).split(/\s+(?:and|or)\s+/);
+      if (signs.some((sign) => sign.split(' ').length > 3)) return undefined;
+      act.looks.push(...signs);
+      reading.verbs.push(...has.split(' '));
+      return end;
+    },
+  },
+  {
     name: 'what it shall do: "check that it swivels freely"',
     read: (place) => {
       const { sentence, at, reading, act } = place;

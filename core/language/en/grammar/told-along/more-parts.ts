@@ -105,9 +105,10 @@ export const MORE_PARTS: readonly Construction[] = [
     name: 'whose fasteners they are: "the six screws on the valve body"',
     read: ({ reading, sentence, at, act, told }) => {
       const [part, other] = act.parts;
-      if (!part || other || !/^(?:take-off|draw|loosen|torque|disconnect)$/.test(act.verb)) return undefined;
+      if (!part || other || !/^(?:take-off|draw|pry|loosen|torque|disconnect|renew|discard)$/.test(act.verb))
+        return undefined;
       const joint = HOLD_IT.exec(told)?.[0];
-      if (joint === undefined || !isBareFastener(part)) return undefined;
+      if (joint === undefined || !isBare(part)) return undefined;
       const owner = nounPhraseAt(sentence, at + joint.split(' ').length);
       const isOwner =
         owner &&
@@ -141,8 +142,9 @@ export const MORE_PARTS: readonly Construction[] = [
   },
 ];
 
-function isBareFastener({ name, quoted }: SaidPart): boolean {
-  return !quoted && !name.includes(' ') && FASTENS.test(name);
+/** Called by its kind alone, of which a pump has many. */
+function isBare({ name, quoted }: SaidPart): boolean {
+  return !quoted && (/^(?:o-rings?|gaskets?|washers?)$/i.test(name) || (!name.includes(' ') && FASTENS.test(name)));
 }
 
 /** Whether the series has fasteners that are called after that part, or by this very word. */

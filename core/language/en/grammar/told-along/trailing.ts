@@ -303,8 +303,11 @@ const CONSTRUCTIONS: readonly Construction[] = [
         return end;
       }
       if (asksWhether(reading)) reading.asked.add(act);
-      act.looks.push(...signs.filter((sign) => !ABOVE_ALL.test(sign)));
-      act.how.push(...signs.filter((sign) => ABOVE_ALL.test(sign)));
+      // "For runout, 0.05 mm max": a limit is no sign.
+      const isNoSign = (sign: string) =>
+        ABOVE_ALL.test(sign) || /^(?:max|min)?\S*\s?[\d.,]+ ?(?:mm|inch|in|"|thou)\b/i.test(sign);
+      act.looks.push(...signs.filter((sign) => !isNoSign(sign)));
+      act.how.push(...signs.filter(isNoSign));
       return end;
     },
   },
