@@ -105,6 +105,10 @@ export function listsNewParts({ lows }: Sentence): boolean {
 const NO_NAME =
   /^(?:of|on|off|from|in|into|onto|to|at|by|with|without|under|over|against|through|between|behind|around|round|along|per|each|every|as|like|is|are|no|not|out|up|down|back|away|first|last|next|it|them|its|the|a|an)$/;
 
+/** "Pull the guard off, it's held by small screws": they come off first. */
+export const HELD_BY =
+  /^(?:it's|they're|it is|they are|that's|which is|which are) (?:just |only )?(?:held|fixed|secured|fastened|retained|screwed)(?: on| in| down| together)? (?:by|with) .*\b(?:screws|bolts|nuts|studs|clips)$/i;
+
 /** "..., it takes the inner plate with it": off as well. */
 export const TAKES_ALONG =
   /\b(?:it|they|that|which|this)(?:'ll| will)? (?:takes?|brings?|pulls?|carr(?:y|ies)|lifts?) (?:the|both|all|its) .*\b(?:with (?:it|them)|along)\b|^(?:the|both|all|its) .*\b(?:comes?|goes?|slides?|lifts?) (?:off |out |away |up )?(?:along )?with (?:it|them)\b/i;

@@ -7,6 +7,7 @@ import {
   bringsAnother,
   catchesPart,
   comesOff,
+  HELD_BY,
   listsNewParts,
   listsParts,
   MADE_TIGHT,
@@ -86,6 +87,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           TAKES_ALONG.test(text) ||
+          (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           MADE_TIGHT.test(text) ||
           withNewPart(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||

@@ -152,7 +152,13 @@ function isAround(words: readonly string[]): boolean {
 /** A bore, a thread, an edge: unless a part is called so. */
 function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): boolean {
   // "The casing ring clearance" is measured, however long its name.
-  if (!known && !quoted && words.length > 2 && MEASURED.test(words.at(-1) ?? '')) return true;
+  if (
+    !known &&
+    !quoted &&
+    words.length > 2 &&
+    (MEASURED.test(words.at(-1) ?? '') || lexicon.isFeature(words.slice(-1)))
+  )
+    return true;
   if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
     return false;
   const parts = partsOf(words.join(' '));
@@ -248,7 +254,7 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.about = phrase.fromCount === undefined ? told : `${numberWord(phrase.count ?? 1)} ${told}`;
       if (phrase.feature) feature(act, phrase.feature);
     } else {
-      act.parts.push(ownPart(phrase, reading.series, act.parts));
+      act.parts.push({ ...ownPart(phrase, reading.series, act.parts), ...nameAfterOwner(reading, phrase, act) });
       if (phrase.feature) feature(act, phrase.feature);
     }
   }
@@ -269,6 +275,22 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
+}
+
+/** "The rear cover, six screws", "take out the cover and press out its seal": called after what they belong to. */
+function nameAfterOwner(
+  reading: Reading,
+  { known, quoted, words, own, fromCount, name }: NounPhrase,
+  act: OpenAct,
+): { name?: string } {
+  const isBare = !known && !quoted && words.length === 1;
+  const isFastener = fromCount !== undefined && lexicon.FASTENS.test(words[0] ?? '') && act.parts.length === 1;
+  const before = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts ?? [];
+  const [owner, other] = act.parts.length > 0 ? act.parts : before;
+  const isOwned = isBare && (isFastener || own) && owner && !other && owner.name.split(' ').length < 3;
+  if (!isOwned || lexicon.FASTENS.test(owner.name) || partsEndingIn(reading.series, partsOf(name)).length > 0)
+    return {};
+  return byName(reading.series.components, name) ? {} : { name: `${singularName(owner.name)} ${name}` };
 }
 
 /** "The flange with its gasket": one gasket, however many there are; "the first impeller": one of six. */

@@ -156,6 +156,8 @@ export function verbMeant(
   if (verb === 'press' && takenBefore(reading, objects)) return undefined;
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };
   if (verb && isStartedOnly(verb, objectText, told)) return { verb: 'start-by-hand' };
+  // "Line the stages up on the bench": laid there.
+  if (verb === 'align' && (lexicon.BENCH.test(bench) || lexicon.CLOTH.test(bench))) return { verb: 'put-aside' };
   if (verb && verbOf(verb).effect === 'refits' && goesElsewhere(bench))
     return /\b(?:oven|hot ?plate)\b/.test(bench) ? { verb: 'heat' } : undefined;
   if (verb && goesToHolder(verb, bench)) return { verb: 'hold' };
