@@ -372,7 +372,7 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   await kind.click();
   await page.getByRole('option', { name: 'Spring', exact: true }).click();
   await expect(kind).toBeHidden();
-  await typeLines(page, ['take off wobbler @each shaft', 'take off housing @each shaft +PTFE grease']);
+  await typeLines(page, ['clean wobbler @each shaft', 'take off housing @each shaft +PTFE grease']);
   await expect(kind).toBeHidden();
 
   // Facts are asked in passing, and answered without leaving the line.

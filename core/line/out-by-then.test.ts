@@ -68,4 +68,10 @@ describe('a part that is out by then', () => {
       'out-already: circlip',
     );
   });
+
+  test('is put back where one that is in would only be pushed back', () => {
+    const workbook = behind('draw retainers', 'clean plungers');
+    expect(told('slide the retainers back in', workbook)).toEqual(['Fit retainers']);
+    expect(told('push the plungers back into the block', workbook)).toEqual(['sense: push']);
+  });
 });

@@ -55,10 +55,15 @@ export function parseLine(line: string, series: Series, before: SaidBefore = { p
     ...act,
     applied: act.applied.map((one) => stuffMeant(one, series)),
     parts: act.parts.flatMap((part) => {
-      const recent = [...before.parts, ...said.acts.slice(0, i).flatMap(partsOfAct)];
+      const inLine = said.acts.slice(0, i).flatMap(partsOfAct);
+      const recent = [...before.parts, ...inLine];
+      const named = inLine.map(({ name }) => name);
       return (
         eachMeant(part, act.verb, series, { line: words, recent }) ?? [
-          allBut(inFull(part, series, { line: words, recent, used: before.used, out: outBefore(act, before) }), series),
+          allBut(
+            inFull(part, series, { line: words, recent, used: before.used, out: outBefore(act, before), named }),
+            series,
+          ),
         ]
       );
     }),

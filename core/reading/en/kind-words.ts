@@ -361,6 +361,12 @@ export function kindFromName(name: string): ComponentKind {
   return kind;
 }
 
+/** Whether words of which the first may be a verb are together what parts are called: "snap ring". */
+export function isKindPhrase(text: string): boolean {
+  const said = singularName(text.toLowerCase().replace(/^(?:the|both|all) /, ''));
+  return said.includes(' ') && Object.values(KIND_WORDS).some((list) => list.includes(said));
+}
+
 /** The same names are asked for at every key that is typed, and at every check. */
 const kinds = new Map<string, ComponentKind>();
 const MOST_KINDS = 20_000;

@@ -96,7 +96,7 @@ export function isOneVerb({ lows }: Sentence): boolean {
 }
 
 const BARE_ORDER =
-  /^(?:fill|drain|vent|bleed|prime|grease|oil|lubricate|renew|replace|discard|inspect|measure|tighten|torque|test|refit|assemble|reassemble|remove|install|dismantle|disassemble|lock|isolate|rinse|wash|degrease)$/;
+  /^(?:align|fill|drain|vent|bleed|prime|grease|oil|lubricate|renew|replace|discard|inspect|measure|tighten|torque|test|refit|assemble|reassemble|remove|install|dismantle|disassemble|lock|isolate|rinse|wash|degrease)$/;
 
 /** "To zero and de-energise the drive": done as well, whatever that word means. */
 export function joinsOrder({ lows }: Sentence): boolean {

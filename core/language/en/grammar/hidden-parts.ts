@@ -93,7 +93,7 @@ export function listsNewParts({ lows }: Sentence): boolean {
     const isPut =
       place > 0 &&
       place < 4 &&
-      /^(?:on|over|under|behind|in|between|onto|into) (?:it|them|top|the|that|each)\b/.test(
+      /^(?:on|over|under|behind|in|between|onto|into|with) (?:it|them|top|the|that|each|an?)\b/.test(
         words.slice(place).join(' '),
       );
     if (isPut && kindFromName(words[place - 1] ?? '') !== 'other') return true;

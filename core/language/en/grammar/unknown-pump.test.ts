@@ -155,6 +155,31 @@ test.each<[string, string, readonly string[]]>([
     'make sure the pump is blocked; remove the cover',
     ['take-off: cover; make sure the pump is blocked'],
   ],
+  [
+    'two rings of two parts',
+    'remove the cover and take the O-ring out of it',
+    ['take-off: cover', 'take-off: cover O-ring'],
+  ],
+  ['a ring that is called so', 'snap ring out with the pliers', ['take-off: snap ring']],
+  ['which way it faces', 'bearing in, closed side out', ['fit: bearing']],
+  [
+    'half a coupling is a part',
+    'heat the coupling half and push it on',
+    ['heat: coupling half', 'press: coupling half'],
+  ],
+  [
+    'screws in a list',
+    'remove the rear cover, six screws, and the gasket',
+    ['take-off: rear cover, 6 rear cover screws, gasket'],
+  ],
+  [
+    'its seal, one step later',
+    'take out the bearing cover and press out its seal',
+    ['take-off: bearing cover', 'draw: bearing cover seal'],
+  ],
+  ['what runs into a bucket is drained', 'let the wine run into a bucket', ['drain: the wine']],
+  ['looked at once it is out', 'push out piston, check for scoring', ['draw: piston', 'inspect: piston']],
+  ['laid on the bench in a row', 'line the stages up on the bench', ['put-aside: stages; on the bench']],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -177,6 +202,9 @@ test.each([
   ['one more, then', 'slide the gland over the shaft, then the rotary'],
   ['what is said nowhere', 'if it is, replace ring and hub ring together'],
   ['a topic with an order of its own', 'packing: take out the four gland bolts'],
+  ['how it is held', "pull the cable guard off, it's held by small screws"],
+  ['a fastener in kept words', 'coupling half back on, grub screw with a drop of sealant'],
+  ['an order behind a condition', 'look at the shaft, if you feel a groove set the new seal deeper'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],
@@ -204,6 +232,11 @@ test('tools by what they are made of and what they are for', () => {
   const tools = (line: string) => parseLine(line, unknown).steps.map((step) => step.tools.map(({ name }) => name));
   expect(tools('drive the liner out with a block of wood')).toEqual([['block of wood']]);
   expect(tools('lift the volute liner out with the lifting tube')).toEqual([['lifting tube']]);
+});
+
+test('a torque behind a caution is not lost in it', () => {
+  const [, tightened] = parseLine('fit the rotor and tighten the rotor screws, not too tight, 12 N·m', unknown).steps;
+  expect(tightened).toMatchObject({ torque: { figure: { value: 12 } }, cautions: [{ text: 'Not too tight' }] });
 });
 
 test('two that differ by where they are are meant by one word in the plural', () => {

@@ -161,10 +161,12 @@ function isNoPart({ series }: Reading, { known, quoted, words }: NounPhrase): bo
     return true;
   if (known || quoted || !(lexicon.isFeature(words) || lexicon.isSubstance(words) || isDirt(words) || isAround(words)))
     return false;
+  if (HALVED.test(words.slice(-2).join(' '))) return false;
   const parts = partsOf(words.join(' '));
   return partsEndingIn(series, parts).length === 0;
 }
 
+const HALVED = /^(?:coupling|casing|case|body|housing|shell|collar|flange|hub|split) hal(?:f|ves)$/;
 const MEASURED =
   /^(?:clearances?|run-?out|play|float|gaps?|diameters?|thickness|lengths?|heights?|depths?|wear|pressures?|temperatures?|levels?|alignment|backlash|preload|tension|tightness|condition|position|setting|squareness|straightness)$/;
 

@@ -400,11 +400,16 @@ function letHappen(
   const named = to > from ? undefined : nounPhraseAt(sentence, aboutEnd);
   const thing = named ? sentence.text(aboutEnd, named.end) : to > from ? sentence.text(from, to) : object?.name;
   // "Open the air and let it run": the pump runs, and no air.
-  const isRun = /^(?:run|cycle)$/.test(happens);
+  // "Let the wine run into a bucket" drains it.
+  const isFlow =
+    happens === 'run' && /^(?:into|out|off|through|down)$/.test(sentence.lows[aboutEnd] ?? '') && !object?.pronoun;
+  const isRun = /^(?:run|cycle)$/.test(happens) && !isFlow;
   const it = isRun ? (/\b(?:pump|motor|engine|machine|unit)$/.test(meant) ? meant : '') : meant || before;
   // "Crack the drain plug and let it empty": the pump.
   const drains =
-    /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) || (object?.pronoun === true && happens === 'drip');
+    isFlow ||
+    /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) ||
+    (object?.pronoun === true && happens === 'drip');
   const isOfPlug = drains && /\b(?:plug|cock|valve|tap|screw|nut|cap|hose|pipe|line)s?$/.test(it);
   const about = object?.pronoun && it !== '' ? (isOfPlug ? 'the pump' : it) : thing;
   const end = named?.end ?? aboutEnd;

@@ -122,7 +122,7 @@ export class Reading {
 
 const NOTHING: readonly SaidPart[] = [];
 /** What may be done to a bore or a face, which "it" then means. */
-const IS_OF_FEATURE = /^(?:lubricate|apply-compound|clean|inspect|measure|dress|mark)$/;
+const IS_OF_FEATURE = /^(?:lubricate|apply-compound|clean|inspect|measure|dress|mark|heat|hold|soak|wrap|bend)$/;
 
 /** Whether a verb takes parts off, puts them on or renews them. */
 export function movesParts(verb: Verb): boolean {

@@ -152,6 +152,22 @@ export function verbMeant(
     )
   )
     return { verb: 'adjust', how: 'out', aboutEnd: at, about: objectText };
+  // "Push the plungers back into the power end", which were never out: moved, or put back?
+  const { out } = reading.before;
+  const isIn =
+    out !== undefined &&
+    out.size > 0 &&
+    !(object?.pronoun ? reading.meant() : objects.flatMap(({ known }) => known ?? [])).some(({ name }) =>
+      out.has(name),
+    );
+  if (
+    isIn &&
+    ways.includes('back') &&
+    /^(?:push|slide|press|tap|drive|knock|roll)$/.test(phrase) &&
+    verb &&
+    verbOf(verb).effect === 'refits'
+  )
+    return undefined;
   // "Unclamp the plungers and push them forward into the box": out of the way, or home.
   if (verb === 'press' && takenBefore(reading, objects)) return undefined;
   if (verb === 'torque' && BY_HAND.test(told) && !/\d/.test(told)) return { verb: 'start-by-hand' };

@@ -15,6 +15,8 @@ export interface Beside {
   readonly line: string;
   /** Named in the line, or acted on just before. */
   readonly recent: readonly Pick<SaidPart, 'name'>[];
+  /** Named by the orders before, in this line. */
+  readonly named?: readonly string[];
   /** Steps are about these already. */
   readonly used?: ReadonlySet<string> | undefined;
   /** Out of the pump by then, where the line takes something out. */
@@ -26,7 +28,7 @@ export interface Beside {
  * the rear cover that is taken off, "all eight bolts" where one kind of bolt is eight. Everything else stays as it was
  * said, and is asked about.
  */
-export function inFull(part: SaidPart, series: Series, { line, recent, used, out }: Beside): SaidPart {
+export function inFull(part: SaidPart, series: Series, { line, recent, used, out, named }: Beside): SaidPart {
   if (part.quoted || byName(series.components, part.name)) return part;
   const words = partsOf(part.name);
   const said = ` ${wordsOf(line)
@@ -57,8 +59,9 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     const [only, other] = alike.filter(isMeant);
     return only && !other ? only.name : undefined;
   };
-  const named = recent.map(({ name }) => partsOf(name).join(' '));
+  const recentKeys = recent.map(({ name }) => partsOf(name).join(' '));
   const beside = partsIn(line, series).map((name) => partsOf(name));
+  const inLine = (named ?? []).map((name) => partsOf(name)).filter((parts) => !same(parts, words));
   const before = ({ parts }: PartName) => parts.slice(0, -words.length);
   const isSaid = (known: PartName) => !before(known).every(isWay) && said.includes(` ${before(known).join(' ')} `);
   // "Circlip off, press shaft and bearing out": the circlip of either.
@@ -66,12 +69,12 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const areSeveral = alike.filter((known) => ends.includes(` ${before(known).join(' ')} `)).length > 1;
   const beneath = (isMeant: (known: PartName) => boolean) => (areSeveral ? undefined : meant(isMeant));
   // "Take the upper seal's ring out and pull the seal": not the lower one, of which the step before was.
-  const recently = alike.filter(({ key }) => named.includes(key));
+  const recently = alike.filter(({ key }) => recentKeys.includes(key));
   const isRival = (known: PartName) =>
     before(known).some((word) => said.includes(` ${word} `) && !recently.some(({ parts }) => parts.includes(word)));
   const hasRival = recently.length > 0 && (alike.some(isRival) || isOtherOne(words, recently, said));
   const name =
-    (hasRival ? undefined : meant(({ key }) => named.includes(key))) ??
+    (hasRival ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
     meant(isSaid) ??
     beneath((known) => beside.some((other) => endsIn(other, before(known)))) ??
     beneath((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
@@ -81,7 +84,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const isOfBefore =
     only !== undefined &&
     !isOtherOne(words, alike, said) &&
-    !isOfOthers(alike, beside, words) &&
+    !isOfOthers(alike, [...beside, ...inLine], words) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);

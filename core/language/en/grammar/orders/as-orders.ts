@@ -114,6 +114,8 @@ function goesOn(piece: Piece, at: number): boolean {
   while (lexicon.isManner(piece.low(verb))) verb += 1;
   // "I'm pulling it off, turning it slightly": how.
   const isHow = form === 'ing' && piece.low(at - 1) === ',' && DOING_ALONG.test(piece.lows(verb));
+  // "Bearing in, closed side out": which way.
+  if (lexicon.isEnd(piece.low(verb + 1))) return false;
   // "The liner in, held with its four keys": how it sits.
   if (/^(?:held|secured|fixed|located|retained|guided|kept|supported) (?:with|by|in|on|at)\b/.test(piece.lows(verb)))
     return false;

@@ -1,4 +1,4 @@
-import { kindFromName } from '../../../../reading/en/kind-words';
+import { isKindPhrase, kindFromName } from '../../../../reading/en/kind-words';
 import { type Objects, objectsAt } from '../acts/objects';
 import { SET_BY_TURNING } from '../acts/turned-and-set';
 import { torqueAt } from '../names/figures';
@@ -275,6 +275,9 @@ function bareWords(piece: Piece, at: number): boolean {
     (kindFromName(name.split(' ').at(-1) ?? '') === 'other' || holdsVerb(name.split(' ')))
   )
     return false;
+  // "Circlip in, sharp edge out": which way it faces.
+  const [end = ''] = name.split(' ').slice(-1);
+  if (at > 0 && lexicon.isEnd(end) && kindFromName(end) === 'other') return false;
   // "Straight on", "first out": how, and nothing that is named.
   if (name.split(' ').every((word) => lexicon.isManner(word))) return false;
   if (/^(?:off|on)$/.test(way) && RUNS_ON.test(name.split(' ').at(-1) ?? '')) return false;
@@ -290,6 +293,7 @@ function bareWords(piece: Piece, at: number): boolean {
   if (
     first &&
     !piece.knows(at) &&
+    !isKindPhrase(name) &&
     (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
       !(/^(?:back|off|out)/.test(way) || isNounHere(piece, at, said[0])))
   )

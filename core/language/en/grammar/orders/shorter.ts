@@ -71,6 +71,8 @@ export function sayShorter(piece: Piece): void {
         .some((low) => /^(?:look|check|inspect|examin|study)/.test(low))
     )
       piece.words.splice(at, said.startsWith(',') ? 3 : 2, piece.as(at, 'for'));
+    else if (CHECKS_FOR.test(said) && !RUNNING_SIGNS.test(said) && MOVED_FIRST.test(piece.orderVerb()?.is ?? ''))
+      piece.words.splice(at + 1, 1, piece.as(at + 1, 'inspect'), piece.behind(at + 1, 'it'));
     else if (piece.low(at - 1) !== 'to' && /^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
       piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
     else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
@@ -278,6 +280,9 @@ const ANY_THAT = /^(?:any|those|(?:the )?ones) (?:that|which) (?:is|are|has|have
 /** "Look if there is any water in it". */
 const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
 /** "One third full of grease". */
+/** "Push out the piston, check for scoring": looked at for it. */
+const CHECKS_FOR = /^(?:,|and) (?:check|look|inspect|examine) for /;
+const MOVED_FIRST = /^movement$/;
 /** "Look at the seats for pitting and at the poppets for grooves": each for its own. */
 const LOOKS_AT_ANOTHER = /^and (?:at )?(?:the|both|all|its) (?:[\w-]+ ){1,4}?for /;
 const LOOKED = /\b(?:look|check|inspect|examine)\b/;

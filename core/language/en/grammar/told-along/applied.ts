@@ -43,7 +43,8 @@ export function withWhat(place: Place): number | undefined {
   const isShortPart = clamped && !clamped.phrase.known && isPartOrShort(clamped.phrase, place.reading.series);
   if (isShortPart && /^(?:refits|takes)$/.test(verbOf(act.verb).effect) && takeAlong(place, clamped.phrase))
     return clamped.end;
-  if (tool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
+  const isSameTool = tool !== undefined && /^tools?$/.test(tool.tool.name);
+  if (tool && !isSameTool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
     act.tools.push(tool.tool);
     return tool.end;
   }

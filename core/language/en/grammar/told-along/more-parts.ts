@@ -1,4 +1,4 @@
-import { byName } from '../../../../model/names';
+import { byName, singularName } from '../../../../model/names';
 import { verbOf } from '../../../../model/verbs';
 import { objectsAt, takeObjects } from '../acts/objects';
 import { type Construction, toComma } from '../acts/place';
@@ -13,7 +13,7 @@ import { FASTENS } from '../words/lexicon';
 import { partsOf } from '../words/words';
 
 const HOLD_IT =
-  /^(?:on|of|from|at|in|around|for|(?:(?:that|which) )?(?:hold(?:s|ing)?|secur(?:es?|ing)|fasten(?:s|ing)?|fix(?:es|ing)?|retain(?:s|ing)?|attach(?:es|ing)?))(?= (?:the|its) )/;
+  /^(?:on|of|from|out of|at|in|around|for|(?:(?:that|which) )?(?:hold(?:s|ing)?|secur(?:es?|ing)|fasten(?:s|ing)?|fix(?:es|ing)?|retain(?:s|ing)?|attach(?:es|ing)?))(?= (?:the|its|it|them)(?: |$))/;
 
 /** Further parts to which the same is done, told behind all that is said of the first. */
 export const MORE_PARTS: readonly Construction[] = [
@@ -110,8 +110,19 @@ export const MORE_PARTS: readonly Construction[] = [
       const joint = HOLD_IT.exec(told)?.[0];
       if (joint === undefined || !isBare(part)) return undefined;
       const owner = nounPhraseAt(sentence, at + joint.split(' ').length);
+      const it = owner?.phrase.pronoun
+        ? reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts
+        : undefined;
+      if (it?.length === 1 && it[0] && owner && isJoint(sentence.words[owner.end])) {
+        const whose = singularName(it[0].name);
+        if (byName(reading.series.components, part.name) || FASTENS.test(whose)) return undefined;
+        act.parts[0] = { ...part, name: `${whose} ${part.name}` };
+        reading.verbs.push(...told.split(' ').slice(0, owner.end - at));
+        return owner.end;
+      }
       const isOwner =
         owner &&
+        !owner.phrase.pronoun &&
         isCalledPart(owner.phrase) &&
         !AROUND.test(owner.phrase.name) &&
         isJoint(sentence.words[owner.end]) &&

@@ -1,6 +1,7 @@
 import { verbOf } from '../../../../model/verbs';
 import { type Construction, keep } from '../acts/place';
 import type { OpenAct, Reading } from '../acts/reading';
+import { torqueAt } from '../names/figures';
 import { type KnownName, lastWordsOf, namesAt } from '../names/known-names';
 import { isJoint, isWornWord } from '../names/name-ends';
 import { STATE } from '../names/noun-phrase';
@@ -132,6 +133,12 @@ const CONSTRUCTIONS: readonly Construction[] = [
       const signal = lexicon.SIGNAL_WORD.test(sentence.lows[at] ?? '');
       if (!never && !signal && !lexicon.CAUTION_OPENING.test(told)) return undefined;
       const from = signal || /^(?:but|and)$/.test(sentence.lows[at] ?? '') ? at + 1 : at;
+      // "Not too tight, 12 N·m".
+      const comma = sentence.lows.indexOf(',', at + 1);
+      if (comma > 0 && torqueAt(sentence, comma + 1)) {
+        act.cautions.push({ signal: 'CAUTION', text: sentence.text(from, comma) });
+        return comma;
+      }
       act.cautions.push({
         signal: 'CAUTION',
         text: sentence.text(
@@ -342,7 +349,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
 const NUMBERED = new RegExp(`^(?:\\d+|${NUMBERS}|[a-h])(?: (?:to|-|,|and|through) (?:\\d+|${NUMBERS}|[a-h]))+(?= |$)`);
 
 const ORDERED_SIGN =
-  /^(?:polish|dress|remove|clean|replace|renew|measure|stone|lap|file|grind|sand|record|note|mark|tighten|check|inspect|turn|hone|report) \w+/i;
+  /^(?:polish|dress|remove|clean|replace|renew|measure|stone|lap|file|grind|sand|record|note|mark|tighten|check|inspect|turn|hone|report) \w+|\b(?:set|fit|use|replace|renew|put|change|move|take|turn) (?:the|a|it|them|both) /i;
 
 /** How a part should be. */
 const GOOD =
