@@ -180,6 +180,9 @@ test.each<[string, string, readonly string[]]>([
   ['what runs into a bucket is drained', 'let the wine run into a bucket', ['drain: the wine']],
   ['looked at once it is out', 'push out piston, check for scoring', ['draw: piston', 'inspect: piston']],
   ['laid on the bench in a row', 'line the stages up on the bench', ['put-aside: stages; on the bench']],
+  ['two of which the first may be a verb', 'cover and gasket off', ['take-off: cover, gasket']],
+  ['put there, without a verb', 'circlip in groove', ['fit: circlip; into groove']],
+  ['fasteners and their figure', 'cartridge grub screws 2.5 N·m', ['torque: cartridge grub screws']],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);

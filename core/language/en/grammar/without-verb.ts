@@ -133,12 +133,17 @@ function keepStatement(reading: Reading, sentence: Sentence, at: number, told: s
 /** "Valve caps to 75 N·m". */
 function readFigureOf(reading: Reading, sentence: Sentence, at: number, opened: Partial<OpenAct> | undefined): boolean {
   const named = nounPhraseAt(sentence, at);
-  if (!named || !isPartOrShort(named.phrase, reading.series)) return false;
+  // "Head screws 60 N·m", which nobody named yet.
+  const isNewFastener =
+    named && !named.phrase.known && !named.phrase.pronoun && lexicon.FASTENS.test(named.phrase.name);
+  if (!named || !(isPartOrShort(named.phrase, reading.series) || isNewFastener)) return false;
   let behind = named.end;
   while (lexicon.isManner(sentence.lows[behind] ?? '')) behind += 1;
   const isWithFigure = sentence.lows[behind] === 'with' && torqueAt(sentence, behind + 1) !== undefined;
-  const isJoined = isWithFigure || /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?)$/.test(sentence.lows[behind] ?? '');
-  const from = isJoined ? behind + 1 : behind;
+  const isJoined = isWithFigure || /^(?:to|at|=|:|,|-|–|gets?|takes?|needs?|goes)$/.test(sentence.lows[behind] ?? '');
+  const from = isJoined
+    ? behind + (/^goes to$/.test(sentence.lows.slice(behind, behind + 2).join(' ')) ? 2 : 1)
+    : behind;
   if (!torqueAt(sentence, from) && !isTightenedSo(sentence, named.phrase, from)) return false;
   const act = { ...blankAct('torque'), ...opened, parts: [partOf(named.phrase)] };
   reading.acts.push(act);

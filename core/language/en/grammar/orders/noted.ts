@@ -28,6 +28,8 @@ export function bare(piece: Piece, at: number): boolean {
     bareDone(piece, at) ||
     bareMeasured(piece, at) ||
     bareKnown(piece, at) ||
+    barePair(piece, at) ||
+    barePlaced(piece, at) ||
     bareFilled(piece, at) ||
     bareSet(piece, at) ||
     bareWords(piece, at) ||
@@ -253,6 +255,50 @@ function wayLast(piece: Piece, at: number, things: Objects): boolean {
 
 const WAY_LAST =
   /^((?:x ?\d+ )?(?:, )?[\d./]+ ?(?:mm|inch|in)(?: (?:hex key|hex|socket|spanner|wrench|key|allen key|allen|ring spanner))?) , (off|out)(?= ?[,.;]| and | then |$)/;
+
+/** "Nut and new washer on", "rotor and vanes in", which nobody named yet. */
+function barePair(piece: Piece, at: number): boolean {
+  // "Cover and gasket off": what may be a verb is none before its pair.
+  const isVerb = verbAt(piece.lowsFrom(at), 0) !== undefined && !piece.knows(at) && piece.low(at + 1) !== 'and';
+  if (at > piece.skipFillers(0) || isVerb) return false;
+  const { phrases, end } = objectsAt(piece.sentence(), at);
+  const way = /^(?:back on|back in|on|in|off|out)(?= ?[,.;]| with | and |$)/.exec(piece.lows(end))?.[0];
+  const isPair =
+    phrases.length === 2 &&
+    piece
+      .lowsFrom(at)
+      .slice(0, end - at)
+      .includes('and');
+  const areParts = isPair && phrases.every((one) => isCalledPart(one) && one.words.length < 4);
+  if (way === undefined || !areParts || phrases.every(({ known }) => known)) return false;
+  orderBare(piece, at, end, way);
+  return true;
+}
+
+/** "O-rings on the shafts", "circlip in groove": put there, where nothing else is said. */
+function barePlaced(piece: Piece, at: number): boolean {
+  if (at > piece.skipFillers(0) || (verbAt(piece.lowsFrom(at), 0) && !piece.knows(at))) return false;
+  const { phrases, end } = objectsAt(piece.sentence(), at);
+  const isIn = /^(?:on|in|onto|into)$/.test(piece.low(end));
+  const place = isIn ? nounPhraseAt(piece.sentence(), end + 1) : undefined;
+  const areParts =
+    phrases.length > 0 &&
+    phrases.every(
+      (one) =>
+        isCalledPart(one) &&
+        !one.known &&
+        one.words.length < 4 &&
+        !one.state.includes('new') &&
+        !lexicon.isSubstance(one.words),
+    );
+  const isPlace =
+    place && !place.phrase.pronoun && (isCalledPart(place.phrase) || lexicon.isFeature(place.phrase.words));
+  if (!areParts || !isPlace || !(piece.isLast(place.end - 1) || piece.low(place.end) === 'with')) return false;
+  piece.words.splice(at, 0, piece.as(at, 'put', true));
+  piece.readTo = place.end + 1;
+  piece.manner = 'bare';
+  return true;
+}
 
 /** "Put the strainer in, the strainer cover on, and ...": the verb is not said again. */
 export function bareBehind(piece: Piece, at: number): boolean {

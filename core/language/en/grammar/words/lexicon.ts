@@ -41,7 +41,7 @@ export function isToolName(words: readonly string[]): boolean {
 
 const SUBSTANCES =
   set(`grease oil lube threadlock loctite sealant compound seize anti-seize antiseize jelly vaseline locker thread-locker
-  threadlocker sae tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
+  threadlocker sealer goop magnalube never-seize neverseize moly sae tape paste lubricant soap water solvent cleaner degreaser paraffin kerosene diesel spirit spirits
   alcohol glycol glycerine glycerin vinegar acid air coolant wax detergent thinner dope adhesive glue
   ipa isopropanol acetone ethanol methanol descaler antifreeze turpentine petrol gasoline bleach lacquer varnish primer antirust wine beer milk juice product liquid fluid medium slurry`);
 const SUBSTANCE_PAIRS = /^(?:liquid gasket|gasket (?:compound|maker|paste)|pipe dope|soapy water|petroleum jelly)$/;
@@ -55,7 +55,7 @@ export function isSubstance(said: readonly string[]): boolean {
 /** What is said of a part and is none: what is cleaned, greased or looked at on it. */
 const FEATURES =
   set(`bore tip thread groove edge face flat surface opening keyway slot hole port lip recess shoulder land
-  leg end step space cavity void tab pocket seating register spigot passage channel gallery tang lug inside outside bottom top corner diameter length stroke gap
+  raceway leg end step space cavity void tab pocket seating register spigot passage channel gallery tang lug inside outside bottom top corner diameter length stroke gap
   clearance cone taper counterbore bevel area finish journal spline dia id od tightness rim flank tooth
   setting alignment adjustment play runout backlash height depth thickness width pressure flow speed temperature resistance weight level tension
   run-out wear preload half float straightness squareness condition colour color position movement direction shape rotation insulation noise vibration leakage travel sound smell`);
