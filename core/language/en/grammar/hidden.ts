@@ -183,6 +183,10 @@ function hidesMove(sentence: Sentence): boolean {
 
 /** "Cover off, two screws each side": they come off as well. */
 function countsFasteners({ words, lows }: Sentence): boolean {
+  // "Out of the tank: eight screws round the plate".
+  const colon = lows.indexOf(':');
+  if (colon > 0 && words[colon + 1]?.value !== undefined)
+    return /\b(?:bolts|screws|nuts|studs)\b/.test(lows.slice(colon + 2, colon + 5).join(' '));
   const [first] = words;
   return first?.value !== undefined && lows.slice(1, 4).some((low) => /^(?:bolts|screws|nuts|studs)$/.test(low));
 }

@@ -182,8 +182,14 @@ function readClause(reading: Reading, sentence: Sentence): void {
   } else {
     const made = reading.acts.length;
     readAction(reading, sentence, at);
-    if (made > 0 && reading.acts.length > made && asVerdict(reading)) reading.doubt('condition', sentence, at, end);
+    if (made > 0 && reading.acts.length > made && (asVerdict(reading) || isAnswer(reading, made)))
+      reading.doubt('condition', sentence, at, end);
   }
+}
+
+/** "Check the sleeve. Rough? Change it.": done only then. */
+function isAnswer({ acts }: Reading, made: number): boolean {
+  return acts[made - 1]?.how.at(-1)?.endsWith('?') === true;
 }
 
 /** "Use oil only, never grease": a remark, and the caution behind it. */

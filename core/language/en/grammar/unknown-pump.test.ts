@@ -183,6 +183,12 @@ test.each<[string, string, readonly string[]]>([
   ['two of which the first may be a verb', 'cover and gasket off', ['take-off: cover, gasket']],
   ['put there, without a verb', 'circlip in groove', ['fit: circlip; into groove']],
   ['fasteners and their figure', 'cartridge grub screws 2.5 N·m', ['torque: cartridge grub screws']],
+  [
+    'bent before it is loosened',
+    'loosen the bearing nut after bending the tab washer back',
+    ['bend: tab washer; back', 'loosen: bearing nut'],
+  ],
+  ['set where it runs', 'set the impeller axially in the middle', ['adjust: impeller; axially, in the middle']],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -208,6 +214,8 @@ test.each([
   ['how it is held', "pull the cable guard off, it's held by small screws"],
   ['a fastener in kept words', 'coupling half back on, grub screw with a drop of sealant'],
   ['an order behind a condition', 'look at the shaft, if you feel a groove set the new seal deeper'],
+  ['a question and its answer', 'check the sleeve. rough? change it.'],
+  ['screws behind a colon', 'take the pump out of the tank: eight screws round the top plate'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],

@@ -226,7 +226,16 @@ const CASES: readonly Case[] = [
     },
   },
   {
-    name: '"stand the pump on the ring": the whole of it goes into nothing',
+    name: '"set the impeller in the middle", "set it axially": adjusted there',
+    means: ({ phrase, ways, told }) =>
+      /^(?:set|position)$/.test(phrase) &&
+      ways.length === 0 &&
+      /\b(?:axially|radially)\b|\bin the (?:middle|centre|center)\b/.test(told)
+        ? { verb: 'adjust' }
+        : undefined,
+  },
+  {
+    name: '"stand the pump on the ring: the whole of it goes into nothing',
     means: ({ reading, sentence, phrase, ways, objectText, where }) => {
       const isWhole = ways.length === 0 && /^(?:pump|unit|machine)$/.test(objectText);
       if (!isWhole || !/^(?:set|place|lay|put|stand|rest|position)$/.test(phrase)) return undefined;

@@ -109,7 +109,8 @@ export function partMeans(piece: Piece): void {
       i > 1 &&
       /^(?:by|after)$/.test(low) &&
       (MEANS.includes(piece.low(i + 1)) ||
-        (low === 'after' && /^(?:fitting|installing|attaching|inserting)$/.test(piece.low(i + 1))) ||
+        (low === 'after' &&
+          /^(?:fitting|installing|attaching|inserting|bending|straightening|flattening)$/.test(piece.low(i + 1))) ||
         (piece.low(i + 1) === 'taking' && takesAway(piece, i + 2))),
   );
   const start = piece.orderStart();

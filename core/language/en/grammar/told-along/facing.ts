@@ -1,3 +1,4 @@
+import { verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { keep, type Place, toComma } from '../acts/place';
 import type { OpenAct } from '../acts/reading';
@@ -18,12 +19,16 @@ export function facing(place: Place): number | undefined {
   if (/^(?:with|,|facing)$/.test(sentence.lows[start] ?? '')) start += 1;
   if (/^(?:the|its|their|both)$/.test(sentence.lows[start] ?? '')) start += 1;
   if (sentence.lows[at] === 'facing') return keep(place, at, toComma(sentence, at));
+  // "Drive the shaft with the bearings towards the impeller": where to, of both.
+  const isMoved = act.verb === 'move' || verbOf(act.verb).effect === 'takes';
   for (let n = start; n < Math.min(start + 4, sentence.words.length - 1); n += 1) {
     const isToward =
       /^(?:toward|towards)$/.test(sentence.lows[n + 1] ?? '') && !lexicon.isToolName([sentence.lows[n] ?? '']);
     const isPointed =
       /^(?:facing|pointing|looking)$/.test(sentence.lows[n + 1] ?? '') ||
-      (isToward && (at < start || sentence.lows[at - 1] === ',')) ||
+      (isToward &&
+        !(isMoved && kindFromName(sentence.lows[n] ?? '') !== 'other') &&
+        (at < start || sentence.lows[at - 1] === ',')) ||
       (sentence.lows[at] === 'with' && /^(?:up|down|in|out)wards?$/.test(sentence.lows[n + 1] ?? ''));
     // "With a hammer lips in": the tool, and then which way.
     if (!isPointed && lexicon.isToolName([sentence.lows[n] ?? '']) && !lexicon.isEnd(sentence.lows[n] ?? ''))
