@@ -135,3 +135,8 @@ export class Piece {
     return { low, parts: partsOf(low), from, to: before ? from : to, as: low };
   }
 }
+
+/** How many words a text has. */
+export function wordsIn(text: string): number {
+  return text.split(' ').length;
+}

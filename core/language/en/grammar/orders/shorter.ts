@@ -1,22 +1,17 @@
-import { kindFromName } from '../../../../reading/en/kind-words';
 import { type Objects, objectsAt } from '../acts/objects';
-import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { torqueAt } from '../names/figures';
-import { lastWordsOf } from '../names/known-names';
-import { isWornWord } from '../names/name-ends';
-import type { NounPhrase } from '../names/noun-phrase';
 import { toolAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
-import { baseOf } from '../words/verb-forms';
-import { RENEWING } from '../words/verdict-words';
-import { isPlural, partsOf, type Word } from '../words/words';
-import type { Piece } from './piece';
+import type { Word } from '../words/words';
+import { askAny, askWhether, feelOver, lookAgain, lookFor, lookHow, lookOn } from './looks-said';
+import { type Piece, wordsIn } from './piece';
+import { putTurns } from './turns-of-speech';
 
-/* Turns of speech that a shorter one says as well: put so, one grammar reads both. */
+/* Orders that a shorter one gives as well: put so, one grammar reads both. */
 
-/** "The other one", "all of them", "any that are bent": "the other", "all", "them that are bent". */
+/** "Grab the rotor and pull it out", "go round the nuts", "are the balls round?": pull it, tighten them, check it. */
 export function sayShorter(piece: Piece): void {
   // "Now that the cover is off".
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
@@ -26,20 +21,7 @@ export function sayShorter(piece: Piece): void {
   beginWith(piece);
   takeReading(piece);
   makeProof(piece);
-  // "Put 0.5 bar of air in the chamber" proves it.
-  const start = piece.orderStart();
-  if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
-    piece.words[start] = piece.as(start, 'test');
-  // "Blow it up to 20 psi".
-  const blown = /^blow (?:it|her|them|the pump) up (?=to [\d.,]+)/.exec(piece.lows(start))?.[0];
-  if (blown !== undefined)
-    piece.words.splice(
-      start,
-      wordsIn(blown),
-      piece.as(start, 'pressurise'),
-      piece.behind(start, 'the'),
-      piece.behind(start, 'pump'),
-    );
+  putPressure(piece);
   goRound(piece);
   lookFor(piece);
   askAny(piece);
@@ -51,77 +33,20 @@ export function sayShorter(piece: Piece): void {
   getStarted(piece);
   // "Take them all out but two" leaves some.
   if (/ (?:but|except) /.test(piece.lows(0))) return;
-  for (let at = piece.words.length - 2; at >= 0; at -= 1) {
-    const said = piece.lows(at);
-    const [toTorque = ''] = TO_TORQUE.exec(said) ?? [];
-    const [means = ''] = BY_MEANS.exec(said) ?? [];
-    const [thereIs = ''] = THERE_IS.exec(said) ?? [];
-    const [itIs = ''] = piece.low(at - 1) === ',' ? (IT_IS.exec(said) ?? []) : [];
-    const [isCountBehind] = COUNT_BEHIND_WAY.exec(said) ?? [];
-    // "Nuts off (4)" are "nuts (4) off".
-    if (isCountBehind && isPlural(piece.low(at - 1)))
-      piece.words.splice(at, 4, ...piece.words.slice(at + 1, at + 4), piece.words[at] as Word);
-    else if (toTorque) piece.words.splice(at, wordsIn(toTorque), piece.as(at, 'to'));
-    else if (
-      (/^(?:, )?(?:looking|checking|watching|feeling) for /.test(said) ||
-        (/^, look for /.test(said) && !RUNNING_SIGNS.test(said) && !piece.lowsFrom(0).slice(0, at).includes('for'))) &&
-      piece
-        .lowsFrom(0)
-        .slice(0, at)
-        .some((low) => /^(?:look|check|inspect|examin|study)/.test(low))
-    )
-      piece.words.splice(at, said.startsWith(',') ? 3 : 2, piece.as(at, 'for'));
-    else if (CHECKS_FOR.test(said) && !RUNNING_SIGNS.test(said) && MOVED_FIRST.test(piece.orderVerb()?.is ?? ''))
-      piece.words.splice(at + 1, 1, piece.as(at + 1, 'inspect'), piece.behind(at + 1, 'it'));
-    else if (piece.low(at - 1) !== 'to' && /^free(?:ing)? (?:the|a|all|both|your|it|them|\d+)\b.* from /.test(said))
-      piece.words[at] = piece.as(at, piece.low(at) === 'free' ? 'remove' : 'removing');
-    else if (means) piece.words.splice(at, wordsIn(means), piece.as(at, 'with'));
-    else if (/^the (?:whole )?lot(?= |$)/.test(said) && !piece.knows(at + 1))
-      piece.words.splice(at, piece.low(at + 1) === 'lot' ? 2 : 3, piece.as(at, 'everything'));
-    else if (
-      LOOKS_AT_ANOTHER.test(said) &&
-      / for /.test(piece.lowsFrom(0).slice(0, at).join(' ')) &&
-      LOOKED.test(piece.lows(0))
-    )
-      piece.words.splice(at + 1, piece.low(at + 1) === 'at' ? 1 : 0, piece.behind(at, 'inspect'));
-    else if (
-      /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/.test(
-        said,
-      )
-    )
-      piece.words.splice(
-        at,
-        piece.low(at + 1) === 'it' ? 2 : 1,
-        piece.as(at, 'lock'),
-        piece.behind(at, 'it'),
-        piece.behind(at, 'out'),
-      );
-    else if (/^all over (?:the|both|each|its|your) /.test(said)) piece.words.splice(at, 2, piece.as(at + 1, 'on'));
-    else if (
-      /^(?:any|those|ones) with (?:visible |any |signs of |heavy |obvious |deep )*[a-z]+/.test(said) &&
-      /^(?:replace|renew|change|discard|scrap|bin)$/.test(piece.low(at - 1))
-    )
-      piece.words.splice(at, 2, piece.as(at, 'them'), piece.as(at + 1, 'if'));
-    else if (
-      /^with (?:an?|any|visible) /.test(said) &&
-      isWornWord(piece.low(at + 2)) &&
-      new RegExp(`^(?:${RENEWING})$`).test(piece.orderVerb()?.phrase ?? '')
-    )
-      piece.words.splice(at, 2, piece.as(at, 'if'));
-    else if (/^full of /.test(said) && FRACTION.test(piece.low(at - 1))) piece.words[at + 1] = piece.as(at + 1, 'with');
-    else if (/^other ones?(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
-    else if (/^it all (?!the way|over|round|around|goes|go|is|was|has|comes|fits|looks|moves|turns)/.test(`${said} `))
-      piece.words.splice(at, 2, piece.as(at, 'everything'));
-    else if (/^(?:them|it) all(?! the way)(?: |$)/.test(said)) piece.words.splice(at + 1, 1);
-    else if (/^all of it (?:,|$)/.test(`${said} `) && piece.low(at - 1) === ',') piece.words.splice(at - 1, 4);
-    else if (/^(?:all|both|each) of (?:them|it)(?: |$)/.test(said)) piece.words.splice(at, 2);
-    else if (ANY_THAT.test(said)) piece.words.splice(at, piece.low(at) === 'the' ? 2 : 1, piece.as(at, 'them'));
-    else if (thereIs && /^(?:look|check|see)$/.test(piece.low(at - 1)))
-      piece.words.splice(at - 1, wordsIn(thereIs) + 1, piece.as(at - 1, 'look'), piece.as(at, 'for'));
-    else if (itIs && piece.words[at + wordsIn(itIs)]?.value !== undefined) piece.words.splice(at, wordsIn(itIs));
-  }
+  putTurns(piece);
   takeHold(piece);
   lookOn(piece);
+}
+
+/** "Put 0.5 bar of air in the chamber", "blow it up to 20 psi": proved under that pressure. */
+function putPressure(piece: Piece): void {
+  const start = piece.orderStart();
+  if (/^(?:put|apply|pump|give) [\d.,]+ (?:bar|psi|kpa|mpa) /.test(piece.lows(start)))
+    piece.words[start] = piece.as(start, 'test');
+  const blown = /^blow (?:it|her|them|the pump) up (?=to [\d.,]+)/.exec(piece.lows(start))?.[0].trim();
+  if (blown === undefined) return;
+  const [the, pump] = ['the', 'pump'].map((low) => piece.behind(start, low)) as [Word, Word];
+  piece.words.splice(start, wordsIn(blown), piece.as(start, 'pressurise'), the, pump);
 }
 
 /** "Unscrew please the nuts", "take out the rings, also the lantern ring": words that only make it polite or longer. */
@@ -183,32 +108,6 @@ function toolLast(piece: Piece, things: Objects): Objects {
 const TAKES_HOLD =
   /^(?:(?:take|get|grab|catch)(?: a)? (?:firm |good )?(?:hold|grip) (?:of|on)|grab|grip|grasp|clasp|(?:work|make|go) (?:your|our|my) way (?:round|around|along|through|across))(?= )/;
 
-/** "Run your finger over the plates": looked at, and nothing is run there. */
-function feelOver(piece: Piece): void {
-  const at = piece.orderStart();
-  const said = FELT_OVER.exec(piece.lows(at))?.[0];
-  if (said !== undefined) piece.words.splice(at, wordsIn(said), piece.as(at, 'inspect'));
-}
-
-const FELT_OVER =
-  /^(?:run|slide|draw|move|pass|drag) (?:your|a|the) (?:finger|fingers|finger nail|fingernail|nail|thumb|thumbnail|hand) (?:over|along|round|around|across|down|inside|on)(?= )/;
-
-/** "Look at how the rotor sits": look how it does. */
-function lookHow(piece: Piece): void {
-  // "Check the wear on the bearing rings": of these.
-  const on = piece.words.findIndex((_, i) => /^(?:wear|condition|state|fit|tightness) (?:on|in) /.test(piece.lows(i)));
-  const verb = piece.orderVerb();
-  const isFirst = verb !== undefined && on <= piece.orderStart() + verb.length + 1;
-  if (on > 0 && isFirst && verb.is === 'verb' && verb.verb === 'inspect') {
-    const things = objectsAt(piece.sentence(), on + 2).phrases;
-    if (things.length > 0 && things.every(isThing)) piece.words[on + 1] = piece.as(on + 1, 'of');
-  }
-  const at = piece.words.findIndex((_, i) =>
-    /^look (?:closely |carefully )?at (?:how|which|where|what) /.test(piece.lows(i)),
-  );
-  if (at >= 0) piece.words.splice(at, piece.low(at + 1) === 'at' ? 2 : 3, piece.as(at, 'look'));
-}
-
 /** "Begin with the dome nuts, turn them off": they are turned off. */
 function beginWith(piece: Piece): void {
   const at = piece.orderStart();
@@ -269,112 +168,6 @@ function goRound(piece: Piece): void {
 
 const GOES_ROUND = /^(?:go|work) (?:once |again |right )?(?:round|around|over)(?: all)?(?= )/;
 
-/** "With the help of two screwdrivers". */
-const BY_MEANS = /^(?:with the (?:help|aid|use) of|by (?:means|use) of)(?= )/;
-/** "To a torque of 24 N·m". */
-const TO_TORQUE =
-  /^(?:to|at|with) (?:a |the )?(?:final |tightening )?(?:torque|figure|setting)(?: value| setting| figure)? of(?= )/;
-const COUNT_BEHIND_WAY = /^(?:off|out|on|in|loose) \( \d+ \)/;
-/** "Replace any that are bent". */
-const ANY_THAT = /^(?:any|those|(?:the )?ones) (?:that|which) (?:is|are|has|have|shows?|looks?|feels?) /;
-/** "Look if there is any water in it". */
-const THERE_IS = /^(?:if|whether) (?:there (?:is|are)|there's)(?: any)?(?= )/;
-/** "One third full of grease". */
-/** "Push out the piston, check for scoring": looked at for it. */
-const CHECKS_FOR = /^(?:,|and) (?:check|look|inspect|examine) for /;
-const MOVED_FIRST = /^movement$/;
-/** "Look at the seats for pitting and at the poppets for grooves": each for its own. */
-const LOOKS_AT_ANOTHER = /^and (?:at )?(?:the|both|all|its) (?:[\w-]+ ){1,4}?for /;
-const LOOKED = /\b(?:look|check|inspect|examine)\b/;
-const FRACTION = /^(?:half|thirds?|quarters?|percent|cent)$/;
-/** "Take the cover off, it's just two screws". */
-const IT_IS =
-  /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
-
-/** "Inspect the plungers: cracks, scores, chipped ends": for these. */
-function lookFor(piece: Piece): void {
-  const verb = piece.orderVerb();
-  const colon = piece.words.findIndex(({ low }, i) => i > 1 && low === ':');
-  if (verb?.is !== 'verb' || verb.verb !== 'inspect' || colon < 0 || piece.lows(0).includes(' for ')) return;
-  const signs = piece.lows(colon + 1).split(/ (?:,|and|or) /);
-  const areSigns = signs.every((sign) => sign.split(' ').length < 4 && !SAYS_SO.test(sign));
-  const isPart = piece.words.some((_, i) => i > colon && piece.knows(i));
-  if (areSigns && !isPart) piece.words[colon] = piece.as(colon, 'for');
-}
-
-/** "Look for scoring on the shaft": look at the shaft for it; leaks show on what runs. */
-function lookOn(piece: Piece): void {
-  for (let at = 1; at < piece.words.length - 3; at += 1) {
-    if (piece.low(at) !== 'for' || !LOOKS.test(piece.low(at - 1)) || RUNNING_SIGNS.test(piece.lows(at))) continue;
-    const end = piece.words.findIndex((_, i) => i > at && beginsOrder(piece, i));
-    const looked = piece.sentence().slice(0, end < 0 ? piece.words.length : end);
-    const on = looked.lows.findLastIndex((low, i) => i > at + 1 && /^(?:on|in|of|at|around|along|inside)$/.test(low));
-    const things = on < 0 ? undefined : objectsAt(looked, on + 1);
-    if (
-      !things?.phrases.length ||
-      !things.phrases.every((one) => isThing(one) || isShortName(piece, partsOf(one.words.at(-1) ?? '')))
-    )
-      continue;
-    // "Washboarding in the liner and chunking on the rubber": each on its own.
-    const first = looked.lows.findIndex((low, i) => i > at + 1 && i < on && /^(?:on|in|of|at)$/.test(low));
-    const one = first < 0 ? undefined : objectsAt(looked, first + 1);
-    if (
-      one?.phrases.length &&
-      one.phrases.every(isThing) &&
-      /^and$/.test(looked.lows[one.end] ?? '') &&
-      on > one.end + 1
-    ) {
-      piece.words.splice(
-        one.end + 1,
-        0,
-        piece.behind(one.end, 'inspect'),
-        ...piece.words.splice(on + 1, things.end - on - 1),
-        piece.behind(one.end, 'for'),
-      );
-      const left = piece.words.indexOf(looked.words[on] as Word);
-      if (left >= 0) piece.words.splice(left, 1);
-      const [, ...own] = piece.words.splice(first, one.end - first);
-      piece.words.splice(at - 1, 1, piece.as(at - 1, 'inspect'), ...own);
-      return;
-    }
-    const [, ...thing] = piece.words.splice(on, things.end - on);
-    const verb = piece.low(at - 1).endsWith('ing') ? 'inspecting' : 'inspect';
-    piece.words.splice(at - 1, 1, piece.as(at - 1, verb), ...thing);
-  }
-}
-
-function beginsOrder(piece: Piece, at: number): boolean {
-  if (/^[.;]$/.test(piece.low(at)) || piece.low(at) === 'then') return true;
-  const [low = '', ...rest] = piece.lowsFrom(at);
-  const isJoined =
-    /^(?:,|and)$/.test(piece.low(at - 1)) && verbAt([baseOf(low, 'ing') ?? low, ...rest], 0) !== undefined;
-  return isJoined && (NAMED.test(piece.low(at + 1)) || piece.isWay(at + 1) || piece.knows(at + 1));
-}
-
-function isThing({ known, pronoun, name, words }: NounPhrase): boolean {
-  return known?.kind === 'part' || (!pronoun && (kindFromName(name) !== 'other' || lexicon.isFeature(words)));
-}
-
-const LOOKS = /^(?:(?:look|check|inspect)(?:ing)?|examin(?:e|ing))$/;
-
-/** "Any wear on the shaft?": look for it. */
-function askAny(piece: Piece): void {
-  const at = piece.skipFillers(0);
-  const said = /^(?:(?:is|are) there )?any(?= )/.exec(piece.lows(at))?.[0];
-  const on = piece.words.findLastIndex(({ low }) => /^(?:on|in|at|around|inside)$/.test(low));
-  if (said === undefined || on < at + wordsIn(said)) return;
-  const end = objectsAt(piece.sentence(), on + 1).end;
-  const sign = piece
-    .lowsFrom(at)
-    .slice(0, on - at)
-    .join(' ');
-  // "Any chips on the faces, bin them": done only then.
-  const isUpon = new RegExp(`^, (?:then )?(?:you )?(?:${RENEWING}|bin|chuck|scrap)\\b`).test(piece.lows(end));
-  if (end === on + 1 || isUpon || !piece.isLast(end - 1) || /[;:]| that | which |,(?!.* (?:or|and) )/.test(sign))
-    return;
-  piece.words.splice(at, wordsIn(said), piece.as(at, 'look', true), piece.as(at, 'for'));
-}
-
 /** "Put witness marks on the hubs": mark the hubs, with these. */
 function putMarks(piece: Piece): void {
   const at = piece.orderStart();
@@ -400,21 +193,6 @@ function cleanUp(piece: Piece): void {
   );
   if (up > 1) piece.words.splice(up, 1);
 }
-
-/** "Are the balls still round?": check whether they are. */
-function askWhether(piece: Piece): void {
-  const at = piece.skipFillers(0);
-  if (!/^(?:is|are)$/.test(piece.low(at)) || piece.low(at + 1) === 'there' || piece.words.at(-1)?.low !== '?') return;
-  const thing = NAMED.test(piece.low(at + 1)) ? at + 2 : at + 1;
-  const known = piece.behindPart(thing);
-  const end = known === thing && isShortName(piece, piece.words[thing]?.parts) ? thing + 1 : known;
-  if (end === thing || end >= piece.words.length - 1) return;
-  const [be] = piece.words.splice(at, 1);
-  if (be) piece.words.splice(end - 1, 0, { ...be, as: be.low });
-  piece.words.splice(at, 0, piece.as(at, 'check', true), piece.as(at, 'if', true));
-}
-
-const SAYS_SO = /\d|\b(?:is|are|be|must|should|no|not|it|if|max|min|within|free|good|ok|okay|replace|renew|clean)\b/;
 
 /** "Turn the diaphragm by hand to unscrew it": it is unscrewed. */
 function turnToTake(piece: Piece): void {
@@ -448,33 +226,4 @@ function getStarted(piece: Piece): void {
     piece.words.splice(at + wordsIn(said) - 1, 1);
     piece.words[at] = piece.as(at, piece.low(at) === 'get' ? 'start' : 'starting');
   }
-}
-
-/** "Check the teeth for chips and the journals for scores": they are checked as well. */
-function lookAgain(piece: Piece): void {
-  const verb = piece.orderVerb();
-  if (verb?.is !== 'verb' || verb.verb !== 'inspect') return;
-  for (let at = piece.words.length - 3; at > 2; at -= 1) {
-    const [said] = /^(?:and|,) (?:the )?(?:[\w-]+ ){1,4}for /.exec(piece.lows(at)) ?? [];
-    const isBehindFor = piece.lowsFrom(0).slice(0, at).includes('for');
-    if (
-      !said ||
-      !isBehindFor ||
-      verbAt(piece.lowsFrom(at + 1), 0) ||
-      !(/ the | and /.test(` ${said}`) || piece.knows(at + 1) || isShortName(piece, piece.words[at + 1]?.parts)) ||
-      !objectsAt(piece.sentence(), at + 1).phrases[0]
-    )
-      continue;
-    piece.words.splice(at + 1, 0, piece.as(at + 1, 'check', true));
-    if (piece.low(at) === ',') piece.words[at] = piece.as(at, 'and');
-  }
-}
-
-/** "Rod" where there is a "diaphragm rod". */
-function isShortName({ names }: Piece, parts: readonly string[] = []): boolean {
-  return lastWordsOf(names).has(parts.at(-1) ?? '');
-}
-
-function wordsIn(text: string): number {
-  return text.split(' ').length;
 }
