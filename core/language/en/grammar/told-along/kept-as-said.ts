@@ -96,23 +96,6 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     },
   },
   {
-    name: 'whether it has signs: "see if the seats have pitting or marks"',
-    read: ({ sentence, reading, at, act, told }) => {
-      const has =
-        /^(?:has|have|shows?|got)(?: got)?(?: any| some| signs of)*(?= (?!been|to|a |an |the |enough|no )[a-z])/.exec(
-          told,
-        )?.[0];
-      const isAsked = /\b(?:if|whether)$/.test(reading.verbs.at(-1) ?? '') && act.verb === 'inspect';
-      if (has === undefined || !isAsked || act.looks.length > 0) return undefined;
-      const end = toComma(sentence, at);
-      const signs = sentence.text(at + has.split(' ').length, end).split(/\s+(?:and|or)\s+/);
-      if (signs.some((sign) => sign.split(' ').length > 3)) return undefined;
-      act.looks.push(...signs);
-      reading.verbs.push(...has.split(' '));
-      return end;
-    },
-  },
-  {
     name: 'what it shall do: "check that it swivels freely"',
     read: (place) => {
       const { sentence, at, reading, act } = place;
@@ -157,17 +140,6 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     name: 'how one goes along: "work your way round from the middle"',
     read: (place) =>
       lexicon.OWN_WAY.test(place.told) ? keep(place, place.at, toComma(place.sentence, place.at)) : undefined,
-  },
-  {
-    name: 'renewed where signs are found: "check it for roughness, replace if necessary"',
-    read: ({ reading, sentence, at, act, told }) => {
-      const said = act.looks.length > 0 ? RENEWED_WHERE_NEEDED.exec(told)?.[0] : undefined;
-      if (said === undefined) return undefined;
-      act.renewIf.push(...act.looks.splice(0));
-      const end = at + said.split(' ').length;
-      reading.verbs.push(...sentence.lows.slice(at, end));
-      return end;
-    },
   },
   {
     name: 'its limit: "measure the shoe, renew below 39 mm"',
@@ -370,9 +342,6 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
-const RENEWED_WHERE_NEEDED =
-  /^(?:and )?(?:replace|renew|change)(?: (?:it|them))? (?:if|where|when|as) (?:necessary|needed|required|found|there are any|any)(?= ?[,.;]|$)/;
-
 /** "The guard, four screws", where no screws are known: the guard screws. */
 function ownName({ known, words }: NounPhrase, { parts }: OpenAct, { series }: Reading): { name?: string } {
   const [owner, other] = parts;

@@ -3,13 +3,12 @@ import { type Construction, keep } from '../acts/place';
 import type { OpenAct, Reading } from '../acts/reading';
 import { torqueAt } from '../names/figures';
 import { type KnownName, lastWordsOf, namesAt } from '../names/known-names';
-import { isJoint, isWornWord } from '../names/name-ends';
+import { isJoint } from '../names/name-ends';
 import { STATE } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { toolAt, toolOfBareNumberAt, toolOfSizeAt } from '../names/tools';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
-import { RENEWED, RENEWING } from '../words/verdict-words';
 import { NUMBERS } from '../words/words';
 import { putOn, stuffAt, whereTo, withWhat } from './applied';
 import { facing } from './facing';
@@ -17,6 +16,7 @@ import { KEPT_AS_SAID } from './kept-as-said';
 import { MEASURES_SAID, OPENS_OR_CLOSES } from './measures-said';
 import { MORE_PARTS } from './more-parts';
 import { places } from './places';
+import { SIGNS_SAID } from './signs-said';
 
 /** Reads all that follows what is named; what is not understood is asked about. */
 export function trailing(reading: Reading, sentence: Sentence, start: number, from: OpenAct): void {
@@ -279,62 +279,7 @@ const CONSTRUCTIONS: readonly Construction[] = [
       return said?.end;
     },
   },
-  {
-    name: 'what to look for: "for cuts or nicks"',
-    read: ({ reading, sentence, at, act, told }) => {
-      if (
-        (/^(?:is|are) (?!the\b|there\b|any\b)/.test(told) && !asksWhether(reading)) ||
-        !/^(?:for|is|are|if|whether)\b/.test(told) ||
-        !/^(?:inspect|compare)$/.test(act.verb)
-      )
-        return undefined;
-      const end = act.parts.length === 0 ? toPlace(sentence, at) : toHelp(sentence, at);
-      const said = sentence.text(at + 1, end);
-      const signs = said
-        .split(/\s*,\s*|\s+(?:and|or)\s+(?:for\s+)?/)
-        .map((sign) => sign.trim().replace(/^(?:any|signs? of|a|an|the)\s+/i, ''))
-        .filter(Boolean);
-      // "Check whether it is straight": how it should be is no sign of wear.
-      if (asksWhether(reading) && GOOD.test(said)) {
-        act.how.push(sentence.text(/^(?:is|are)$/.test(sentence.lows[at] ?? '') ? at : at + 1, end));
-        return end;
-      }
-      // "..., if it catches the cylinder is junk": what follows from it is asked.
-      if (signs.some((sign) => VERDICT.test(sign))) {
-        reading.doubt('condition', sentence, at, end);
-        return end;
-      }
-      // "For scratches, polish minor marks": something else to do.
-      if (signs.some((sign) => ORDERED_SIGN.test(sign))) {
-        reading.doubt('unread', sentence, at, end);
-        return end;
-      }
-      if (asksWhether(reading)) reading.asked.add(act);
-      // "For runout, 0.05 mm max": a limit is no sign.
-      const isNoSign = (sign: string) =>
-        ABOVE_ALL.test(sign) || /^(?:max|min)?\S*\s?[\d.,]+ ?(?:mm|inch|in|"|thou)\b/i.test(sign);
-      act.looks.push(...signs.filter((sign) => !isNoSign(sign)));
-      act.how.push(...signs.filter(isNoSign));
-      return end;
-    },
-  },
-  {
-    name: 'how it may be: "check the shaft cracked or scored"',
-    read: ({ sentence, at, act }) => {
-      const isAlong = act.verb === 'inspect' && sentence.lows[at - 1] !== ',';
-      if (!isAlong || !isWornWord(sentence.lows[at] ?? '')) return undefined;
-      const signs: string[] = [];
-      let end = at;
-      while (isWornWord(sentence.lows[end] ?? '')) {
-        signs.push(sentence.text(end, end + 1));
-        end += 1;
-        while (/^(?:,|or|and)$/.test(sentence.lows[end] ?? '') && isWornWord(sentence.lows[end + 1] ?? '')) end += 1;
-      }
-      if (!isJoint(sentence.words[end])) return undefined;
-      act.looks.push(...signs);
-      return end;
-    },
-  },
+  ...SIGNS_SAID,
   {
     name: 'where to: "into the seal pocket"',
     read: whereTo,
@@ -348,29 +293,12 @@ const CONSTRUCTIONS: readonly Construction[] = [
 
 const NUMBERED = new RegExp(`^(?:\\d+|${NUMBERS}|[a-h])(?: (?:to|-|,|and|through) (?:\\d+|${NUMBERS}|[a-h]))+(?= |$)`);
 
-const ORDERED_SIGN =
-  /^(?:polish|dress|remove|clean|replace|renew|measure|stone|lap|file|grind|sand|record|note|mark|tighten|check|inspect|turn|hone|report) \w+|\b(?:set|fit|use|replace|renew|put|change|move|take|turn) (?:the|a|it|them|both) /i;
-
-/** How a part should be. */
-const GOOD =
-  /^(?:(?:still|all|nice and|perfectly|really|completely) )*(?:straight|round|flat|free|smooth|clean|intact|ok|okay|good|sound|tight|true|square|parallel|even|dry|clear|undamaged|sharp|firm|soft|flexible|centred|centered|aligned|seated|in place|level|within|the same|equal|alike|fit|usable|there|present|complete)\b/i;
-
-const VERDICT = new RegExp(`\\b(?:${RENEWED}|${RENEWING})\\b`, 'i');
-
-/** "..., in particular the inner wall" says where most. */
-const ABOVE_ALL = /^(?:in particular|particularly|especially|mainly|above all|mostly)\b/i;
-
 /** A tool of the series, and nothing more up to the next comma. */
 function isKnownTool(sentence: Sentence, at: number): boolean {
   if (verbAt(sentence.lows, at)) return false;
   return namesAt(sentence.names, sentence.words, at).some(
     ({ kind, length }) => kind === 'tool' && /^(?:|,)$/.test(sentence.lows[at + length] ?? ''),
   );
-}
-
-/** "See whether it is cracked" looks for cracks; "check it is dead" says how it has to be. */
-function asksWhether({ verbs }: Reading): boolean {
-  return /\b(?:whether|if)\b/.test(verbs.at(-1) ?? '');
 }
 
 /** One word that goes on with a list: it begins nothing else. */
@@ -389,39 +317,4 @@ function isBareWord(sentence: Sentence, at: number): boolean {
     return false;
   const next = sentence.words[at + 1];
   return next === undefined || /^(?:and|or|,|with|using)$/.test(next.low);
-}
-
-/** What goes on behind a comma and is no sign to look for. */
-const SAYS_MORE =
-  /^(?:always|fit|replace|renew|use|max|maximum|min|minimum|limits?|still|it|they|this|that|but|should|must|may|can|no|then)$/;
-
-function saysMore(lows: readonly string[], at: number): boolean {
-  // "For scores, run your thumb along it" says how one looks.
-  const isOrder = verbAt(lows, at) !== undefined && /^(?:your|the|a|it|them|along|over)$/.test(lows[at + 1] ?? '');
-  return isOrder || SAYS_MORE.test(lows[at] ?? '') || lexicon.CAUTION_OPENING.test(lows.slice(at).join(' '));
-}
-
-/** "For wear replace them": said without a stop between. */
-function isOrderAgain({ lows }: Sentence, at: number): boolean {
-  const isAllowed = /^(?:can|could|may|might|must|should|to|you|we|not|never)$/.test(lows[at - 1] ?? '');
-  return !isAllowed && verbAt(lows, at) !== undefined && /^(?:it|them|any)$/.test(lows[at + 1] ?? '');
-}
-
-/** Up to what is looked at: "for scratches *on the faces*". */
-function toPlace(sentence: Sentence, at: number): number {
-  const end = sentence.lows.findIndex((low, i) => i > at && /^(?:on|in|at|of)$/.test(low));
-  return end < 0 ? toHelp(sentence, at) : end;
-}
-
-/** Up to what it is looked at with, or when. */
-function toHelp(sentence: Sentence, at: number): number {
-  let end = at + 1;
-  while (
-    end < sentence.words.length &&
-    !/^(?:with|using|by|under|before|after|when|while|where|against)$/.test(sentence.lows[end] ?? '') &&
-    !(sentence.lows[end] === ',' && saysMore(sentence.lows, end + 1)) &&
-    !isOrderAgain(sentence, end)
-  )
-    end += 1;
-  return end;
 }
