@@ -82,13 +82,15 @@ export function parseLine(line: string, series: Series, before: SaidBefore = { p
   }
   // What stands behind a sign is meant as it is typed, as is what stands in quotes.
   const isSaid = (name: string) => words.toLowerCase().includes(name.toLowerCase()) && !words.includes(`"${name}"`);
+  const named = new Set<number>();
   for (const step of note ? [note] : steps) {
     if (steps.length > 0 && needsPart(step)) faults.push({ kind: 'no-part', verb: step.verb });
     doubts.push(
-      ...doubtsAbout(step, series),
+      ...doubtsAbout(step, series, named),
       ...step.tools.flatMap((tool) => doubtAboutTool(tool, series, typed) ?? []),
       ...step.applied.flatMap(({ name }) => (isSaid(name) ? (doubtAboutStuff(name, series, typed) ?? []) : [])),
     );
+    for (const { from } of step.parts) named.add(from);
   }
   const saysNothing = steps.length === 0 && doubts.length === 0 && (!note || isEmpty(note));
   if (saysNothing && faults.length === 0) faults.push({ kind: 'no-verb', word: '' });
@@ -193,8 +195,9 @@ function countedAtPlaces(part: SaidPart, series: Series, how: readonly string[])
   return count < known.count * places && how.length > 0 ? { part: rest, how: String(count) } : { part };
 }
 
-function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
-  const screws = step.verb === 'torque' && step.torque ? step.parts.flatMap((part) => screwsOf(part, series)) : [];
+function doubtsAbout(step: OpenStep, series: Series, named: ReadonlySet<number>): Doubt[] {
+  const screws =
+    step.verb === 'torque' && step.torque ? step.parts.flatMap((part) => screwsOf(part, series, named)) : [];
   if (screws.length > 0) return screws;
   return step.parts.flatMap((part) => {
     const odd = doubtAboutName(part, series, movesParts(step.verb));
@@ -221,13 +224,17 @@ function doubtsAbout(step: OpenStep, series: Series): Doubt[] {
   });
 }
 
-/** "Air valve on, 5 N·m", where there are air valve screws: they are tightened, or what they hold. */
-function screwsOf({ name, quoted, from, to }: SaidPart, series: Series): Doubt[] {
+/**
+ * "Air valve on, 5 N·m", where there are air valve screws: they are tightened, or what they hold. Behind "it" there is no
+ * place for another name.
+ */
+function screwsOf({ name, quoted, from, to }: SaidPart, series: Series, named: ReadonlySet<number>): Doubt[] {
   if (quoted || FASTENS.test(name)) return [];
   const own = partsOf(name).join(' ');
   const screws = series.components.filter(
     (other) => FASTENS.test(other.name) && partsOf(other.name).slice(0, -1).join(' ') === own,
   );
-  const offers = screws.map((screw) => (screw.count > 1 ? pluralName(screw.name) : screw.name));
-  return screws.length > 0 ? [{ kind: 'which-part', from, to, text: name, offers: [...offers, `"${name}"`] }] : [];
+  if (screws.length === 0) return [];
+  const offers = named.has(from) ? [] : screws.map((screw) => (screw.count > 1 ? pluralName(screw.name) : screw.name));
+  return [{ kind: 'held-by-others', from, to, text: name, offers: [...offers, `"${name}"`] }];
 }

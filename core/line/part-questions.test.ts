@@ -48,6 +48,12 @@ test('a seal: what it sits in; a lip seal also whether it goes in one way only',
   expect(asked(['take off cover', 'draw lip seal'], 'lip seal').map(([fact]) => fact)).toEqual(['host', 'keyed']);
 });
 
+test('a seal that is called after what it sits in: that first', () => {
+  expect(asked(['take off front cover', 'draw rotor', 'draw cover O-ring'], 'cover O-ring')).toEqual([
+    ['host', ['front cover', 'rotor']],
+  ]);
+});
+
 test('a clip: whether it is always renewed; a gasket is anyhow', () => {
   expect(asked(['take off circlip'], 'circlip')).toEqual([['renewal', ['yes', 'no']]]);
   expect(asked(['take off gasket'], 'gasket')).toEqual([]);

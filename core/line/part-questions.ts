@@ -48,6 +48,8 @@ export function questionsAbout(componentId: string, { series, procedure }: Workb
   const parts = (fits: (other: Component) => boolean, fields: (id: string) => Partial<Component>): PartAnswer[] =>
     before
       .filter(fits)
+      // A cover O-ring sits in the front cover rather than in what came off last.
+      .sort((one, other) => Number(isNamedIn(other, component)) - Number(isNamedIn(one, component)))
       .slice(0, MOST_ANSWERS)
       .map(({ id }) => ({ says: { is: 'part', componentId: id }, fields: fields(id) }));
   const yesOrNo = (fields: Partial<Component>): PartAnswer[] => [
@@ -81,6 +83,12 @@ export function questionsAbout(componentId: string, { series, procedure }: Workb
   return (Object.keys(asked) as AskedFact[]).flatMap((fact) =>
     asked[fact].length > 0 ? [{ componentId, fact, answers: asked[fact] }] : [],
   );
+}
+
+/** Whether a part is called after another: the cover O-ring after the front cover. */
+function isNamedIn({ name }: Component, { name: of }: Component): boolean {
+  const words = of.toLowerCase().split(' ').slice(0, -1);
+  return words.includes(name.toLowerCase().split(' ').at(-1) ?? '');
 }
 
 function ofKind(kind: ComponentKind, { name }: Component): PartAnswer {

@@ -205,6 +205,7 @@ export const authorTexts = {
       unlikely: 'This is rarely done to a part like "{{text}}". Is it meant?',
       'out-already':
         '"{{text}}" is taken out already by a step before this one. If you mean another, give it a name of its own.',
+      'held-by-others': '"{{text}}" is held by fasteners of its own. Which is tightened? Name it.',
       unread: '"{{text}}" is not understood.',
     },
     first: 'First step',

@@ -104,7 +104,7 @@ export function DoubtQuestion({
     if (words.startsWith('*')) return t('line.asRemark');
     const quoted = /^(?:\d+ )?"(.+)"$/.exec(words)?.[1];
     // Quotes confirm what is known as well: how many there are, or what is rarely done to it.
-    const isKnown = /^(?:count|unlikely|out-already)$/.test(doubt.kind);
+    const isKnown = /^(?:count|unlikely|out-already|held-by-others)$/.test(doubt.kind);
     return quoted === undefined ? words : t(isKnown ? 'line.asSaid' : 'line.asNew', { name: quoted });
   }
 }

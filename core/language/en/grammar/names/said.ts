@@ -94,6 +94,7 @@ export type DoubtKind =
   | 'repeat'
   | 'unlikely'
   | 'out-already'
+  | 'held-by-others'
   | 'tool'
   | 'unread';
 
