@@ -88,6 +88,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           TAKES_ALONG.test(text) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
+          (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
           MADE_TIGHT.test(text) ||
           withNewPart(said) ||
           (!SAID_OF.test(said.lows[0] ?? '') && !WITH_STATE.test(text) && !isScraped(verb, text) && hidesAway(said)) ||
@@ -153,6 +154,9 @@ function withNewPart(sentence: Sentence): boolean {
   return named !== undefined && isCalledPart(named);
 }
 
+/** "..., pack with joint grease": something is put on. */
+const PUT_ON = /^(?:pack|fill|coat|smear|dip|lube|lubricate|grease|wet) (?:it |them |both )?(?:with|in) /i;
+
 /** "..., knock the ring off". */
 function hidesMove(sentence: Sentence): boolean {
   const { lows, words, names } = sentence;
@@ -168,14 +172,16 @@ function hidesMove(sentence: Sentence): boolean {
     // "..., lift it off": whatever it is.
     const isItMoved =
       /^(?:it|them)$/.test(lows[at + verb.length] ?? '') &&
-      /^(?:off|out|in|on|back|away|apart)$/.test(lows[at + verb.length + 1] ?? '');
+      /^(?:off|out|in|on|back|away|apart|round|around|over)$/.test(lows[at + verb.length + 1] ?? '');
     if (isItMoved && verb.is === 'movement') return true;
     // "Anything over 3 mm worn, chuck it".
     if (verb.is === 'verb' && FOR_GOOD.test(verb.verb) && /^(?:it|them)$/.test(lows[from] ?? '')) return true;
     const moved = nounPhraseAt(sentence, from)?.phrase;
     return (
       moved?.known?.kind === 'part' ||
-      (moved !== undefined && verb.phrase === 'remove' && isCalledPart(moved)) ||
+      (moved !== undefined &&
+        (verb.phrase === 'remove' || (at === 0 && verb.is === 'movement')) &&
+        isCalledPart(moved)) ||
       (moved !== undefined && lastWordsOf(names).has(partsOf(moved.words.at(-1) ?? '').at(-1) ?? ''))
     );
   });

@@ -6,7 +6,7 @@ import { limitOf } from '../acts/limits';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
 import { movesParts, type OpenAct, partOf, type Reading } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
-import { beginsFacing, isJoint, saysWhatItDoes } from '../names/name-ends';
+import { beginsFacing, isJoint, isWornWord, saysWhatItDoes } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
@@ -77,7 +77,10 @@ export const KEPT_AS_SAID: readonly Construction[] = [
           (isForGood(act.verb) && (ONLY_THOSE.test(told) || WORN.test(told) || PAST_LIMIT.test(told)))
         ) ||
         lexicon.EASY_CONDITION.test(told) ||
-        (verbOf(act.verb).effect === 'stays' && !FOR_GOOD.includes(act.verb) && !MOVES.test(told))
+        (verbOf(act.verb).effect === 'stays' &&
+          !FOR_GOOD.includes(act.verb) &&
+          !MOVES.test(told) &&
+          !(/^(?:lay|turn|bend)$/.test(act.verb) && sentence.lows.slice(at).some(isWornWord)))
       )
         return undefined;
       if (isRenewal(act) && reading.acts.at(-1) === act && !told.includes('unless'))
