@@ -189,6 +189,12 @@ test.each<[string, string, readonly string[]]>([
     ['bend: tab washer; back', 'loosen: bearing nut'],
   ],
   ['set where it runs', 'set the impeller axially in the middle', ['adjust: impeller; axially, in the middle']],
+  ['how many it has', 'take off the suction cover, it has six nuts', ['take-off: suction cover, 6 suction cover nuts']],
+  [
+    'a can of a canned motor',
+    'inspect the rotor can and the stator can for rub marks',
+    ['inspect: rotor can, stator can'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -220,6 +226,7 @@ test.each([
   ['what is put on, in kept words', 'fit new boots, pack with joint grease'],
   ['turned if it is scored', 'check the discs for scoring, turn them over if scored'],
   ['turned round behind a condition', "look at the cover, if it's grooved turn it round"],
+  ['no new ones come out', 'pull the valves out of the manifold, new O-rings'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],

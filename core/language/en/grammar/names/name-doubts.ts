@@ -8,7 +8,7 @@ import { beginsVerb, verbAt } from '../words/operations';
 import { baseOf } from '../words/verb-forms';
 import { endsInAdjective, isPlural, NUMBERS, namesSeveral, partsOf, singular, strayWordsIn } from '../words/words';
 import { endsIn, type PartName, partNamesOf, partsBeginningWith, partsEndingIn } from './known-names';
-import { isPartNoun } from './part-nouns';
+import { isPartNoun, OF_CANNED_MOTOR } from './part-nouns';
 import type { Doubt, SaidPart } from './said';
 
 /**
@@ -175,6 +175,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   // "Screws meshed" are screws, and how they are.
   const isSeveral = (word: string) => isPlural(word) && kindFromName(word) !== 'other';
   if (words.slice(0, -1).some(isSeveral) && kindFromName(name) === 'other') return true;
+  if (OF_CANNED_MOTOR.test(name)) return false;
   return strayWordsIn(name.replace(/\bnon-|^through[- ](?=bolt|stud|screw|rod|shaft)/gi, '')).some(
     (word) => !isNounToo(word.toLowerCase()),
   );

@@ -110,8 +110,11 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
   if (at > start && isAbout && sentence.words[at + 1]?.value !== undefined) return true;
   if (at > start && word.value !== undefined && UNITS.test(sentence.lows[at + 1] ?? '')) return true;
   if (at > start && beginsFacing(sentence, at) && !isPartAndWay(sentence, at)) return true;
+  // "The rotor can and the stator can": of a canned motor.
+  const isCan = low === 'can' && /^(?:rotor|stator|motor|containment)$/.test(before) && isJoint(sentence.words[at + 1]);
   if (
     at > start &&
+    !isCan &&
     /^(?:is|are|was|were|has|have|should|must|will|can|may|can't|cannot|isn't|aren't|won't|doesn't|don't|hasn't|haven't|wasn't|weren't)$/.test(
       low,
     )

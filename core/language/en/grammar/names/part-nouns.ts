@@ -2,10 +2,14 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 
 /** Whether a name ends as names of parts do. */
 export function isPartNoun(name: string): boolean {
+  if (OF_CANNED_MOTOR.test(name)) return true;
   // An end float is measured, and floats nowhere.
   if (/\b(?:end|axial) float$/i.test(name)) return false;
   return kindFromName(name) !== 'other' || UNDRAWN.test(name.toLowerCase().split(/\s+/).at(-1) ?? '');
 }
+
+/** "The rotor can"; any other can is none of the pump's. */
+export const OF_CANNED_MOTOR = /\b(?:rotor|stator|motor|containment) cans?$/i;
 
 /** What pumps have, and no picture shows by its kind. */
 const UNDRAWN =

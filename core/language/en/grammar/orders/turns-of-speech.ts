@@ -188,4 +188,4 @@ const TURNS: readonly Turn[] = [
 const SECURED =
   /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/;
 const IT_IS =
-  /^(?:it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;
+  /^(?:it's got|it has|they have|which has|it's|that's|they're|there's|(?:it|that) is|(?:they|there) are)(?: (?:just|only|held by|fixed with))?(?= \S+ (?:[\w-]+ ){0,3}(?:screw|bolt|nut|stud)s(?: |$))/;

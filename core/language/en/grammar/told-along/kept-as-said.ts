@@ -243,6 +243,8 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: ({ reading, sentence, at, act }) => {
       if (!/^[,:–-]$/.test(sentence.lows[at - 1] ?? '') || !movesParts(act.verb)) return undefined;
       const more = nounPhraseAt(sentence, at);
+      // "The valves out, new O-rings": no new ones come out.
+      if (more?.phrase.state.includes('new') && verbOf(act.verb).effect === 'takes') return undefined;
       // "The cover, four screws": which screws is asked where they are named.
       const isCounted = more?.phrase.fromCount !== undefined && kindFromName(more.phrase.name) !== 'other';
       // "The cover: eight screws"; but "on the shaft: inner plate, ring" may be all there is on it.
@@ -276,6 +278,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: ({ reading, sentence, at, act }) => {
       if (sentence.lows[at - 1] !== ',' || !movesParts(act.verb)) return undefined;
       const alone = nounPhraseAt(sentence, at);
+      if (alone?.phrase.state.includes('new') && verbOf(act.verb).effect === 'takes') return undefined;
       const words = partsOf(alone?.phrase.words.join(' ') ?? '');
       const behind = sentence.lows[alone?.end ?? 0] ?? '';
       const isFigureNext = sentence.words[alone?.end ?? 0]?.value !== undefined;
