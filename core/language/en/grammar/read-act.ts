@@ -169,7 +169,10 @@ export function readAct(
   if (meant.how !== undefined) act.how.push(meant.how);
   const last = reading.acts.at(-1);
   const [first] = objects.phrases;
-  const isOther = first?.name === 'it' && first.to > first.from && reading.meantByIt(first.from) !== reading.meant();
+  const it = first?.name === 'it' && first.to > first.from ? reading.meantByIt(first.from) : reading.meant();
+  // "Take the cover off, four nuts, and lift it away": the same once more.
+  const isPartOfIt = last?.verb === act.verb && it?.every(({ name }) => last.parts.some((part) => part.name === name));
+  const isOther = it !== reading.meant() && !isPartOfIt;
   const isSame = first?.pronoun && objects.phrases.length === 1 && !isOther;
   // "Nip up the bolts, then torque them to 85": the figure belongs to what was said.
   if (isSame && last?.verb === 'torque' && act.verb === 'torque') {
@@ -220,7 +223,9 @@ export function readAct(
       // "Fire it up": whatever was done before, the pump.
       const isFired =
         act.verb === 'test' &&
-        (verb.is === 'movement' || /^(?:restore|open-valve|close-valve|isolate)$/.test(last?.verb ?? ''));
+        (verb.is === 'movement' ||
+          /^(?:restore|open-valve|close-valve|isolate)$/.test(last?.verb ?? '') ||
+          (last?.verb === 'connect' && !TESTED.test(about)));
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';
       if (about === 'it' && !isPump && (isBehindValves || NEEDS_NAME.includes(act.verb)))
         reading.doubt('pronoun', sentence, objects.from, objects.end);
@@ -338,6 +343,7 @@ const BUT_NEVER = /^(?:, )?but (?:do not|don't|never) (?:yet )?\w+(?: (?:off|out
 
 const HOLDS_LIQUID =
   /\b(?:housing|casing|case|crankcase|box|chamber|reservoir|tank|sump|head|body|bowl|gearbox|cup|cylinder|pump|filter|joint|boot|cavity|line|hose|pipe|jacket|system|motor|shell|can|oil|water|liquid)s?\b/i;
+const TESTED = /\b(?:pump|motor|unit|machine|valve|switch|gauge|sensor)s?$/i;
 const ROTATES = /\b(?:shaft|rotor|impeller|coupling|crank|crankshaft|spindle|wheel|gear|screw|fan|motor)s?$/i;
 const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
 const RUNS_IT = /^(run|start) (?:it|them)\b/;

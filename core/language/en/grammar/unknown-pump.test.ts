@@ -195,6 +195,21 @@ test.each<[string, string, readonly string[]]>([
     'inspect the rotor can and the stator can for rub marks',
     ['inspect: rotor can, stator can'],
   ],
+  [
+    'tested is the pump',
+    'connect the hoses and test it at full pressure',
+    ['connect: hoses', 'test: the pump; at full pressure'],
+  ],
+  [
+    'run dry on purpose',
+    'connect the air and let it run dry for one minute',
+    ['restore: the air', 'test: run the pump dry'],
+  ],
+  [
+    'the pump is laid, and not its bolts',
+    'take the pump off its base, four bolts, and set it on the bench',
+    ['take-off: pump, 4 pump bolts; off its base', 'lay: pump; on the bench'],
+  ],
   ['the pump is fired up', 'fire it up at idle', ['test: the pump; at idle']],
 ])('%s', (_what, line, steps) => {
   expect(told(line)).toEqual(steps);
@@ -227,6 +242,8 @@ test.each([
   ['turned if it is scored', 'check the discs for scoring, turn them over if scored'],
   ['turned round behind a condition', "look at the cover, if it's grooved turn it round"],
   ['no new ones come out', 'pull the valves out of the manifold, new O-rings'],
+  ['some of what comes along', 'lift the motor with stool and impeller up'],
+  ['whose torque', 'mount the valve, new gasket, cover, 5 N·m'],
   ['what it takes along', 'spin the outer plate off, it takes the inner plate with it'],
   ['what comes off with it, or pulls it', 'remove the bearing plate with the can from the motor'],
   ['off and on in one breath', 'unscrew the packing nut and slide it over the plunger'],

@@ -393,6 +393,9 @@ function letHappen(
   const at = sentence.lows.findIndex((_, i) => words.every((word, n) => sentence.lows[i + n] === word));
   const aboutEnd = at + words.length;
   if (RELAXES.test(happens)) return { verb: 'ease', aboutEnd };
+  // "Connect the air and let it run dry for one minute": it runs, and nothing is drained.
+  if (happens === 'run dry' && sentence.lows[aboutEnd] === 'for')
+    return { verb: 'test', about: 'run the pump dry', aboutEnd };
   if (/^(?:slip|fall|drop|slide|pop|come) /.test(happens)) return { verb: 'take-off', aboutEnd };
   const from = sentence.lows.findIndex((low) => /^(?:let|allow)$/.test(low)) + 1;
   const to = sentence.lows[at - 1] === 'to' ? at - 1 : at;

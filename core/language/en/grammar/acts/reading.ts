@@ -95,6 +95,11 @@ export class Reading {
     if (isTurned && isAnother) return undefined;
     // "It" is not the wiper and the cup of the step before.
     if (isBefore && other && meant === this.before.parts) return undefined;
+    // "The pump, four bolts, and set it on the bench": the pump.
+    const [thing, more] = other
+      ? meant.filter(({ name, count }) => (count ?? 1) === 1 && !/(?:bolt|screw|nut|stud)s$/i.test(name))
+      : [];
+    if (other && thing && !more && !isBefore) return [thing];
     if (!only || other || !isMany(only)) return meant;
     const single = this.inLine.findLast(({ name, count, to }) => to <= at && name !== only.name && count === 1);
     if (!single) return undefined;

@@ -6,7 +6,7 @@ import { type OpenAct, partOf, toolOf } from '../acts/reading';
 import { measureAt } from '../names/figures';
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { isJoint } from '../names/name-ends';
-import { isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { isCalledPart, isStuff, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import { isPartNoun } from '../names/part-nouns';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
@@ -64,6 +64,16 @@ export function withWhat(place: Place): number | undefined {
   if (areParts && /^(?:refits|takes)$/.test(verbOf(act.verb).effect)) {
     act.parts.push(...list.phrases.map(partOf));
     act.how.push(...list.phrases.flatMap(({ state }) => state));
+    return list.end;
+  }
+  // "With stool and impeller": some of them are parts.
+  const isListed = list.phrases.length > 1 && sentence.lows.slice(start, list.end).includes('and');
+  const isPartly =
+    isListed &&
+    list.phrases.some((one) => isCalledPart(one)) &&
+    !list.phrases.some((one) => lexicon.isToolName(one.words));
+  if (isPartly && /^(?:takes|refits)$/.test(verbOf(act.verb).effect)) {
+    place.reading.doubt('unread', sentence, at, list.end);
     return list.end;
   }
   const found = nounPhraseAt(sentence, start);

@@ -10,6 +10,7 @@ import { blankAct, type OpenAct, partOf, type Reading } from '../acts/reading';
 import { measureAt, passesAt, torqueAt } from '../names/figures';
 import { isJoint } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
+import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
@@ -66,10 +67,7 @@ export const MEASURES_SAID: readonly Construction[] = [
         if (act.figure) act.how.push(`to ${act.figure.value} ${act.figure.unit}, then`);
         // "Fit the cover, screws crosswise, 6 N·m" is no figure of the cover, and nothing is taken off to a torque.
         if (verbOf(act.verb).effect === 'takes') reading.doubt('unread', sentence, at, said.end);
-        else if (
-          act.verb !== 'torque' &&
-          (namesPart(sentence, at) || !act.parts.some(({ name }) => FASTENER.test(name.toLowerCase())))
-        )
+        else if (act.verb !== 'torque' && (namesPart(sentence, at) || screwedIn(act).length === 0))
           reading.doubt('unread', sentence, at, said.end);
         act.figure = said.figure;
         const passes = passesAt(sentence, from);
@@ -244,12 +242,21 @@ export const MEASURES_SAID: readonly Construction[] = [
 /** "Cover on, six screws, crosswise, 10 N·m": fitted with its screws, and the screws are tightened. */
 function fastenersFitted(act: OpenAct): (OpenAct & { end?: number }) | undefined {
   const held = act.parts.filter(({ name }) => lexicon.FASTENS.test(name));
-  const fasteners = held.length > 0 ? held : act.parts.filter(({ name }) => FASTENER.test(name.toLowerCase()));
+  const fasteners = held.length > 0 ? held : screwedIn(act);
   const isPutOn = /^(?:apply-compound|lubricate)$/.test(act.verb);
   if ((verbOf(act.verb).effect !== 'refits' && !isPutOn) || fasteners.length === 0) return undefined;
   const tightened = { ...blankAct('torque'), parts: fasteners, how: act.how.filter((how) => TIGHTENS.test(how)) };
   act.how = act.how.filter((how) => !TIGHTENS.test(how));
   return tightened;
+}
+
+/** What has a thread of its own; "valve, gasket, cover, 5 N·m" tightens no valve among others. */
+function screwedIn({ parts }: OpenAct): SaidPart[] {
+  const screwed = parts.filter(({ name }) => FASTENER.test(name.toLowerCase()));
+  const others = parts.filter(
+    (part) => !screwed.includes(part) && !/\b(?:gasket|ring|seal|washer)s?$/i.test(part.name),
+  );
+  return others.length > 0 ? parts.filter(({ name }) => lexicon.FASTENS.test(name)) : screwed;
 }
 
 /** "6 N·m on the screws": of which. */
