@@ -26,7 +26,7 @@ test('out is what was taken out whole and not put back', () => {
 test('what some answers only take out may still be in', () => {
   const workbook = behind('take off cover');
   const [step] = workbook.procedure.steps;
-  const steps = [{ ...step!, when: [{ stepId: 'asked', answerId: 'yes' }] }];
+  const steps = [{ ...step!, when: [{ stepId: 'asked', answerIds: ['yes'] }] }];
   expect(out({ ...workbook, procedure: { ...workbook.procedure, steps } })).toEqual([]);
 });
 
