@@ -2,7 +2,7 @@ import type { FastenerGroup } from '../model/fastener-group';
 import type { Procedure, Step, Workbook } from '../model/procedure';
 import type { Component, Consumable, Kit, PositionSet, Series, Stack, Tool } from '../model/series';
 import type { Stage } from '../model/verbs';
-import { changeComponent, changeStep, deleteStep, insertStep, moveStep, withoutEmpty } from './steps';
+import { changeComponent, changeOf, changeStep, deleteStep, insertStep, moveStep, withoutEmpty } from './steps';
 
 /** The lists of a series whose items are added and dropped one by one. */
 export interface SeriesLists {
@@ -108,8 +108,7 @@ function inverseOf({ series, procedure }: Workbook, edit: Edit): Edit | undefine
     }
     case 'change-component': {
       const component = series.components.find(({ id }) => id === edit.componentId);
-      const changed = edit.fields.count === undefined ? edit.fields : { several: undefined, ...edit.fields };
-      return component && { ...edit, fields: before(component, changed) };
+      return component && { ...edit, fields: before(component, changeOf(edit.fields)) };
     }
     case 'change-series':
       return { ...edit, fields: before(series, edit.fields) };

@@ -136,9 +136,13 @@ export function usualRenewal(kind: ComponentKind, name: string): Component['rene
   return (isRenewedByDefault(kind) && !isKeptRing(name)) || isNeverReused(name) ? 'always' : 'judge';
 }
 
-/** A part said otherwise; once its number is said it is not open any more. */
+/** What is changed of a part: once its number is said, that is not open any more. */
+export function changeOf(said: Partial<Component>): Partial<Component> {
+  return said.count === undefined ? said : { several: undefined, ...said };
+}
+
 export function changeComponent(series: Series, componentId: string, said: Partial<Component>): Series {
-  const change = said.count === undefined ? said : { several: undefined, ...said };
+  const change = changeOf(said);
   return {
     ...series,
     components: series.components.map((component) =>

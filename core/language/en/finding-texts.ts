@@ -57,7 +57,8 @@ export const FINDING_TEXTS: Readonly<Record<RuleId, RuleTexts>> = {
   },
   'how-many': {
     looksFor: 'a part named in the plural of which nobody said how many there are',
-    reason: 'The cloth, the kit and the parts to get count them; one that is left out is missed by nobody.',
+    reason:
+      'The cloth, the kit and the list of parts to get need the number: without it nobody notices that one is missing.',
   },
   'aid-left-in': {
     looksFor: 'a guide pin, wedge or block that is put in and never taken out',

@@ -1,4 +1,4 @@
-import { verbOf } from '../../../../model/verbs';
+import { type VerbEffect, verbOf } from '../../../../model/verbs';
 import type { Sentence } from '../names/sentence';
 import type { OpenAct, Reading } from './reading';
 
@@ -10,22 +10,18 @@ export function endsBeforeColon({ lows, words }: Sentence): ReadonlySet<number> 
 }
 
 /** What is said once more behind its colon is done once; what is not is done last. */
-const isOf = (act: OpenAct, { parts }: OpenAct) =>
-  parts.every(({ name }) => act.parts.some((part) => part.name === name));
-
 export function spellOut({ acts }: Reading, headline: OpenAct): void {
   const at = acts.indexOf(headline);
   const { effect } = verbOf(headline.verb);
-  const isSame = (act: OpenAct) =>
-    verbOf(act.verb).effect === effect &&
+  const isOfIt = (act: OpenAct, does: VerbEffect) =>
+    verbOf(act.verb).effect === does &&
     headline.parts.every(({ name }) => act.parts.some((part) => part.name === name));
-  const same = acts.slice(at + 1).find(isSame);
+  const same = acts.slice(at + 1).find((act) => isOfIt(act, effect));
   if (at < 0 || at === acts.length - 1) return;
   acts.splice(at, 1);
   if (!same) {
     // "Replace the seal: pull it out, press the new one in": renewed once it is out.
-    const isOff = (act: OpenAct) => verbOf(act.verb).effect === 'takes' && isOf(act, headline);
-    const last = effect === 'renews' ? acts.findLastIndex(isOff) : -1;
+    const last = effect === 'renews' ? acts.findLastIndex((act) => isOfIt(act, 'takes')) : -1;
     acts.splice(last < 0 ? acts.length : last + 1, 0, headline);
     return;
   }

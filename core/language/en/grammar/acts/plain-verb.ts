@@ -99,7 +99,6 @@ export function plainVerb(
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };
-  // "Restore the setting" switches nothing on.
   // "Unlock the thrust bearing" gives no power back.
   if (
     phrase === 'unlock' &&
@@ -110,11 +109,12 @@ export function plainVerb(
     !CLOSED.test(objectText)
   )
     return undefined;
+  // "Restore the setting" switches nothing on.
   if (phrase === 'restore' && SETTING.test(objectText)) return / you \w/.test(told) ? undefined : { verb: 'adjust' };
-  // "Stop the rotor with a bar" holds it.
   // "Prevent the shaft from turning"; damage is prevented by no holding.
   if (phrase === 'prevent' && !/\b(?:turning|rotating|spinning|moving|falling|dropping|tipping|rolling)\b/.test(told))
     return undefined;
+  // "Stop the rotor with a bar" holds it.
   const isTurning = / from (?:turning|rotating|spinning|moving)\b/.test(told);
   if (phrase === 'stop' && (object?.known?.kind === 'part' || isTurning)) return { verb: 'hold' };
   if (phrase === 'stop' && !POWERED.test(objectText) && !STOPPED.test(objectText)) return undefined;

@@ -1,3 +1,4 @@
+import { WORN } from '../words/verdict-words';
 import { areOf, isRenewal } from './conditions';
 import { compares, limitOf } from './limits';
 import { blankAct, type OpenAct, type Reading } from './reading';
@@ -48,7 +49,7 @@ export function asVerdict(reading: Reading): boolean {
     else return true;
     return false;
   }
-  return ASKS.test(said) || compares(said) || (look.looks.length === 0 && WORN.test(said));
+  return ASKS.test(said) || compares(said) || (look.looks.length === 0 && IS_WORN.test(said));
 }
 
 /** More than that it is renewed, which would be lost with it. */
@@ -73,5 +74,4 @@ const IF_NEEDED = /^(?:if|where|when|as|whenever|wherever) (?:necessary|needed|r
 /** "Is the chrome worn through": a question, as some languages say "if". */
 const ASKS = /(?:^|[:,;] ?)(?:is|are|has|have|does|do|should) (?:it|they|the|its|any|there|one)\b/i;
 /** How it was found. */
-const WORN =
-  /^(?:worn|scored|cracked|pitted|torn|hard|bent|damaged|swollen|chipped|grooved|stepped|nicked|scratched|loose|burnt|rough)(?: (?:or|and) \w+)?$/i;
+const IS_WORN = new RegExp(`^(?:${WORN}|hard|stepped|loose|rough)(?: (?:or|and) \\w+)?$`, 'i');

@@ -2,6 +2,7 @@ import { kindFromName } from '../../../../reading/en/kind-words';
 import { isEnd, isFeature, isManner, isSubstance, isToolName, MANNER_PHRASE, SECURES } from '../words/lexicon';
 import { WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
 import { baseOf } from '../words/verb-forms';
+import { WORN } from '../words/verdict-words';
 import type { Word } from '../words/words';
 import { type KnownName, namesAt } from './known-names';
 import type { Sentence } from './sentence';
@@ -80,11 +81,10 @@ function isPartAndWay({ lows }: Sentence, start: number): boolean {
 
 /** How a part may be that is looked at. */
 export function isWornWord(low: string): boolean {
-  return /^(?:cracked|broken|scored|worn|bent|pitted|chipped|grooved|damaged|torn|swollen|burnt|burned|galled|scuffed|corroded|rusted|clogged|seized|hardened|brittle|glazed|dented|nicked|scratched|discolou?red|deformed)$/.test(
-    low,
-  );
+  return IS_WORN.test(low);
 }
 
+const IS_WORN = new RegExp(`^(?:${WORN})$`);
 const FLUSHES = /^(?:line|pipe|tube|hose|connection|port|plug|valve|fitting|water|plan)s?$/;
 const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
 
