@@ -378,6 +378,7 @@ test('a part whose name tells no kind is asked about once; looks, other hosts an
   // Facts are asked in passing, and answered without leaving the line.
   await typeLines(page, ['take off lid bolts']);
   await expect(page.getByText('How many lid bolts are there?')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'About lid bolt' })).toContainText('how many?');
   await page.keyboard.press('Alt+4');
   await expect(page.getByText('How many lid bolts are there?')).toBeHidden();
   await typeLines(page, ['take off lid']);

@@ -43,7 +43,8 @@ export function PartFields({ component, series, onChange }: PartFieldsProps) {
         label={component.positionSetId ? t('part.countEach') : t('part.count')}
         min={1}
         max={96}
-        value={component.count}
+        value={component.several ? '' : component.count}
+        placeholder={t('part.countOpen')}
         onChange={(count) =>
           Number.isInteger(Number(count)) &&
           Number(count) >= 1 &&

@@ -40,7 +40,7 @@ function PartsSheet() {
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {parts.map(({ id, name, count, kind, renewal }) => (
+            {parts.map(({ id, name, count, several, kind, renewal }) => (
               <Table.Tr key={id}>
                 <Table.Td>
                   <DraftText
@@ -56,7 +56,8 @@ function PartsSheet() {
                     min={1}
                     max={96}
                     allowDecimal={false}
-                    value={count}
+                    value={several ? '' : count}
+                    placeholder={t('part.countOpen')}
                     onChange={(next) => {
                       const whole = Number(next);
                       if (Number.isInteger(whole) && whole >= 1 && whole <= 96) change(id, { count: whole });

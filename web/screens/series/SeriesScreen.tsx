@@ -166,6 +166,7 @@ export function SeriesScreen() {
             <Table.Tbody>
               {series.components.map((component) => {
                 const set = positionSetById(series, component.positionSetId);
+                const inAll = component.several ? t('part.countOpen') : component.count;
                 return (
                   <Table.Tr key={component.id}>
                     <Table.Td>
@@ -183,7 +184,7 @@ export function SeriesScreen() {
                     </Table.Td>
                     <Table.Td>{t(`kind.${component.kind}`)}</Table.Td>
                     <Table.Td>
-                      {set ? t('part.perPosition', { count: component.count, name: set.name }) : component.count}
+                      {set ? t('part.perPosition', { count: component.count, name: set.name }) : inAll}
                     </Table.Td>
                     <Table.Td>{t(`renewal.${component.renewal}`)}</Table.Td>
                     <Table.Td className="number">{component.partNumber ?? ''}</Table.Td>

@@ -72,6 +72,7 @@ export const seriesTexts = {
     number: 'Part number',
     perPosition: '{{count}} each {{name}}',
     inAll: '{{count}} in all',
+    countOpen: 'how many?',
   },
   stack: {
     title: 'Stacks',

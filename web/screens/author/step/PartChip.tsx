@@ -19,10 +19,9 @@ export function PartChip({ componentId }: { componentId: string }) {
   const component = componentById(series, componentId);
   if (!component) return null;
   const set = positionSetById(series, component.positionSetId);
+  const inAll = component.several ? t('part.countOpen') : t('part.inAll', { count: component.count });
   const facts = [
-    set
-      ? t('part.perPosition', { count: component.count, name: set.name })
-      : t('part.inAll', { count: component.count }),
+    set ? t('part.perPosition', { count: component.count, name: set.name }) : inAll,
     component.matched && t('part.matchedShort'),
     component.renewal !== 'judge' && t(`renewal.${component.renewal}`),
   ].filter(Boolean);
