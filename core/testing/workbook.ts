@@ -1,8 +1,8 @@
 import { changeStep } from '../edits/steps';
 import { applyLine } from '../line/apply-line';
-import { parseLine } from '../line/parse-line';
 import type { Step, Workbook } from '../model/procedure';
 import { type Component, Series } from '../model/series';
+import { readingOf } from '../narration/reading';
 
 /** A two-shaft pump for tests; its parts come from the lines a test types. */
 export function emptyWorkbook(): Workbook {
@@ -31,7 +31,7 @@ export function emptyWorkbook(): Workbook {
 export function typed(lines: readonly string[], from: Workbook = emptyWorkbook()): Workbook {
   let n = from.procedure.steps.length + from.series.components.length + from.series.tools.length;
   return lines.reduce((workbook, line) => {
-    const parsed = parseLine(line, workbook.series);
+    const parsed = readingOf(line, workbook.series, []);
     const applied = applyLine(
       workbook,
       { ...parsed, doubts: [] },
