@@ -27,7 +27,11 @@ export default {
     ],
   },
   // Dialogs and notices bring their styles along.
-  moduleNameMapper: { '\\.css$': '<rootDir>/web/testing/no-styles.ts' },
+  moduleNameMapper: {
+    '\\.css$': '<rootDir>/web/testing/no-styles.ts',
+    // The same in one file: most suites load it, and two hundred modules take longer.
+    '^compromise$': '<rootDir>/node_modules/compromise/builds/three/compromise-three.mjs',
+  },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testTimeout: 60_000,
   // Most suites wait for a server of their own; every processor takes one.
