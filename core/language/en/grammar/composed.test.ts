@@ -240,7 +240,7 @@ test.each<[string, string, readonly string[]]>([
   [
     'a figure that is gone up to',
     'nip the cover nuts up by hand and then go to 12 N·m',
-    ['torque: cover nut; up, by hand; to 12 N·m'],
+    ['torque: cover nut; by hand; to 12 N·m'],
   ],
   [
     'started, then a figure',

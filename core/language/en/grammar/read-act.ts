@@ -13,7 +13,7 @@ import { pronounText, readAbout } from './read-about';
 import { amountAt, placeWhere, stuffAt, verbForWhatIsPutOn } from './told-along/applied';
 import { trailing } from './told-along/trailing';
 import * as lexicon from './words/lexicon';
-import { ALSO_NOUN, type ReadVerb, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './words/operations';
+import { ALSO_NOUN, type ReadVerb, verbAt, WAY_BEFORE_PLACE, WAY_WORDS, type Way } from './words/operations';
 
 /** Reads an action from its verb on: which way, what it is done to, and all that follows. */
 export function readAct(
@@ -65,6 +65,15 @@ export function readAct(
   const isJustWiped =
     verb.is === 'verb' && verb.verb === 'clean' && /^(?:up|down|off|over)$/.test(sentence.lows[at] ?? '');
   if (isJustWiped && /^(?:|,|and|with|using|in)$/.test(sentence.lows[at + 1] ?? '')) at += 1;
+  // "Nip the bolts up": a verb in two halves that says the same as its first one.
+  const half = sentence.lows[at] ?? '';
+  if (verb.is === 'verb' && objects.phrases.length > 0 && /^(?:up|down)$/.test(half)) {
+    const whole = verbAt([...verb.phrase.split(' '), half], 0);
+    if (whole?.is === 'verb' && whole.verb === verb.verb && whole.length > verb.length) {
+      reading.verbs.push(half);
+      at += 1;
+    }
+  }
   // "Take the cover off": the way stands behind what is named.
   // "Straight out", "right off": how, and which way.
   if (verb.is === 'movement' && BEFORE_WAY.test(sentence.lows.slice(at, at + 6).join(' '))) {

@@ -115,7 +115,7 @@ test.each([
   ['an order that nobody knows', 'front cover off and blue it', 'unread'],
   ['a condition on what cannot be undone', "cut the filter spring if it won't come", 'condition'],
   ['a condition on what is taken out', 'check the rotor for cracks, and if it is cracked take it out', 'condition'],
-  ['fasteners by their number alone', 'take off the front cover, four screws', 'which-part'],
+  ['fasteners by their number alone', 'take off four nuts', 'which-part'],
   ['a part called like a tool', 'loosen the jacking screw', 'odd-name'],
   ['something that is no name', "scrape off what's left of it", 'odd-name'],
   ['two parts written as one', 'draw the rotor/spacer', 'odd-name'],

@@ -221,7 +221,8 @@ const CASES: readonly Case[] = [
       if (lexicon.CLOTH.test(bench)) return { verb: isFacing ? 'lay' : 'put-aside' };
       // "On the block", where there is a cylinder block, is in the pump.
       const on = nounPhraseAt(sentence, where + 1)?.phrase;
-      const isOnPart = on !== undefined && !on.pronoun && /\bblock$/.test(on.name) && isPartOrShort(on, reading.series);
+      const isBlock = on !== undefined && !on.pronoun && /\bblock$/.test(on.name);
+      const isOnPart = isBlock && (lexicon.PUMPS_BLOCK.test(on.name) || isPartOrShort(on, reading.series));
       return lexicon.BENCH.test(bench) && !isOnPart ? { verb: 'lay' } : undefined;
     },
   },

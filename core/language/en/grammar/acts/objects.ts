@@ -12,6 +12,7 @@ import { isPartOrShort } from '../names/short-names';
 import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { isPlural, partsOf, wordsOf } from '../words/words';
+import { nameAfterOwner } from './owners';
 import { type OpenAct, partOf, type Reading, toolOf } from './reading';
 
 export interface Objects {
@@ -93,6 +94,9 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
   const shared = phrases.map((phrase): NounPhrase => {
     // "Boot and new clamps" are a boot, and clamps.
     if (phrase.known || (phrase !== last && last.state.length > phrase.state.length)) return phrase;
+    // "Key, impeller and the nut" are three, where there is an impeller nut.
+    const isThing = phrase !== last && kindFromName(phrase.name) !== 'other';
+    if (isThing && hasArticle(sentence, last)) return phrase;
     const head = last.words.at(-1) ?? '';
     const lead = phrases[0]?.words.slice(0, -1) ?? [];
     if (sharesHead(sentence, phrase, last)) {
@@ -108,6 +112,11 @@ function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): No
       : phrase;
   });
   return shared;
+}
+
+function hasArticle({ lows, words }: Sentence, phrase: NounPhrase): boolean {
+  const at = words.findIndex(({ from }) => from >= phrase.from);
+  return [lows[at], lows[at - 1]].some((low) => /^(?:the|a|an|its)$/.test(low ?? ''));
 }
 
 /** "The inlet and outlet valves", where the series has neither: both are valves. */
@@ -277,22 +286,6 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       act.about = last.about;
     else if (!last) act.parts.push(...reading.named);
   }
-}
-
-/** "The rear cover, six screws", "take out the cover and press out its seal": called after what they belong to. */
-function nameAfterOwner(
-  reading: Reading,
-  { known, quoted, words, own, fromCount, name }: NounPhrase,
-  act: OpenAct,
-): { name?: string } {
-  const isBare = !known && !quoted && words.length === 1;
-  const isFastener = fromCount !== undefined && lexicon.FASTENS.test(words[0] ?? '') && act.parts.length === 1;
-  const before = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts ?? [];
-  const [owner, other] = act.parts.length > 0 ? act.parts : before;
-  const isOwned = isBare && (isFastener || own) && owner && !other && owner.name.split(' ').length < 3;
-  if (!isOwned || lexicon.FASTENS.test(owner.name) || partsEndingIn(reading.series, partsOf(name)).length > 0)
-    return {};
-  return byName(reading.series.components, name) ? {} : { name: `${singularName(owner.name)} ${name}` };
 }
 
 /** "The flange with its gasket": one gasket, however many there are; "the first impeller": one of six. */

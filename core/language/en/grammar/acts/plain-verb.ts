@@ -78,6 +78,8 @@ export function plainVerb(
     const isWay = isJoint(sentence.words[at + 1]);
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }
+  // "Lock it with the pin": held by it, or held with it.
+  if (phrase === 'lock' && object?.pronoun && HELD_WITH.test(told)) return undefined;
   if (verb === 'lock-out' && phrase === 'lock' && locksPart(objectText, object, reading)) {
     const by = sentence.lows[at] === 'with' ? nounPhraseAt(sentence, at + 1) : undefined;
     // "Lock the shaft with the wrench": held.
@@ -312,6 +314,7 @@ const FOR_GOOD =
 /** Put the other way about, and not renewed. */
 const SWAPPED = /\b(?:end for end|over|round|around|places|sides|about)\b/;
 /** Bolts and screws are put in; pins, clips and wire lock. */
+const HELD_WITH = /\bwith (?:\w+ ){0,4}?(?:pin|bolt|screw|stud|key|wedge|plate|bar|clip)s?\b/;
 const SECURED_BY = /\bwith (?:\w+ ){0,4}?(?:bolt|screw|nut|stud)s?\b/;
 /** "Open the cover" takes apart, "open the drain plug" drains, "open the filler cap" takes it off. */
 function opened(

@@ -5,6 +5,7 @@ import type { NounPhrase } from '../names/noun-phrase';
 import type { Open } from '../names/open';
 import type { Doubt, DoubtKind, SaidAct, SaidCaution, SaidPart, SaidTool } from '../names/said';
 import type { Sentence } from '../names/sentence';
+import { namesSeveral } from '../words/words';
 
 /** What was named before, for "it" and for "repeat". */
 export interface SaidBefore {
@@ -86,7 +87,10 @@ export class Reading {
       // "It" is not the eight screws of the step before.
       (isBefore && (byName(this.series.components, part.name)?.count ?? 1) > 1) ||
       (part.count !== 1 &&
-        ((part.count ?? 1) > 1 || this.inLine.some(({ count, to }) => count === 2 && to === part.to)));
+        ((part.count ?? 1) > 1 ||
+          // "Loosen the grub screws in the collar and pull it off", whoever named them first.
+          (!byName(this.series.components, part.name) && namesSeveral(part.name)) ||
+          this.inLine.some(({ count, to }) => count === 2 && to === part.to)));
     // "Turn the crankshaft so that the head is pushed off, then ease it off": one or the other.
     const isTurned = this.named.length > 0 && !this.acts.some(({ parts }) => parts.length > 0);
     const isAnother = this.inLine.some(

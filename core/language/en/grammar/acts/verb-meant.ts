@@ -1,4 +1,5 @@
 import { verbOf } from '../../../../model/verbs';
+import { isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import type { Sentence } from '../names/sentence';
 import { isPartLike } from '../names/short-names';
@@ -103,6 +104,12 @@ export function verbMeant(
       : saidWay;
   const isShifted = movement.ways.back === 'fit' ? SHIFTED_BACK : MOVED_BACK;
   if (way === 'back' && isShifted.test(told)) return { verb: 'move', keepWay: true };
+  // "Loosen the gland nuts and slide the gland back": out of the way.
+  const isFreed = reading.acts.at(-1)?.verb === 'loosen' && object && !object.pronoun && isJoint(sentence.words[at]);
+  if (isFreed && way === 'back' && PULLS_BACK.test(phrase)) return { verb: 'move', keepWay: true };
+  // "Take up the nuts a flat at a time".
+  if (way === 'up' && /^(?:take|bring)$/.test(phrase) && /\b(?:nut|bolt|screw|gland)s?$/.test(objectText))
+    return { verb: BY_HAND.test(told) ? 'start-by-hand' : 'torque' };
   // "Undo the nuts on the line" says where, and takes them off all the same.
   const moves = movedBy(movement, way) ?? (toldWay === undefined ? movement.alone : undefined);
   const verb = moves === 'loosen' && PULLS.test(phrase) && /\bfree\b/.test(told) ? 'draw' : moves;
@@ -213,6 +220,7 @@ const SO_MANY_TURNS =
   /^(?!.*\b(?:after|every|until|till|in)\b)\w+ [\w -]+? (?:by )?(?:a |about |only )*(?:half|quarter|one|two|three|four|five|six|a few|a couple of|[\d./-]+)(?: or \w+)? (?:full |complete |of a )?turns?\b(?! at a time)/;
 /** "Pull the rotor free": out of what held it. */
 const PULLS = /^(?:pull|draw|slide|slip|lift|pick|hook|withdraw|extract|tug|yank|drag)$/;
+const PULLS_BACK = /^(?:slide|push|pull|draw|slip|ease|move|bring)$/;
 const SHIFTED_BACK = /\bback (?:along|toward|towards|far) /;
 const MOVED_BACK = /\bback (?:along|toward|towards|until|far|a |an |by )/;
 /** Loosened, unless its thread is a left-hand one. */

@@ -75,10 +75,11 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
   if (newOne) {
     const end = at + newOne.split(' ').length;
     const [from, to] = [(words[at] as Word).from, (words[end - 1] as Word).to];
+    const it = /ones|same|each/.test(newOne) ? 'them' : 'it';
     return {
       phrase: {
-        name: 'it',
-        words: ['it'],
+        name: it,
+        words: [it],
         state: /same|each/.test(newOne) ? [] : [newOne.includes('new') ? 'new' : 'old'],
         pronoun: true,
         from,

@@ -177,19 +177,20 @@ function wayLast(piece: Piece, at: number, things: Objects): boolean {
 const WAY_LAST =
   /^((?:x ?\d+ )?(?:, )?[\d./]+ ?(?:mm|inch|in)(?: (?:hex key|hex|socket|spanner|wrench|key|allen key|allen|ring spanner))?) , (off|out)(?= ?[,.;]| and | then |$)/;
 
-/** "Nut and new washer on", "rotor and vanes in", which nobody named yet. */
+/** "Nut and new washer on", "diaphragm, plate and nut off", which nobody named yet. */
 function barePair(piece: Piece, at: number): boolean {
   // "Cover and gasket off": what may be a verb is none before its pair.
-  const isVerb = verbAt(piece.lowsFrom(at), 0) !== undefined && !piece.knows(at) && piece.low(at + 1) !== 'and';
+  const isVerb =
+    verbAt(piece.lowsFrom(at), 0) !== undefined && !piece.knows(at) && !/^(?:and|&|\+)$/.test(piece.low(at + 1));
   if (at > piece.skipFillers(0) || isVerb) return false;
   const { phrases, end } = objectsAt(piece.sentence(), at);
   const way = /^(?:back on|back in|on|in|off|out)(?= ?[,.;]| with | and |$)/.exec(piece.lows(end))?.[0];
   const isPair =
-    phrases.length === 2 &&
+    phrases.length > 1 &&
     piece
       .lowsFrom(at)
       .slice(0, end - at)
-      .includes('and');
+      .some((low) => /^(?:and|&|\+)$/.test(low));
   const areParts = isPair && phrases.every((one) => isCalledPart(one) && one.words.length < 4);
   if (way === undefined || !areParts || phrases.every(({ known }) => known)) return false;
   orderBare(piece, at, end, way);

@@ -1,11 +1,15 @@
+import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { isWornWord } from '../names/name-ends';
+import { isCalledPart } from '../names/noun-phrase';
+import { verbAt } from '../words/operations';
 import { RENEWING } from '../words/verdict-words';
 import { isPlural, type Word } from '../words/words';
 import { type Piece, wordsIn } from './piece';
+import { WHAT_HOLDS } from './what-holds';
 
 /** One turn of speech within a sentence, put shorter where it stands; whether it stands there. */
-interface Turn {
+export interface Turn {
   readonly name: string;
   readonly put: (at: Place) => boolean;
 }
@@ -38,6 +42,7 @@ function instead(pattern: RegExp, low: string): Turn['put'] {
 }
 
 const TURNS: readonly Turn[] = [
+  ...WHAT_HOLDS,
   {
     name: '"nuts off (4)" are "nuts (4) off"',
     put: ({ piece, at, said }) => {
@@ -175,6 +180,42 @@ const TURNS: readonly Turn[] = [
     },
   },
   {
+    name: '"valves next, pull the six caps": what comes next',
+    put: ({ piece, at, said, before }) => {
+      const isTopic = at === 0 && /^(?:the )?(?:[\w-]+ ){1,3}(?:next|now) , /.test(said) && before.length === 0;
+      const comma = piece.lowsFrom(0).indexOf(',');
+      const isOrder = verbAt(piece.lowsFrom(comma + 1), 0) !== undefined && !piece.knows(comma + 1);
+      // "Seal next, pull it out": that one.
+      const isIts = piece.lowsFrom(comma + 1).some((low) => /^(?:it|them|its|their)$/.test(low));
+      if (!isTopic || !isOrder || isIts || verbAt(piece.lowsFrom(0), 0)) return false;
+      piece.words.splice(0, comma + 1);
+      return true;
+    },
+  },
+  {
+    name: '"there is an O-ring under it, bin it", "there\'s six bolts round the cover, spin those off"',
+    put: ({ piece, at, said }) => {
+      const there = THERE_IS.exec(said)?.[0];
+      if (there === undefined || at > piece.orderStart()) return false;
+      const { phrases, end } = objectsAt(piece.sentence(), at + wordsIn(there));
+      const [thing, other] = phrases;
+      const comma = piece.words.findIndex(({ low }, i) => i >= end && low === ',');
+      const where = piece.words.slice(end, comma).map(({ low }) => low);
+      const isThere = comma >= end && (where.length === 0 || WHERE.test(where.join(' ')));
+      const order = verbAt(piece.lowsFrom(comma + 1), 0);
+      const it = comma + 1 + (order?.length ?? 0);
+      if (!isThere || !thing || other || !order || !isCalledPart(thing)) return false;
+      if (!/^(?:it|them|those|that)$/.test(piece.low(it))) return false;
+      // "Under it" tells no more than where the trainer is.
+      const isNamed = where.length > 2;
+      const named = piece.words.slice(at + wordsIn(there), isNamed ? comma : end);
+      const way = piece.isWay(it + 1) && piece.isLast(it + 1) ? 1 : 0;
+      piece.words.splice(it, 1 + way, ...piece.words.slice(it + 1, it + 1 + way), ...named);
+      piece.words.splice(at, comma + 1 - at);
+      return true;
+    },
+  },
+  {
     name: '"take the cover off, it\'s just two screws"',
     put: ({ piece, at, said }) => {
       const itIs = piece.low(at - 1) === ',' ? IT_IS.exec(said)?.[0] : undefined;
@@ -185,6 +226,10 @@ const TURNS: readonly Turn[] = [
   },
 ];
 
+const THERE_IS =
+  /^(?:there's|there is|there are|there're|(?:you|you'll|we|we'll|i)(?: will)? (?:find|see|have)|you've got)(?= )/;
+const WHERE =
+  /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|holding|underneath) (?:it|them|there|that|(?:the|each|both) .+)$/;
 const SECURED =
   /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/;
 const IT_IS =

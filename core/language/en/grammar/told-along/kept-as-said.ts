@@ -1,13 +1,13 @@
-import { singularName } from '../../../../model/names';
 import { type Verb, verbOf } from '../../../../model/verbs';
 import { kindFromName } from '../../../../reading/en/kind-words';
 import { isRenewal, MOVES, renewedUpon } from '../acts/conditions';
 import { limitOf } from '../acts/limits';
+import { nameAfterOwner } from '../acts/owners';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
-import { movesParts, type OpenAct, partOf, type Reading } from '../acts/reading';
+import { movesParts, partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint, isWornWord, saysWhatItDoes } from '../names/name-ends';
-import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { toolAt } from '../names/tools';
@@ -257,7 +257,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       )
         return undefined;
       const each = forEach(partOf(more.phrase), sentence.lows[more.end] === 'each' ? act.parts : []);
-      act.parts.push({ ...each, ...ownName(more.phrase, act, reading) });
+      act.parts.push({ ...each, ...nameAfterOwner(reading, more.phrase, act) });
       act.how.push(...more.phrase.state);
       reading.verbs.push(sentence.lows[at] ?? '');
       return sentence.lows[more.end] === 'each' ? more.end + 1 : more.end;
@@ -348,16 +348,6 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
 ];
-/** "The guard, four screws", where no screws are known: the guard screws. */
-function ownName({ known, words }: NounPhrase, { parts }: OpenAct, { series }: Reading): { name?: string } {
-  const [owner, other] = parts;
-  const [word, more] = words;
-  const isNew = !known && word !== undefined && more === undefined && lexicon.FASTENS.test(word);
-  const isOwned = owner && !other && owner.name.split(' ').length < 3;
-  const isKnownKind = isNew && partsEndingIn(series, partsOf(word)).length > 0;
-  return isNew && isOwned && !isKnownKind ? { name: `${singularName(owner.name)} ${word}` } : {};
-}
-
 const AIM =
   /^(?:so (?:that|it|they|the|you|nothing)|to (?:make|avoid|prevent|keep|stop|protect|let|allow|get|give|free))\b/;
 

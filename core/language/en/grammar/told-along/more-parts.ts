@@ -13,7 +13,7 @@ import { FASTENS } from '../words/lexicon';
 import { partsOf } from '../words/words';
 
 const HOLD_IT =
-  /^(?:on|of|from|out of|at|in|around|for|(?:(?:that|which) )?(?:hold(?:s|ing)?|secur(?:es?|ing)|fasten(?:s|ing)?|fix(?:es|ing)?|retain(?:s|ing)?|attach(?:es|ing)?))(?= (?:the|its|it|them)(?: |$))/;
+  /^(?:on|of|from|out of|at|in|around|round|for|(?:(?:that|which) )?(?:hold(?:s|ing)?|secur(?:es?|ing)|fasten(?:s|ing)?|fix(?:es|ing)?|retain(?:s|ing)?|attach(?:es|ing)?))(?= (?:the|its|it|them)(?: |$))/;
 
 /** Further parts to which the same is done, told behind all that is said of the first. */
 export const MORE_PARTS: readonly Construction[] = [

@@ -77,7 +77,8 @@ export function isFeature(said: readonly string[]): boolean {
 }
 
 /** What an end of a part is told by, before "down" or "toward the pressure". */
-const ENDS = set(`lip lips side face end edge groove mark chamfer number numbers lettering letters notch notches flat
+const ENDS =
+  set(`lip lips side hole face end edge groove mark chamfer number numbers lettering letters notch notches flat
   taper spring port ports tab arrow shoulder opening cup hollow inlet outlet cone bevel slot seal seals writing logo
   stamp dot step flange head nose`);
 
@@ -95,6 +96,9 @@ export const SAYS_WHICH = new RegExp(
 
 export const BENCH =
   /\b(?:bench|table|surface|floor|blocks?|stands?|timbers?|wood|pallet|trestle|ground|its (?:\w+ )?(?:side|face|back|end|flange|nose|feet|foot)|(?:one|on) side|workbench)\b/;
+/** No block to lay things on. */
+export const PUMPS_BLOCK =
+  /\b(?:cent(?:re|er)|valve|bearing|cylinder|manifold|pump|fluid|seal|port|distributor|gear|main|end) block$/;
 export const CLOTH =
   /\b(?:cloth|tray|rag|paper|towel|box|shelf|sheet|mat|rack|trolley|basket|bin|hook|nail|peg|drawer|bag|tub)\b/;
 export const VICE = /\b(?:vice|vise|jaws|clamp|chuck|fixture)\b/;
@@ -131,7 +135,7 @@ export const SIGNAL_WORD = /^(?:attention|caution|warning|danger)$/;
 export const SIGNAL_OPENING = /^(danger|warning|caution|notice|attention|important|note)\s*(?::|-|!|,)\s*/;
 /** What opens a remark that is to be kept as said. */
 export const REMARK_OPENING =
-  /^(?:(?:it's a |this is a |a )?(?:two|three|2|3)[- ](?:people|persons?|man|men)(?: job| lift| needed| required| at least)*(?= ?[,.]|$)|(?:you|we)(?:'re)? (?:want|allow|accept|after|aim for|look for|looking for) (?:about |around |between |at least |at most |no more than |not more than |up to |max |min |a maximum of |a minimum of )*[\d.,]|make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|use (?:\S+ ){1,5}?if (?:it|they)(?:'s|'re)? |(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|take (?:good )?note (?:of|that|how|which|where)|stop (?:when|if|as soon as|once)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: [\w-]+){0,4}(?: is| are|:)? [\d.,]+|(?:[\w-]+ )?(?:clearance|gap|play|runout|backlash|tolerance)(?: [\w-]+){0,4} (?:max|min|maximum|minimum|up to|not over|below|above|[<>])(?: \.)? ?[\d.,]+|should (?:be|turn|move|run|feel|not)|must (?:be|turn|move|not)|(?:[\w-]+ ){0,2}\w+ing (?:it |them |this |dry )?(?:destroys|damages|ruins|kills|breaks|burns|cracks|wrecks|shortens|spoils)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|(?:each|every|all|both)(?: one| of them)? (?:should|must|has to|have to)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
+  /^(?:(?:it's a |this is a |a )?(?:two|three|2|3)[- ](?:people|persons?|man|men)(?: job| lift| needed| required| at least)*(?= ?[,.]|$)|(?:you|we)(?:'re)? (?:want|allow|accept|after|aim for|look for|looking for) (?:about |around |between |at least |at most |no more than |not more than |up to |max |min |a maximum of |a minimum of )*[\d.,]|make (?:sure|certain)|ensure|(?:you|we) need (?!to)|see (?:to it )?that|see to it|be sure|keep|leave|save (?:the|it|them|your)|remember|use (?:\S+ )?\S+ only|use only|use (?:\S+ ){1,5}?(?:if (?:it|they)(?:'s|'re)? |(?:if|when|where) (?:it is |they are )?(?:needed|necessary|required|stuck|tight|seized|stiff|stubborn))|(?:note|record|write down) (?:that|which|how|where|the|its|their|all|position|order|orientation|location|marks?|values?|readings?)|take (?:good )?note (?:of|that|how|which|where)|stop (?:when|if|as soon as|once)|count (?:how|in turns)|(?:max|maximum|min|minimum|limits?|nominal|allowed|permitted)(?: [\w-]+){0,4}(?: is| are|:)? [\d.,]+|(?:[\w-]+ )?(?:clearance|gap|play|runout|backlash|tolerance)(?: [\w-]+){0,4} (?:max|min|maximum|minimum|up to|not over|below|above|[<>])(?: \.)? ?[\d.,]+|should (?:be|turn|move|run|feel|not)|must (?:be|turn|move|not)|(?:[\w-]+ ){0,2}\w+ing (?:it |them |this |dry )?(?:destroys|damages|ruins|kills|breaks|burns|cracks|wrecks|shortens|spoils)|it (?:should|must|has to|will)|they (?:should|must|have to|will)|(?:each|every|all|both)(?: one| of them)? (?:should|must|has to|have to)|you(?:'ll||'d| (?:should|shouldn't|will|won't|may|can|can't|might))(?: not| never| also| then| now)* (?:feel|hear|see|notice|need|find))\b/;
 /** "It should turn with no more than 5 N·m": what it may take. */
 export const MAY_TAKE =
   /^(?:it|they|the \w+) (?:should|must|has to|have to|needs? to|ought to) (?:turn|rotate|move|run|spin)\b[^,;]*\b(?:no more than|not more than|less than|under|below|at most|max|maximum)\b/;

@@ -1,0 +1,39 @@
+import { byName, singularName } from '../../../../model/names';
+import type { Series } from '../../../../model/series';
+import { type PartName, partsEndingIn } from '../names/known-names';
+import type { NounPhrase } from '../names/noun-phrase';
+import type { SaidPart } from '../names/said';
+import { FASTENS } from '../words/lexicon';
+import { partsOf } from '../words/words';
+import type { OpenAct, Reading } from './reading';
+
+/** "The rear cover, six screws", "take out the cover and press out its seal": called after what they belong to. */
+export function nameAfterOwner(
+  reading: Reading,
+  { known, quoted, words, own, fromCount, name, count }: NounPhrase,
+  act: OpenAct,
+): { name?: string } {
+  // "Six M8 screws" are the screws of the cover before.
+  const [, size, bare = name] = /^(m ?\d[\d.x]*) (\w+)$/i.exec(name) ?? [];
+  const isBare = !known && !quoted && !bare.includes(' ');
+  const isFastener = fromCount !== undefined && FASTENS.test(words.at(-1) ?? '') && act.parts.length === 1;
+  const before = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts ?? [];
+  const [owner, other] = act.parts.length > 0 ? act.parts : before;
+  const isOwned = isBare && (isFastener || own) && owner && !other && owner.name.split(' ').length < 3;
+  if (!isOwned || FASTENS.test(owner.name)) return {};
+  const alike = partsEndingIn(reading.series, partsOf(bare));
+  const isElsewhere = (known: PartName) => isFastener && isOfOther(reading.series, known, owner, count);
+  if (!alike.every(isElsewhere) || byName(reading.series.components, name)) return {};
+  if (size !== undefined) act.how.push(size.toUpperCase());
+  return { name: `${singularName(owner.name)} ${bare}` };
+}
+
+/** "The pump head, four screws", where the fan cover has screws as well: not those. */
+function isOfOther({ components }: Series, { name, parts }: PartName, owner: SaidPart, count?: number): boolean {
+  const lead = parts.slice(0, -1);
+  const own = partsOf(owner.name);
+  const isPart = components.some((part) => partsOf(part.name).join(' ') === lead.join(' '));
+  const known = byName(components, name);
+  const areOthers = known !== undefined && !known.several && count !== undefined && known.count !== count;
+  return lead.length > 0 && !lead.some((word) => own.includes(word)) && (isPart || areOthers);
+}

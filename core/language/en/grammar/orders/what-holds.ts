@@ -1,0 +1,102 @@
+import { objectsAt } from '../acts/objects';
+import { torqueAt } from '../names/figures';
+import { isCalledPart, nounPhraseAt } from '../names/noun-phrase';
+import { FASTENS } from '../words/lexicon';
+import { NAMED } from '../words/told-words';
+import { isPlural, type Word } from '../words/words';
+import { type Piece, wordsIn } from './piece';
+import type { Turn } from './turns-of-speech';
+
+/** What holds a part, told beside it or put in to hold it. */
+export const WHAT_HOLDS: readonly Turn[] = [
+  {
+    name: '"the spacer (8 bolts)": the spacer, 8 bolts',
+    put: ({ piece, at, said }) => {
+      if (!/^\( \S+ (?:[\w-]+ )?[\w-]+ \)/.test(said) || !isCounted(piece, at + 1)) return false;
+      const close = piece.lowsFrom(at).indexOf(')') + at;
+      if (!FASTENS.test(piece.low(close - 1))) return false;
+      piece.words.splice(close, 1);
+      piece.words[at] = piece.as(at, ',');
+      return true;
+    },
+  },
+  {
+    name: '"four screws M6": four M6 screws',
+    put: ({ piece, at }) => {
+      const size = /^m ?\d+/.exec(piece.lows(at + 1))?.[0];
+      const isSized = size !== undefined && FASTENS.test(piece.low(at)) && isPlural(piece.low(at));
+      if (!isSized || !isCounted(piece, at - 1) || !piece.isLast(at + wordsIn(size))) return false;
+      const screws = piece.words.splice(at, 1);
+      piece.words.splice(at + wordsIn(size), 0, ...screws);
+      return true;
+    },
+  },
+  {
+    name: '"inlet manifold: 8 nuts, lift clear": off with its nuts',
+    put: ({ piece, at, said }) => {
+      const holders = /^[:,] \S+ (?:[\w-]+ )?[\w-]+ , (?:off|out|lift (?:it )?(?:off|out|clear|away))$/.test(said)
+        ? piece.lowsFrom(at + 1).indexOf(',')
+        : -1;
+      const start = piece.skipFillers(0);
+      const held = nounPhraseAt(piece.sentence(), start);
+      const isHeld = held?.end === at && !held.phrase.pronoun && isCalledPart(held.phrase);
+      if (holders < 0 || !isHeld || !isCounted(piece, at + 1) || !FASTENS.test(piece.low(at + holders))) return false;
+      piece.words.splice(at + 1 + holders);
+      piece.words[at] = piece.as(at, ',');
+      piece.words.splice(start, 0, piece.as(start, 'remove', true));
+      return true;
+    },
+  },
+  {
+    name: '"bolt the cover on, 22 N·m": the cover is put on and its bolts tightened',
+    put: ({ piece, at, said }) => {
+      const isOrder = at === piece.orderStart() || /^(?:and|then|,)$/.test(piece.low(at - 1));
+      if (!/^(?:bolt|screw) /.test(said) || !isOrder || piece.knows(at)) return false;
+      const { phrases, end } = objectsAt(piece.sentence(), at + 1);
+      const [held, other] = phrases;
+      const way = /^(?:back on|on|down|back down) , (?=\S)/.exec(piece.lows(end))?.[0].trim();
+      const figure = end + (way === undefined ? 0 : wordsIn(way));
+      const behind = torqueAt(piece.sentence(), figure)?.end ?? figure;
+      const isHeld = held !== undefined && !other && !held.pronoun && isCalledPart(held) && !FASTENS.test(held.name);
+      if (way === undefined || !isHeld || behind === figure || !piece.isLast(behind - 1)) return false;
+      const things = piece.words.slice(at + 1, end);
+      const put = (low: string) => piece.behind(figure - 1, low);
+      const screws = ['torque', 'the', `${piece.low(at)}s`, 'of'].map(put);
+      piece.words.splice(figure, 0, ...screws, ...things, put('to'));
+      piece.words[at] = piece.as(at, 'put');
+      return true;
+    },
+  },
+  {
+    name: '"lock the fan with the clip": the clip is fitted',
+    put: ({ piece, at, said }) => {
+      const isOrder = at === piece.orderStart() || /^(?:and|then|,)$/.test(piece.low(at - 1));
+      if (!/^(?:lock|secure|fasten|fix|retain) /.test(said) || !isOrder || !NAMED.test(piece.low(at + 1))) return false;
+      const held = objectsAt(piece.sentence(), at + 1);
+      if (held.phrases.length === 0 || piece.low(held.end) !== 'with') return false;
+      const by = objectsAt(piece.sentence(), held.end + 1);
+      const last = by.phrases.at(-1)?.words.at(-1) ?? '';
+      const isAside = held.phrases.some(({ words }) => TURNS.test(words.at(-1) ?? '')) && MAY_BE_A_TOOL.test(last);
+      const isEnd = piece.isLast(by.end - 1) || /^(?:and|then)$/.test(piece.low(by.end));
+      if (!HOLDS.test(last) || isAside || !isEnd || by.phrases.some(({ known }) => known?.kind === 'tool'))
+        return false;
+      const [aim, verb] = [piece.behind(by.end - 1, 'to'), piece.words[at] as Word];
+      const things = piece.words.slice(at + 1, held.end);
+      const holders = piece.words.slice(held.end + 1, by.end);
+      const isTurned = piece.low(at) === 'lock' && /^(?:lock)?nuts?$/.test(last);
+      const order = piece.as(at, isTurned ? 'tighten' : 'fit');
+      piece.words.splice(at, by.end - at, order, ...holders, aim, verb, ...things);
+      return true;
+    },
+  },
+];
+
+const HOLDS =
+  /^(?:clip|circlip|e-clip|snap-?ring|ring|pin|split-?pin|cotter|key|wedge|bolt|screw|setscrew|grubscrew|nut|locknut|stud|washer|plate|collar|retainer|cap)s?$/;
+/** What is held while something is undone, and by what. */
+const TURNS = /^(?:shaft|crankshaft|crank|rotor|spindle|coupling|flywheel|motor|impeller|it)s?$/;
+const MAY_BE_A_TOOL = /^(?:pin|bolt|stud|key|wedge|plate)s?$/;
+
+function isCounted(piece: Piece, at: number): boolean {
+  return piece.words[at]?.value !== undefined;
+}
