@@ -354,7 +354,7 @@ const HOLDS_LIQUID =
   /\b(?:housing|casing|case|crankcase|box|chamber|reservoir|tank|sump|head|body|bowl|gearbox|cup|cylinder|pump|filter|joint|boot|cavity|line|hose|pipe|jacket|system|motor|shell|can|oil|water|liquid)s?\b/i;
 const TESTED = /\b(?:pump|motor|unit|machine|valve|switch|gauge|sensor)s?$/i;
 const ROTATES = /\b(?:shaft|rotor|impeller|coupling|crank|crankshaft|spindle|wheel|gear|screw|fan|motor)s?$/i;
-const TURNS_IT = /^turn it over\b.*\bby hand\b|^turn it by hand\b/;
+const TURNS_IT = /^turn it over\b.*\bby hand\b|^(?:turn|spin|rotate) it by hand\b/;
 const RUNS_IT = /^(run|start) (?:it|them)\b/;
 
 function lengthOf(text: string): number {

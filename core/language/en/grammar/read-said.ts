@@ -1,3 +1,4 @@
+import { byName, pluralName } from '../../../model/names';
 import type { Series } from '../../../model/series';
 import { verbOf } from '../../../model/verbs';
 import { readCondition } from './acts/conditions';
@@ -47,6 +48,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
   shareObjects(reading.acts);
   liftedOnly(reading);
   placedByOwner(reading.acts, series, sentence.names);
+  oneOfEach(reading);
   const note = noteOf(reading);
   const lost = reading.doubts.length === 0 ? lostWords(sentence.words, reading.acts, note, reading.verbs) : undefined;
   const hidden = reading.doubts.length === 0 && !lost ? hiddenIn(text, reading.acts, note, sentence.names) : undefined;
@@ -110,6 +112,20 @@ function liftedOnly({ acts, lifted, before: { out } }: Reading): void {
     if (isToFit || act.parts.every(({ name }) => out?.has(name))) act.verb = 'move';
   });
 }
+
+/** "Take the nut off each one": as many nuts as there are of those. */
+function oneOfEach({ acts, series }: Reading): void {
+  for (const act of acts) {
+    if (!movesParts(act.verb) || !act.how.some((how) => OF_EACH.test(how))) continue;
+    act.parts = act.parts.map((part) =>
+      part.count !== undefined || part.quoted || byName(series.components, part.name)
+        ? part
+        : { ...part, name: pluralName(part.name) },
+    );
+  }
+}
+
+const OF_EACH = /^(?:off|from|out of|on|in|into) (?:each|every)(?: one| of them| of the \w+)?$/;
 
 function sameParts(one: OpenAct, two: OpenAct): boolean {
   return one.parts.length > 0 && one.parts.every(({ name }) => two.parts.some((other) => other.name === name));
@@ -246,6 +262,8 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
 /** "Oil plug with new washer, 8 N·m", "drain plug, 22 mm": a plug, and nothing is oiled or drained. */
 function isCompound(sentence: Sentence, at: number): boolean {
   const { lows } = sentence;
+  // "Shim washers behind the impeller" adjust nothing.
+  if (/^shim (?:washer|plate|ring|pack|stack)s?\b/.test(lows.slice(at).join(' '))) return true;
   return (
     /^(?:oil|grease|drain|fill|vent|bleed|seal|lock|cap|stop|guide|press) (?:plug|cap|nipple|pan|sump|filter|cooler|cup|screw|nut|washer|ring|plate|pipe|line)s?$/.test(
       lows.slice(at, at + 2).join(' '),

@@ -83,6 +83,11 @@ export function renewedUpon(reading: Reading, act: OpenAct, sentence: Sentence, 
   reading.acts.pop();
   const parts = act.parts.length > 0 ? act.parts : (before?.parts ?? reading.before.parts);
   renewUpon(reading, parts, sentence.slice(from, end), end - from);
+  // "Replace them as a set when worn".
+  const more = act.how.filter((said) => !/^(?:new|old)$/.test(said));
+  const look = reading.acts.at(-1);
+  if (more.length > 0) look?.how.push(`renew ${more.join(', ')}`);
+  look?.cautions.push(...act.cautions);
 }
 
 function renewUpon(reading: Reading, parts: readonly SaidPart[], sentence: Sentence, end: number): void {

@@ -62,7 +62,7 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
     return false;
   // "Inspect the slippers, any rounding of the edges": what is looked for.
   if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;
-  if (/^(?:count|catch|write|call|tell|ask) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
+  if (/^(?:count|catch|write|call|tell|ask|go|come|let) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   // "Lock washer, impeller, key off".
   const isShort = next.words.length === 1 && lastWordsOf(sentence.names).has(partsOf(next.name).at(-1) ?? '');
@@ -137,8 +137,8 @@ function isDirt(words: readonly string[]): boolean {
 const ANY_KIND = /^(?:metal|rubber|plastic|loose|small|other|remaining|removed|internal|inner|moving|wet|dirty|worn)$/;
 
 /** "All parts", "the rest": no part of the list. */
-function isAnyPart({ known, quoted, words }: NounPhrase): boolean {
-  const isOne = words.length === 1 || (words.length === 2 && ANY_KIND.test(words[0] ?? ''));
+function isAnyPart({ known, quoted, words, every }: NounPhrase): boolean {
+  const isOne = words.length === 1 || (words.length === 2 && (every || ANY_KIND.test(words[0] ?? '')));
   return !known && !quoted && isOne && lexicon.ANY_PARTS.test(words.at(-1) ?? '');
 }
 
@@ -210,7 +210,8 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       const named =
         (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
       // One thing that was fitted before is no assembly.
-      const isWhole = !isAssembly(phrase) || reading.acts.length > 1 || named.length > 1;
+      const isWhole =
+        !isCautionedOf(reading, act, phrase) && (!isAssembly(phrase) || reading.acts.length > 1 || named.length > 1);
       // "The seats come away with the case, push them out": the seats.
       const own = named.filter(({ name }) => !reading.along.has(name));
       const areMany = phrase.name === 'them' && own.length > 0 && own.every((part) => reading.isSaidInPlural(part));
@@ -312,6 +313,14 @@ function isOfLast({ acts }: Reading, act: OpenAct): string | undefined {
   const last = acts.findLast((one) => one !== act);
   const isDone = last && /^(?:clean|inspect|measure|dress|lubricate|mark)$/.test(last.verb) && last.parts.length === 0;
   return isDone ? last.about : undefined;
+}
+
+/** "Caps off, watch for the shims, tag them": the caps or the shims. */
+function isCautionedOf({ acts }: Reading, act: OpenAct, { name, from, to }: NounPhrase): boolean {
+  const caution = acts.findLast((one) => one !== act && one.parts.length > 0)?.cautions.at(-1)?.text ?? '';
+  const thing = /\b(?:the|its|those|these|their|any) ((?:[\w-]+ )?[\w-]+)$/i.exec(caution)?.[1];
+  const isAlike = thing !== undefined && to > from && isPlural(thing.split(' ').at(-1) ?? '') === (name === 'them');
+  return isAlike && kindFromName(thing) !== 'other';
 }
 
 /** What one may do to a whole pump. */

@@ -97,7 +97,13 @@ export function plainVerb(
     return bath && lexicon.isSubstance(bath.words) ? { verb: 'clean' } : undefined;
   }
   // "Tag the seal for the repair shop" marks it; a tag on what gives energy keeps it off.
-  if (phrase === 'tag' && object && !object.pronoun && !ENERGY.test(objectText)) return { verb: 'mark' };
+  const tagged = object?.pronoun
+    ? reading
+        .meant()
+        .map(({ name }) => name)
+        .join(' ')
+    : objectText;
+  if (phrase === 'tag' && object && tagged !== '' && !ENERGY.test(tagged)) return { verb: 'mark' };
   if (verb === 'fit' && LOCKS.test(objectText)) return lockedOut(reading, sentence, object, at);
   if (phrase === 'unplug' && object?.known?.kind === 'part' && !MAINS.test(objectText) && !MOTOR.test(objectText))
     return { verb: 'disconnect' };

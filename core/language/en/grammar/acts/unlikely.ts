@@ -32,7 +32,11 @@ export function unlikelyIn(acts: readonly OpenAct[], verbs: readonly string[]): 
     if (part && isSame && isPutOn && !isBack && next.into !== undefined)
       return { kind: 'unlikely', from: part.from, to: part.to, text: part.name, offers: [`"${part.name}"`] };
   }
-  for (const { verb, parts } of acts) {
+  for (const { verb, parts, how } of acts) {
+    const [thing] = parts;
+    // "We've got the pump here with the motor already off": so it is, and nothing to do.
+    if (thing && verbOf(verb).effect === 'takes' && how.some((said) => /\balready\b/.test(said)))
+      return { kind: 'unlikely', from: thing.from, to: thing.to, text: thing.name, offers: [`"${thing.name}"`] };
     const unlikely = parts.filter(({ name, quoted }) => !quoted && UNLIKELY[verb]?.includes(kindFromName(name)));
     const [first] = unlikely;
     if (!first || unlikely.length < parts.length) continue;

@@ -229,7 +229,7 @@ const LEFTWARDS = /\b(?:counter-?|anti-?)clockwise\b|\bccw\b|\bto the left\b/;
 
 /** "Turn it until it comes off". */
 const COMES_AWAY =
-  /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away)\b/;
+  /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away|free (?:of|from))\b/;
 const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
 /** "Tap it until it moves": loosened, and still there. */
 const COMES_LOOSE =

@@ -88,6 +88,11 @@ const IS_WORN = new RegExp(`^(?:${WORN})$`);
 const FLUSHES = /^(?:line|pipe|tube|hose|connection|port|plug|valve|fitting|water|plan)s?$/;
 const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
 
+/** What a part does where it is. */
+export const LIES = /^(?:lying|sitting|resting|standing|hanging|located|seated|hidden|stuck|left)$/;
+const WHERE = /^(?:behind|under|underneath|beneath|in|inside|on|between|above|below|against|at|there|beside)$/;
+const ENDS = /^(?:either (?:end|side)|both (?:ends|sides))$/;
+
 export function endsName(sentence: Sentence, start: number, at: number): boolean {
   const word = sentence.words[at] as Word;
   if (isJoint(word)) return true;
@@ -153,6 +158,9 @@ export function endsName(sentence: Sentence, start: number, at: number): boolean
     !isJoint(sentence.words[at + 1])
   )
     return true;
+  // "The diaphragm lying behind it", "the cap screws either end".
+  const isThere = LIES.test(low) && WHERE.test(sentence.lows[at + 1] ?? '');
+  if (at > start && (isThere || ENDS.test(sentence.lows.slice(at, at + 2).join(' ')))) return true;
   // "Twelve screws come out".
   const behind = sentence.lows[at + 1] ?? '';
   const isWayNext = WAY_WORDS[behind] !== undefined || WAY_BEFORE_PLACE[behind] !== undefined;

@@ -7,7 +7,8 @@ import { BY_PLACE, FASTENS, ONLY_TOOLS, SAYS_WHICH } from '../words/lexicon';
 import { WAY_WORDS } from '../words/operations';
 import { namesSeveral, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
-import { isCalledPart, type NounPhrase } from './noun-phrase';
+import { DETERMINERS } from './name-ends';
+import { isCalledPart, type NounPhrase, STATE } from './noun-phrase';
 import type { SaidPart } from './said';
 
 /** What stands beside a short name and tells which part it is short for. */
@@ -51,8 +52,8 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     // "Slacken the staybolt nuts and remove nuts and washers".
     const whole = recent.flatMap(({ name }) => (endsIn(partsOf(name), words) ? [name] : []));
     const [named, other] = new Set(whole.length > 0 ? whole : owners.map((own) => own.join(' ')));
-    if (named === undefined || other !== undefined) return part;
-    return { ...part, name: named };
+    const name = named ?? calledBefore(part, line);
+    return name === undefined || other !== undefined ? part : { ...part, name };
   }
   if (alike.length === 0) return part;
   const meant = (isMeant: (known: PartName) => boolean) => {
@@ -89,6 +90,15 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);
   return meantName === undefined ? part : { ...part, name: meantName };
+}
+
+/** "The stator is held by four tie rods, take the rods away": the tie rods. */
+function calledBefore({ name, from }: SaidPart, line: string): string | undefined {
+  const said = new RegExp(`\\b(?:by|with|has|have) (?:the |a |an |\\w+ )?([a-z-]+ ${name})\\b`, 'i');
+  const whole = name.includes(' ') ? undefined : said.exec(line.slice(0, from))?.[1]?.toLowerCase();
+  const lead = whole?.split(' ')[0] ?? '';
+  const isName = whole !== undefined && kindFromName(whole) !== 'other' && !STATE.test(lead) && !DETERMINERS.test(lead);
+  return isName && wordsOf(lead)[0]?.value === undefined ? whole : undefined;
 }
 
 /**

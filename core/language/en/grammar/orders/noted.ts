@@ -7,7 +7,7 @@ import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_WORDS } from '../words/operations';
 import { BARE, BARE_WAY, NAMED, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
-import { partsOf } from '../words/words';
+import { partsOf, type Word } from '../words/words';
 import {
   bareFilled,
   bareMeasured,
@@ -77,6 +77,18 @@ function bareHeld(piece: Piece, at: number): boolean {
   const away = end > first ? COMES_AWAY.exec(piece.lows(end))?.[0] : undefined;
   // "Five screws and the cover comes off" is one list of what comes off.
   if (away === undefined || (piece.low(holds.end) === 'and' && !away.startsWith('is '))) return false;
+  // "Three screws, volute off", where the screws are not known yet: those of the volute.
+  const isBare = known === undefined && holds.phrase.words.length === 1;
+  const isOneNow = isBare && held !== undefined && !lexicon.FASTENS.test(held.phrase.name);
+  if (isOneNow && piece.low(holds.end) === ',' && end === held.end) {
+    const screws = piece.words.slice(at, holds.end);
+    const volute = piece.words.slice(next, end);
+    const order = [piece.as(at, 'take', true), ...volute, piece.as(at, 'off', true), piece.words[holds.end] as Word];
+    piece.words.splice(at, end + away.split(' ').length - at, ...order, ...screws);
+    piece.readTo = at + order.length + screws.length;
+    piece.manner = 'bare';
+    return true;
+  }
   piece.words.splice(end, away.split(' ').length, piece.as(end, 'off'));
   piece.words.splice(next, 0, piece.as(next, 'take', true));
   piece.words.splice(holds.end, 0, piece.behind(holds.end - 1, 'off'));

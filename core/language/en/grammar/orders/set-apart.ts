@@ -17,6 +17,9 @@ export function nameOwned(piece: Piece): void {
   if (lexicon.REMARK_OPENING.test(piece.lows(0)) || lexicon.CAUTION_OPENING.test(piece.lows(0))) return;
   for (let at = piece.words.length - 2; at > 0; at -= 1) {
     if (!/^(?:its|their)$/.test(piece.low(at))) continue;
+    // "..., keep the shims with their cap": kept as it is said.
+    const comma = piece.words.findLastIndex(({ low }, i) => i < at && low === ',');
+    if (lexicon.REMARK_OPENING.test(piece.lows(comma + 1))) continue;
     const phrase = nounPhraseAt(piece.sentence(), at)?.phrase;
     if (!phrase || phrase.known) continue;
     const first = piece.words.findIndex(({ from }) => from === phrase.from);
@@ -46,7 +49,7 @@ function ownerOf(piece: Piece, at: number, words: readonly string[]): string | u
     words.length === 1 &&
     !isBetween &&
     !isFacing &&
-    (/^(?:and|with|,|plus)$|ing$/.test(piece.low(at - 1)) || OPENS_THEM.test(piece.low(at - 1)));
+    (/^(?:and|with|,|plus)$|(?<!^includ)ing$/.test(piece.low(at - 1)) || OPENS_THEM.test(piece.low(at - 1)));
   if (!isNamedHere || lastWordsOf(piece.names).has(last) || kindFromName(words.join(' ')) === 'other') return undefined;
   for (let before = at - 1; before >= 0; before -= 1) {
     const named = NAMED.test(piece.low(before)) ? nounPhraseAt(piece.sentence(), before) : undefined;

@@ -1,3 +1,4 @@
+import { kindFromName } from '../../../../reading/en/kind-words';
 import { type Objects, objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
 import { toolAt } from '../names/tools';
@@ -60,6 +61,11 @@ function leaveOut(piece: Piece): void {
       /^\S+ (?:[\w-]+ )?(?:screws|bolts|nuts|studs)(?: |$)/.test(piece.lows(at + 1)) &&
       piece.words[at + 1]?.value !== undefined
     ) {
+      piece.words.splice(at, 1);
+      continue;
+    }
+    // "Undo the bolts here around the casing".
+    if (low === 'here' && kindFromName(before) !== 'other' && !NAMED.test(piece.low(at + 1))) {
       piece.words.splice(at, 1);
       continue;
     }

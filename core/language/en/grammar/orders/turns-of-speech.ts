@@ -159,6 +159,12 @@ const TURNS: readonly Turn[] = [
     },
   },
   {
+    name: '"wash all of it", "give the whole thing a scrub": everything',
+    put: (place) =>
+      WASHES.test(place.piece.low(place.at - 1)) &&
+      instead(/^(?:all of it|all this|the whole thing)(?= |$)/, 'everything')(place),
+  },
+  {
     name: '"all of them", "both of them"',
     put: ({ piece, at, said }) => {
       const isAll = /^(?:all|both|each) of (?:them|it)(?: |$)/.test(said);
@@ -230,6 +236,7 @@ const THERE_IS =
   /^(?:there's|there is|there are|there're|(?:you|you'll|we|we'll|i)(?: will)? (?:find|see|have)|you've got)(?= )/;
 const WHERE =
   /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|holding|underneath) (?:it|them|there|that|(?:the|each|both) .+)$/;
+const WASHES = /^(?:give|wash|clean|rinse|scrub|wipe|degrease|dry)$/;
 const SECURED =
   /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/;
 const IT_IS =

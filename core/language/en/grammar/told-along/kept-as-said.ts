@@ -6,7 +6,7 @@ import { nameAfterOwner } from '../acts/owners';
 import { type Construction, keep, toComma, toJoint } from '../acts/place';
 import { movesParts, partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
-import { beginsFacing, isJoint, isWornWord, saysWhatItDoes } from '../names/name-ends';
+import { beginsFacing, isJoint, isWornWord, LIES, saysWhatItDoes } from '../names/name-ends';
 import { nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
@@ -117,11 +117,12 @@ export const KEPT_AS_SAID: readonly Construction[] = [
         : undefined,
   },
   {
-    name: 'what it does there: "securing the cover"',
-    read: (place) =>
-      lexicon.SECURES.test(place.sentence.lows[place.at] ?? '')
-        ? keep(place, place.at, toJoint(place.sentence, place.at))
-        : undefined,
+    name: 'what it does there: "securing the cover", "lying behind it"',
+    read: (place) => {
+      const low = place.sentence.lows[place.at] ?? '';
+      if (!lexicon.SECURES.test(low) && !LIES.test(low)) return undefined;
+      return keep(place, place.at, toJoint(place.sentence, LIES.test(low) ? place.at + 2 : place.at));
+    },
   },
   {
     name: 'until when, before or after what: kept as said',
@@ -309,9 +310,11 @@ export const KEPT_AS_SAID: readonly Construction[] = [
     read: (place) => (/^m \d+(?= ?[,.;]| and |$)/.test(place.told) ? keep(place, place.at, place.at + 2) : undefined),
   },
   {
-    name: 'on which of its sides: "oil the gasket both sides"',
+    name: 'on which of its sides: "oil the gasket both sides", "the screws either end"',
     read: (place) =>
-      /^both (?:sides|faces)(?= ?,| and |$)/.test(place.told) ? keep(place, place.at, place.at + 2) : undefined,
+      /^(?:both (?:sides|faces|ends)|either (?:side|end))(?= ?,| and |$)/.test(place.told)
+        ? keep(place, place.at, place.at + 2)
+        : undefined,
   },
   {
     name: 'what one can then see or reach: "then you can see the bolts"',

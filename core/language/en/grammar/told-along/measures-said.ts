@@ -101,7 +101,13 @@ export const MEASURES_SAID: readonly Construction[] = [
         verbOf(act.verb).effect === 'refits' && act.parts.some(({ name }) => lexicon.FASTENS.test(name));
       const isTightened = isFastened || act.verb === 'torque';
       const isBare = isTightened && sentence.lows[at - 1] === ',' && /^(?:|,)$/.test(sentence.lows[from + 1] ?? '');
-      if (number === undefined || !(act.verb === 'torque' || isFastened) || !(isSaid || isBare)) return undefined;
+      // "Caps back on to 45": a figure of them, or of what holds them.
+      const isAlone = verbOf(act.verb).effect === 'refits' && act.parts.length > 0;
+      const isLast = /^(?:|,|and|then)$/.test(sentence.lows[from + 1] ?? '') && /^\d/.test(sentence.lows[from] ?? '');
+      const isFigure =
+        isAlone && isLast && (sentence.lows[at] === 'to' || (from === at && sentence.lows[at - 1] === ','));
+      if (number === undefined || !(isFigure || ((act.verb === 'torque' || isFastened) && (isSaid || isBare))))
+        return undefined;
       const measured = measureAt(sentence, from);
       if (measured && measured.unit !== 'lb') return undefined;
       const end = measured?.end ?? from + 1;
