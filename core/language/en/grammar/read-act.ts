@@ -67,7 +67,7 @@ export function readAct(
   if (isJustWiped && /^(?:|,|and|with|using|in)$/.test(sentence.lows[at + 1] ?? '')) at += 1;
   // "Nip the bolts up": a verb in two halves that says the same as its first one.
   const half = sentence.lows[at] ?? '';
-  if (verb.is === 'verb' && objects.phrases.length > 0 && /^(?:up|down)$/.test(half)) {
+  if (verb.is === 'verb' && verb.verb === 'torque' && objects.phrases.length > 0 && /^(?:up|down)$/.test(half)) {
     const whole = verbAt([...verb.phrase.split(' '), half], 0);
     if (whole?.is === 'verb' && whole.verb === verb.verb && whole.length > verb.length) {
       reading.verbs.push(half);

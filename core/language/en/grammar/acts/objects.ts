@@ -62,7 +62,7 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
     return false;
   // "Inspect the slippers, any rounding of the edges": what is looked for.
   if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;
-  if (/^(?:count|catch|write|call|tell|ask|go|come|let) /.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
+  if (/^(?:count|catch|write|call|tell|ask) |^go to \d/.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
   if (next.known?.kind === 'part') return true;
   // "Lock washer, impeller, key off".
   const isShort = next.words.length === 1 && lastWordsOf(sentence.names).has(partsOf(next.name).at(-1) ?? '');

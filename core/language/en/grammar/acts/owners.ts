@@ -1,5 +1,4 @@
 import { byName, singularName } from '../../../../model/names';
-import type { Series } from '../../../../model/series';
 import { type PartName, partsEndingIn } from '../names/known-names';
 import type { NounPhrase } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
@@ -22,18 +21,21 @@ export function nameAfterOwner(
   const isOwned = isBare && (isFastener || own) && owner && !other && owner.name.split(' ').length < 3;
   if (!isOwned || FASTENS.test(owner.name)) return {};
   const alike = partsEndingIn(reading.series, partsOf(bare));
-  const isElsewhere = (known: PartName) => isFastener && isOfOther(reading.series, known, owner, count);
+  const isElsewhere = (known: PartName) => isFastener && isOfOther(reading, known, owner, count);
   if (!alike.every(isElsewhere) || byName(reading.series.components, name)) return {};
   if (size !== undefined) act.how.push(size.toUpperCase());
   return { name: `${singularName(owner.name)} ${bare}` };
 }
 
-/** "The pump head, four screws", where the fan cover has screws as well: not those. */
-function isOfOther({ components }: Series, { name, parts }: PartName, owner: SaidPart, count?: number): boolean {
-  const lead = parts.slice(0, -1);
+/** "The pump head, four screws", where the fan cover has screws as well: not those, unless the line names that cover. */
+function isOfOther(reading: Reading, { name, parts }: PartName, owner: SaidPart, count?: number): boolean {
+  const { components } = reading.series;
+  const lead = parts.slice(0, -1).join(' ');
   const own = partsOf(owner.name);
-  const isPart = components.some((part) => partsOf(part.name).join(' ') === lead.join(' '));
+  const isNamed = reading.inLine.some((part) => partsOf(part.name).join(' ') === lead);
+  const isPart = components.some((part) => partsOf(part.name).join(' ') === lead);
   const known = byName(components, name);
   const areOthers = known !== undefined && !known.several && count !== undefined && known.count !== count;
-  return lead.length > 0 && !lead.some((word) => own.includes(word)) && (isPart || areOthers);
+  const isOwn = lead === '' || lead.split(' ').some((word) => own.includes(word));
+  return !isOwn && !isNamed && (isPart || areOthers);
 }

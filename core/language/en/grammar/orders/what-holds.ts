@@ -37,10 +37,11 @@ export const WHAT_HOLDS: readonly Turn[] = [
       const holders = /^[:,] \S+ (?:[\w-]+ )?[\w-]+ , (?:off|out|lift (?:it )?(?:off|out|clear|away))$/.test(said)
         ? piece.lowsFrom(at + 1).indexOf(',')
         : -1;
+      if (holders < 0) return false;
       const start = piece.skipFillers(0);
       const held = nounPhraseAt(piece.sentence(), start);
       const isHeld = held?.end === at && !held.phrase.pronoun && isCalledPart(held.phrase);
-      if (holders < 0 || !isHeld || !isCounted(piece, at + 1) || !FASTENS.test(piece.low(at + holders))) return false;
+      if (!isHeld || !isCounted(piece, at + 1) || !FASTENS.test(piece.low(at + holders))) return false;
       piece.words.splice(at + 1 + holders);
       piece.words[at] = piece.as(at, ',');
       piece.words.splice(start, 0, piece.as(start, 'remove', true));
@@ -50,8 +51,7 @@ export const WHAT_HOLDS: readonly Turn[] = [
   {
     name: '"bolt the cover on, 22 N·m": the cover is put on and its bolts tightened',
     put: ({ piece, at, said }) => {
-      const isOrder = at === piece.orderStart() || /^(?:and|then|,)$/.test(piece.low(at - 1));
-      if (!/^(?:bolt|screw) /.test(said) || !isOrder || piece.knows(at)) return false;
+      if (!/^(?:bolt|screw) /.test(said) || !isOrderAt(piece, at) || piece.knows(at)) return false;
       const { phrases, end } = objectsAt(piece.sentence(), at + 1);
       const [held, other] = phrases;
       const way = /^(?:back on|on|down|back down) , (?=\S)/.exec(piece.lows(end))?.[0].trim();
@@ -70,8 +70,8 @@ export const WHAT_HOLDS: readonly Turn[] = [
   {
     name: '"lock the fan with the clip": the clip is fitted',
     put: ({ piece, at, said }) => {
-      const isOrder = at === piece.orderStart() || /^(?:and|then|,)$/.test(piece.low(at - 1));
-      if (!/^(?:lock|secure|fasten|fix|retain) /.test(said) || !isOrder || !NAMED.test(piece.low(at + 1))) return false;
+      if (!/^(?:lock|secure|fasten|fix|retain) /.test(said) || !NAMED.test(piece.low(at + 1))) return false;
+      if (!isOrderAt(piece, at)) return false;
       const held = objectsAt(piece.sentence(), at + 1);
       if (held.phrases.length === 0 || piece.low(held.end) !== 'with') return false;
       const by = objectsAt(piece.sentence(), held.end + 1);
@@ -83,7 +83,13 @@ export const WHAT_HOLDS: readonly Turn[] = [
       const [aim, verb] = [piece.behind(by.end - 1, 'to'), piece.words[at] as Word];
       const things = piece.words.slice(at + 1, held.end);
       const holders = piece.words.slice(held.end + 1, by.end);
-      const isTurned = piece.low(at) === 'lock' && /^(?:lock)?nuts?$/.test(last);
+      // "Secure it with the clip" of the series is read where clips are put in.
+      const isKnown = held.phrases.every(({ pronoun }) => pronoun) && by.phrases.every(({ known }) => known);
+      if (isKnown && piece.low(at) !== 'lock') return false;
+      if (piece.low(at) === 'lock' && /^washers?$/.test(last)) return false;
+      const names = by.phrases.map(({ name }) => name).join(' ');
+      const isTurned =
+        /\b(?:lock|grub|set)[ -]?(?:nut|screw)s?$/.test(names) || (piece.low(at) === 'lock' && /^nuts?$/.test(last));
       const order = piece.as(at, isTurned ? 'tighten' : 'fit');
       piece.words.splice(at, by.end - at, order, ...holders, aim, verb, ...things);
       return true;
@@ -96,6 +102,10 @@ const HOLDS =
 /** What is held while something is undone, and by what. */
 const TURNS = /^(?:shaft|crankshaft|crank|rotor|spindle|coupling|flywheel|motor|impeller|it)s?$/;
 const MAY_BE_A_TOOL = /^(?:pin|bolt|stud|key|wedge|plate)s?$/;
+
+function isOrderAt(piece: Piece, at: number): boolean {
+  return /^(?:and|then|,)$/.test(piece.low(at - 1)) || at === piece.orderStart();
+}
 
 function isCounted(piece: Piece, at: number): boolean {
   return piece.words[at]?.value !== undefined;
