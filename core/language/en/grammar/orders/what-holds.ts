@@ -1,9 +1,9 @@
 import { objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
-import { isCalledPart, nounPhraseAt } from '../names/noun-phrase';
+import { isCalledPart, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import { FASTENS } from '../words/lexicon';
 import { NAMED } from '../words/told-words';
-import { isPlural, type Word } from '../words/words';
+import { isPlural } from '../words/words';
 import { type Piece, wordsIn } from './piece';
 import type { Turn } from './turns-of-speech';
 
@@ -75,28 +75,32 @@ export const WHAT_HOLDS: readonly Turn[] = [
       const held = objectsAt(piece.sentence(), at + 1);
       if (held.phrases.length === 0 || piece.low(held.end) !== 'with') return false;
       const by = objectsAt(piece.sentence(), held.end + 1);
-      const last = by.phrases.at(-1)?.words.at(-1) ?? '';
-      const isAside = held.phrases.some(({ words }) => TURNS.test(words.at(-1) ?? '')) && MAY_BE_A_TOOL.test(last);
       const isEnd = piece.isLast(by.end - 1) || /^(?:and|then)$/.test(piece.low(by.end));
-      if (!HOLDS.test(last) || isAside || !isEnd || by.phrases.some(({ known }) => known?.kind === 'tool'))
-        return false;
-      const [aim, verb] = [piece.behind(by.end - 1, 'to'), piece.words[at] as Word];
-      const things = piece.words.slice(at + 1, held.end);
+      const verb = isEnd ? putToHold(piece.low(at), held.phrases, by.phrases) : undefined;
+      if (verb === undefined) return false;
       const holders = piece.words.slice(held.end + 1, by.end);
-      // "Secure it with the clip" of the series is read where clips are put in.
-      const isKnown = held.phrases.every(({ pronoun }) => pronoun) && by.phrases.every(({ known }) => known);
-      if (isKnown && piece.low(at) !== 'lock') return false;
-      if (piece.low(at) === 'lock' && /^washers?$/.test(last)) return false;
-      const names = by.phrases.map(({ name }) => name).join(' ');
-      const isTurned =
-        /\b(?:lock|grub|set)[ -]?(?:nut|screw)s?$/.test(names) || (piece.low(at) === 'lock' && /^nuts?$/.test(last));
-      const order = piece.as(at, isTurned ? 'tighten' : 'fit');
-      piece.words.splice(at, by.end - at, order, ...holders, aim, verb, ...things);
+      const toHold = [piece.behind(by.end - 1, 'to'), ...piece.words.slice(at, held.end)];
+      piece.words.splice(at, by.end - at, piece.as(at, verb), ...holders, ...toHold);
       return true;
     },
   },
 ];
 
+/** What is done to what holds; undefined where it is no part of the pump, or nobody can tell. */
+function putToHold(verb: string, held: readonly NounPhrase[], by: readonly NounPhrase[]): string | undefined {
+  const last = by.at(-1)?.words.at(-1) ?? '';
+  const isHeldWith = held.some(({ words }) => TURNS.test(words.at(-1) ?? '')) && MAY_BE_A_TOOL.test(last);
+  if (!HOLDS.test(last) || isHeldWith || by.some(({ known }) => known?.kind === 'tool')) return undefined;
+  // Tab washers are bent to lock a nut.
+  if (verb === 'lock' && /^washers?$/.test(last)) return undefined;
+  // "Secure it with the clip" of the series is read where clips are put in.
+  const isKnown = held.every(({ pronoun }) => pronoun) && by.every(({ known }) => known);
+  if (verb !== 'lock' && isKnown) return undefined;
+  const isTurned = by.some(({ name }) => TURNED.test(name)) || (verb === 'lock' && /^nuts?$/.test(last));
+  return isTurned ? 'tighten' : 'fit';
+}
+
+const TURNED = /\b(?:lock|grub|set)[ -]?(?:nut|screw)s?$/;
 const HOLDS =
   /^(?:clip|circlip|e-clip|snap-?ring|ring|pin|split-?pin|cotter|key|wedge|bolt|screw|setscrew|grubscrew|nut|locknut|stud|washer|plate|collar|retainer|cap)s?$/;
 /** What is held while something is undone, and by what. */
