@@ -55,6 +55,17 @@ test.each<[string, string, readonly string[]]>([
     'turn the disc by hand until it comes free of the rod',
     ['take-off: disc; by hand, until it comes free of the rod'],
   ],
+  [
+    'told of it before',
+    "the cups are leather, they'll be hard, chuck them",
+    ["discard: cups; the cups are leather, they'll be hard"],
+  ],
+  ['stuck back', 'stick the foot valve back', ['fit: foot valve']],
+  [
+    'an order that heads others',
+    'replace shaft seal: drive it out with a pin punch and press in a new one',
+    ['draw: shaft seal', 'renew: shaft seal', 'press: shaft seal; new'],
+  ],
   ['one on each', 'take the nut off each one', ['take-off: nuts; off each one']],
   ['in a block of the pump', 'seals into the centre block', ['fit: seals; into centre block']],
   [

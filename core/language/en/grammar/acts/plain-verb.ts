@@ -72,9 +72,9 @@ export function plainVerb(
     /^(?:stick|glue)$/.test(phrase) &&
     object &&
     !lexicon.isSubstance(object.words) &&
-    /^(?:to|onto|on|in|into)$/.test(sentence.lows[at] ?? '')
+    /^(?:to|onto|on|in|into|back)$/.test(sentence.lows[at] ?? '')
   ) {
-    // "Stick a gasket on with grease": on, and nothing named.
+    // "Stick a gasket on with grease", "stick the valve back": on, and nothing named.
     const isWay = isJoint(sentence.words[at + 1]);
     return { verb: 'fit', ...(isWay && { aboutEnd: at + 1 }) };
   }

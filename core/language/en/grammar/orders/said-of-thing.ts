@@ -70,6 +70,9 @@ function saidOf(piece: Piece, at: number, stop: number, isKnown: boolean): void 
   // "The cover needs to come off".
   const passive = COMES.test(told) ? null : PASSIVE.exec(told);
   if (!isKnown && !NAMED.test(piece.low(at)) && passive?.[1] === undefined) return;
+  // "Replace shaft seal: drive it out ..." is an order that heads others, and no name.
+  const isHeading = /^[:–-]$/.test(piece.low(stop)) && !piece.knows(at) && verbAt([piece.low(at)], 0) !== undefined;
+  if (isHeading && objectsAt(piece.sentence(), at + 1).end === stop && stop > at + 1) return;
   if (getsIt(piece, at, stop)) return;
   if (DOER.test(told)) fronted(piece, at, stop);
   else if (passive) putPassive(piece, at, stop, passive[0].trim().split(' ').length, passive[1] !== undefined);

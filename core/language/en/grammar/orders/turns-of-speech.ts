@@ -2,6 +2,7 @@ import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { isWornWord } from '../names/name-ends';
 import { isCalledPart } from '../names/noun-phrase';
+import { isFeature } from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { RENEWING } from '../words/verdict-words';
 import { isPlural, type Word } from '../words/words';
@@ -218,6 +219,24 @@ const TURNS: readonly Turn[] = [
       const way = piece.isWay(it + 1) && piece.isLast(it + 1) ? 1 : 0;
       piece.words.splice(it, 1 + way, ...piece.words.slice(it + 1, it + 1 + way), ...named);
       piece.words.splice(at, comma + 1 - at);
+      return true;
+    },
+  },
+  {
+    name: '"the cups are leather, chuck them": the cups',
+    put: ({ piece, at, said }) => {
+      const isStatement =
+        /^(?:the|your|both|all) (?:[\w-]+ ){1,3}(?:is|are) (?!held|fixed|fitted)[^:;]*, (?=[\w-]+ (?:it|them)\b)/;
+      const told = isStatement.exec(said)?.[0].trim();
+      if (told === undefined || at > piece.orderStart()) return false;
+      const [thing, other] = objectsAt(piece.sentence(), at).phrases;
+      const verb = at + wordsIn(told);
+      const isAlone =
+        thing !== undefined && !other && !isFeature(thing.words) && verbAt([piece.low(verb)], 0) !== undefined;
+      const isOne = piece.low(verb + 1) === 'it';
+      if (!isAlone || isPlural(thing.words.at(-1) ?? '') === isOne) return false;
+      const end = objectsAt(piece.sentence(), at).end;
+      piece.words.splice(verb + 1, 1, ...piece.words.slice(at, end));
       return true;
     },
   },
