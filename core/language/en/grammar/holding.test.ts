@@ -91,6 +91,11 @@ test.each([
   expect(tellerOf(series)(line)).toEqual(meant);
 });
 
+test('a cover that is bolted on has the screws that the series knows', () => {
+  const { series } = typed(['take off pump head', 'take off 4 pump head screws']);
+  expect(tellerOf(series)('bolt the pump head on, 22 N·m')).toEqual(['fit: pump head', 'torque: pump head screw']);
+});
+
 test('it is the sleeve, and not the screws in it', () => {
   const { series } = typed(['inspect shaft sleeve']);
   expect(tellerOf(series)('loosen the grub screws in the shaft sleeve and pull it off')).toEqual([

@@ -1,9 +1,10 @@
 import { objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
+import { namesAt } from '../names/known-names';
 import { isCalledPart, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import { FASTENS } from '../words/lexicon';
 import { NAMED } from '../words/told-words';
-import { isPlural } from '../words/words';
+import { isPlural, wordsOf } from '../words/words';
 import { type Piece, wordsIn } from './piece';
 import type { Turn } from './turns-of-speech';
 
@@ -61,7 +62,7 @@ export const WHAT_HOLDS: readonly Turn[] = [
       if (way === undefined || !isHeld || behind === figure || !piece.isLast(behind - 1)) return false;
       const things = piece.words.slice(at + 1, end);
       const put = (low: string) => piece.behind(figure - 1, low);
-      const screws = ['torque', 'the', `${piece.low(at)}s`, 'of'].map(put);
+      const screws = ['torque', 'the', fastenersOf(piece, held.name) ?? `${piece.low(at)}s`, 'of'].map(put);
       piece.words.splice(figure, 0, ...screws, ...things, put('to'));
       piece.words[at] = piece.as(at, 'put');
       return true;
@@ -85,6 +86,14 @@ export const WHAT_HOLDS: readonly Turn[] = [
     },
   },
 ];
+
+/** By what kind of fastener the series knows a part to be held, however one says that it is put on. */
+function fastenersOf({ names }: Piece, name: string): string | undefined {
+  return ['bolts', 'screws', 'nuts', 'studs'].find((kind) => {
+    const words = wordsOf(`${name} ${kind}`);
+    return namesAt(names, words, 0).some((known) => known.kind === 'part' && known.length === words.length);
+  });
+}
 
 /** What is done to what holds; undefined where it is no part of the pump, or nobody can tell. */
 function putToHold(verb: string, held: readonly NounPhrase[], by: readonly NounPhrase[]): string | undefined {
