@@ -96,6 +96,11 @@ test('a cover that is bolted on has the screws that the series knows', () => {
   expect(tellerOf(series)('bolt the pump head on, 22 N·m')).toEqual(['fit: pump head', 'torque: pump head screw']);
 });
 
+test.each(['held by (a nut, take the (a off', 'with a c*p, remove c*p', 'by the [x, pull the [x out'])(
+  'whatever signs stand in a name, the line is read: %s',
+  (line) => expect(() => parseLine(line, emptyWorkbook().series)).not.toThrow(),
+);
+
 test('it is the sleeve, and not the screws in it', () => {
   const { series } = typed(['inspect shaft sleeve']);
   expect(tellerOf(series)('loosen the grub screws in the shaft sleeve and pull it off')).toEqual([

@@ -207,11 +207,10 @@ export function takeObjects(reading: Reading, phrases: readonly NounPhrase[], ac
       }
       // One that was put in, as in "and cleaned", is whatever was named.
       const isIt = phrase.name === 'it' && phrase.words.length === 1 && phrase.to > phrase.from;
-      const named =
-        (isIt && !isOfAim(reading, act) ? reading.meantByIt(phrase.from) : isIt ? [] : reading.meant()) ?? [];
+      const isEither = isCautionedOf(reading, act, phrase) || (isIt && isOfAim(reading, act));
+      const named = (isEither ? [] : isIt ? reading.meantByIt(phrase.from) : reading.meant()) ?? [];
       // One thing that was fitted before is no assembly.
-      const isWhole =
-        !isCautionedOf(reading, act, phrase) && (!isAssembly(phrase) || reading.acts.length > 1 || named.length > 1);
+      const isWhole = !isAssembly(phrase) || reading.acts.length > 1 || named.length > 1;
       // "The seats come away with the case, push them out": the seats.
       const own = named.filter(({ name }) => !reading.along.has(name));
       const areMany = phrase.name === 'them' && own.length > 0 && own.every((part) => reading.isSaidInPlural(part));

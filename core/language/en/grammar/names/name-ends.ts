@@ -89,7 +89,7 @@ const FLUSHES = /^(?:line|pipe|tube|hose|connection|port|plug|valve|fitting|wate
 const SAYS_WHERE = /^(?:lies|sits|stays|remains|belongs|stands|hangs|points|comes|goes)$/;
 
 /** What a part does where it is. */
-export const LIES = /^(?:lying|sitting|resting|standing|hanging|located|seated|hidden|stuck|left)$/;
+export const LIES = /^(?:lying|sitting|resting|standing|hanging|located|seated|hidden|stuck)$/;
 const WHERE = /^(?:behind|under|underneath|beneath|in|inside|on|between|above|below|against|at|there|beside)$/;
 const ENDS = /^(?:either (?:end|side)|both (?:ends|sides))$/;
 

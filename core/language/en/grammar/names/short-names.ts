@@ -94,8 +94,9 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
 
 /** "The stator is held by four tie rods, take the rods away": the tie rods. */
 function calledBefore({ name, from }: SaidPart, line: string): string | undefined {
+  if (!/^[a-z-]+$/i.test(name)) return undefined;
   const said = new RegExp(`\\b(?:by|with|has|have) (?:the |a |an |\\w+ )?([a-z-]+ ${name})\\b`, 'i');
-  const whole = name.includes(' ') ? undefined : said.exec(line.slice(0, from))?.[1]?.toLowerCase();
+  const whole = said.exec(line.slice(0, from))?.[1]?.toLowerCase();
   const lead = whole?.split(' ')[0] ?? '';
   const isName = whole !== undefined && kindFromName(whole) !== 'other' && !STATE.test(lead) && !DETERMINERS.test(lead);
   return isName && wordsOf(lead)[0]?.value === undefined ? whole : undefined;

@@ -188,8 +188,8 @@ const TURNS: readonly Turn[] = [
   },
   {
     name: '"valves next, pull the six caps": what comes next',
-    put: ({ piece, at, said, before }) => {
-      const isTopic = at === 0 && /^(?:the )?(?:[\w-]+ ){1,3}(?:next|now) , /.test(said) && before.length === 0;
+    put: ({ piece, at, said }) => {
+      const isTopic = at === 0 && /^(?:the )?(?:[\w-]+ ){1,3}(?:next|now) , /.test(said);
       const comma = piece.lowsFrom(0).indexOf(',');
       const isOrder = verbAt(piece.lowsFrom(comma + 1), 0) !== undefined && !piece.knows(comma + 1);
       // "Seal next, pull it out": that one.
@@ -225,17 +225,14 @@ const TURNS: readonly Turn[] = [
   {
     name: '"the cups are leather, chuck them": the cups',
     put: ({ piece, at, said }) => {
-      const isStatement =
-        /^(?:the|your|both|all) (?:[\w-]+ ){1,3}(?:is|are) (?!held|fixed|fitted)[^:;]*, (?=[\w-]+ (?:it|them)\b)/;
-      const told = isStatement.exec(said)?.[0].trim();
+      const told = IT_IS_SO.exec(said)?.[0].trim();
       if (told === undefined || at > piece.orderStart()) return false;
-      const [thing, other] = objectsAt(piece.sentence(), at).phrases;
+      const { phrases, end } = objectsAt(piece.sentence(), at);
+      const [thing, other] = phrases;
       const verb = at + wordsIn(told);
-      const isAlone =
-        thing !== undefined && !other && !isFeature(thing.words) && verbAt([piece.low(verb)], 0) !== undefined;
+      if (!thing || other || isFeature(thing.words) || !verbAt([piece.low(verb)], 0)) return false;
       const isOne = piece.low(verb + 1) === 'it';
-      if (!isAlone || isPlural(thing.words.at(-1) ?? '') === isOne) return false;
-      const end = objectsAt(piece.sentence(), at).end;
+      if (isPlural(thing.words.at(-1) ?? '') === isOne) return false;
       piece.words.splice(verb + 1, 1, ...piece.words.slice(at, end));
       return true;
     },
@@ -255,6 +252,8 @@ const THERE_IS =
   /^(?:there's|there is|there are|there're|(?:you|you'll|we|we'll|i)(?: will)? (?:find|see|have)|you've got)(?= )/;
 const WHERE =
   /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|holding|underneath) (?:it|them|there|that|(?:the|each|both) .+)$/;
+const IT_IS_SO =
+  /^(?:the|your|both|all) (?:[\w-]+ ){1,3}(?:is|are) (?!held|fixed|fitted)[^:;]*, (?=[\w-]+ (?:it|them)\b)/;
 const WASHES = /^(?:give|wash|clean|rinse|scrub|wipe|degrease|dry)$/;
 const SECURED =
   /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/;
