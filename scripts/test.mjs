@@ -20,11 +20,14 @@ mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
 
+/** What has not ended by then hangs. */
+const HANGS_MS = 40 * 60_000;
+
 /** Runs to its end and gives the exit code; what it prints is shown as one piece when it is done. */
 function run(name, args, { env = {}, gives = false } = {}) {
   const started = performance.now();
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env } });
+    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, timeout: HANGS_MS });
     // Computes when the browsers wait: they are what a slow machine makes late.
     if (gives && child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
     let out = '';
