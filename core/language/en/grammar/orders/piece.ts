@@ -115,6 +115,12 @@ export class Piece {
     return this.lowsFrom(at).join(' ');
   }
 
+  lowsUpTo(at: number, end: number): string {
+    return this.lowsFrom(at)
+      .slice(0, end - at)
+      .join(' ');
+  }
+
   based(at: number, form: VerbForm): Word {
     return this.as(at, baseOf(this.low(at), form) ?? this.low(at));
   }

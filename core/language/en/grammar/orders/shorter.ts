@@ -6,6 +6,7 @@ import * as lexicon from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
 import type { Word } from '../words/words';
+import { introduced } from './introduced';
 import { askAny, askWhether, feelOver, lookAgain, lookFor, lookHow, lookOn } from './looks-said';
 import { type Piece, wordsIn } from './piece';
 import { putTurns } from './turns-of-speech';
@@ -17,6 +18,7 @@ export function sayShorter(piece: Piece): void {
   // "Now that the cover is off".
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   leaveOut(piece);
+  introduced(piece);
   feelOver(piece);
   lookHow(piece);
   beginWith(piece);

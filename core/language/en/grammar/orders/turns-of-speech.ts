@@ -1,8 +1,5 @@
-import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { isWornWord } from '../names/name-ends';
-import { isCalledPart } from '../names/noun-phrase';
-import { isFeature } from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { RENEWING } from '../words/verdict-words';
 import { isPlural, type Word } from '../words/words';
@@ -200,44 +197,6 @@ const TURNS: readonly Turn[] = [
     },
   },
   {
-    name: '"there is an O-ring under it, bin it", "there\'s six bolts round the cover, spin those off"',
-    put: ({ piece, at, said }) => {
-      const there = THERE_IS.exec(said)?.[0];
-      if (there === undefined || at > piece.orderStart()) return false;
-      const { phrases, end } = objectsAt(piece.sentence(), at + wordsIn(there));
-      const [thing, other] = phrases;
-      const comma = piece.words.findIndex(({ low }, i) => i >= end && low === ',');
-      const where = piece.words.slice(end, comma).map(({ low }) => low);
-      const isThere = comma >= end && (where.length === 0 || WHERE.test(where.join(' ')));
-      const order = verbAt(piece.lowsFrom(comma + 1), 0);
-      const it = comma + 1 + (order?.length ?? 0);
-      if (!isThere || !thing || other || !order || !isCalledPart(thing)) return false;
-      if (!/^(?:it|them|those|that)$/.test(piece.low(it))) return false;
-      // "Under it" tells no more than where the trainer is.
-      const isNamed = where.length > 2;
-      const named = piece.words.slice(at + wordsIn(there), isNamed ? comma : end);
-      const way = piece.isWay(it + 1) && piece.isLast(it + 1) ? 1 : 0;
-      piece.words.splice(it, 1 + way, ...piece.words.slice(it + 1, it + 1 + way), ...named);
-      piece.words.splice(at, comma + 1 - at);
-      return true;
-    },
-  },
-  {
-    name: '"the cups are leather, chuck them": the cups',
-    put: ({ piece, at, said }) => {
-      const told = IT_IS_SO.exec(said)?.[0].trim();
-      if (told === undefined || at > piece.orderStart()) return false;
-      const { phrases, end } = objectsAt(piece.sentence(), at);
-      const [thing, other] = phrases;
-      const verb = at + wordsIn(told);
-      if (!thing || other || isFeature(thing.words) || !verbAt([piece.low(verb)], 0)) return false;
-      const isOne = piece.low(verb + 1) === 'it';
-      if (isPlural(thing.words.at(-1) ?? '') === isOne) return false;
-      piece.words.splice(verb + 1, 1, ...piece.words.slice(at, end));
-      return true;
-    },
-  },
-  {
     name: '"take the cover off, it\'s just two screws"',
     put: ({ piece, at, said }) => {
       const itIs = piece.low(at - 1) === ',' ? IT_IS.exec(said)?.[0] : undefined;
@@ -248,12 +207,6 @@ const TURNS: readonly Turn[] = [
   },
 ];
 
-const THERE_IS =
-  /^(?:there's|there is|there are|there're|(?:you|you'll|we|we'll|i)(?: will)? (?:find|see|have)|you've got)(?= )/;
-const WHERE =
-  /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|holding|underneath) (?:it|them|there|that|(?:the|each|both) .+)$/;
-const IT_IS_SO =
-  /^(?:the|your|both|all) (?:[\w-]+ ){1,3}(?:is|are) (?!held|fixed|fitted)[^:;]*, (?=[\w-]+ (?:it|them)\b)/;
 const WASHES = /^(?:give|wash|clean|rinse|scrub|wipe|degrease|dry)$/;
 const SECURED =
   /^secure (?:it )?against (?:(?:being )?switch(?:ed|ing) on|re-?start\w*|re-?connection|start\w*|unintended \w+)/;
