@@ -17,7 +17,9 @@ export function partAt(
 ): { readonly length: number; readonly isWhole: boolean } | undefined {
   const known = namesAt(names, words, at).find(({ kind }) => kind === 'part');
   if (known) return { length: known.length, isWhole: true };
-  return lastWordsOf(names).has(words[at]?.parts.at(-1) ?? '') ? { length: 1, isWhole: false } : undefined;
+  const word = words[at];
+  const isCalledSo = lastWordsOf(names).has(word?.parts.at(-1) ?? '') || kindFromName(word?.low ?? '') !== 'other';
+  return isCalledSo ? { length: 1, isWhole: false } : undefined;
 }
 
 /** "So that the rotor pushes the hose out", "and the hose feeds itself out": it is out by then, and nobody said so. */

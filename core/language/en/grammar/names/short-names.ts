@@ -74,8 +74,10 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const isRival = (known: PartName) =>
     before(known).some((word) => said.includes(` ${word} `) && !recently.some(({ parts }) => parts.includes(word)));
   const hasRival = recently.length > 0 && (alike.some(isRival) || isOtherOne(words, recently, said));
+  // "Manifold on, bolts 18 N·m": not those that were tightened just before.
+  const areOthers = FASTENS.test(part.name) && isOfOthers(alike, inLine, words);
   const name =
-    (hasRival ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
+    (hasRival || areOthers ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
     meant(isSaid) ??
     beneath((known) => beside.some((other) => endsIn(other, before(known)))) ??
     beneath((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
@@ -163,7 +165,7 @@ function isOneOfMany({ name }: PartName, part: SaidPart, line: string, series: S
   const known = byName(series.components, name);
   const isMany = known !== undefined && known.count > 1 && known.positionSetId === undefined;
   const isOne = part.count === undefined && !namesSeveral(part.name);
-  return isMany && isOne && /\bthe\s+$/i.test(line.slice(0, part.from));
+  return isMany && isOne && /(?:\bthe\s+|[.;:]\s*|^\s*)$/i.test(line.slice(0, part.from));
 }
 
 const OPPOSITES = [

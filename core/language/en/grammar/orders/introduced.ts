@@ -31,7 +31,8 @@ interface Order {
 
 /** "There's a pin through the shaft, push it out", "eight bolts hold the head, take them out", "the ring, pull it out". */
 export function introduced(piece: Piece): void {
-  const start = piece.orderStart();
+  const first = piece.skipFillers(0);
+  const start = THERE_IS.test(piece.lows(first)) ? first : piece.orderStart();
   const order = orderBehind(piece, start);
   const intro = order && SHAPES.map((shape) => shape(piece, start, order)).find((found) => found !== undefined);
   if (!order || !intro || !agrees(piece, intro, order)) return;
@@ -58,7 +59,9 @@ const HAS = /^(?:has|have|carries|carry|comes? with|(?:has|have) got) /;
 const ON_IT = /^(?:on|in|inside|behind|under|round|around|through)(?: (?:it|them|each))?$/;
 const STAYS = /^(?:stays?|sits?|lives?|remains?|comes?|is|are) (?!held|fixed|fitted|left-hand)[^:;]*$/;
 const WHERE =
-  /^(?:(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) \S|top and bottom of |left and right of |(?:under|behind|in|on)side )/;
+  /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) \w/;
+const AT_NAMED =
+  /^(?:(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) (?:the|a|an|each|both|every|all|its|their|your|it|them|there|that|this)\b|top and bottom of |left and right of |(?:under|behind|in|on)side )/;
 const BEHIND = /^(?:behind|in front|from behind|at the back|inside|outside|each)$/;
 /** Behind one of these stands what is said of it. */
 const SAYS_MORE = /^(?:is|are|has|have|holds?|keeps?|stays?|sits?|comes?|goes|go|must|should|can|may|will|,)$/;
@@ -181,24 +184,26 @@ function hasPart(piece: Piece, start: number, { comma }: Order): Introduced | un
 }
 
 /** "The cups are leather", "the rotating part stays on the shaft". */
-function isSo(piece: Piece, start: number, { comma }: Order): Introduced | undefined {
+function isSo(piece: Piece, start: number, { comma, pronoun }: Order): Introduced | undefined {
   const is = piece.words.findIndex((_, i) => i > start && i < comma && STAYS.test(piece.lowsUpTo(i, comma)));
   const found = is < 0 ? undefined : thingAt(piece, start, is, true);
   if (found?.end !== is) return undefined;
-  return { thing: found.thing, words: piece.words.slice(start, is), told: [], stays: true };
+  // "The seals are behind the spacers, drive those out": which?
+  const isNearer = /^(?:those|these|that)$/.test(piece.low(pronoun)) && is < comma - 2;
+  return isNearer ? undefined : { thing: found.thing, words: piece.words.slice(start, is), told: [], stays: true };
 }
 
 /** "The wear ring, pull it out", "four staybolt nuts, 24 mm, crack them". */
 function alone(piece: Piece, start: number, { comma }: Order): Introduced | undefined {
   if (verbAt(piece.lowsFrom(start), 0) && !piece.knows(start)) return undefined;
-  const first = piece.words.findIndex(({ low }, i) => i > start && (low === ',' || WHERE.test(piece.lows(i))));
+  const first = piece.words.findIndex(({ low }, i) => i > start && (low === ',' || AT_NAMED.test(piece.lows(i))));
   const found = thingAt(piece, start, Math.min(first < 0 ? comma : first, comma));
   if (!found) return undefined;
   const told = piece.words.slice(found.end, comma);
   const isSize = /^, [\d/.-]+ ?(?:mm|in|inch)$/.test(piece.lowsUpTo(found.end, comma));
-  const isWhere = WHERE.test(piece.lows(found.end)) && !told.some(({ low }) => SAYS_MORE.test(low));
-  // "New O-ring on each cartridge, wet it" puts one there.
-  const isPut = found.thing.state.includes('new') && isWhere;
+  const isWhere = AT_NAMED.test(piece.lows(found.end)) && !told.some(({ low }) => SAYS_MORE.test(low));
+  // "New O-ring on each cartridge, wet it" puts one there, "new gasket, cut it flush" as well.
+  const isPut = found.thing.state.includes('new');
   if ((told.length > 0 && !isSize && !isWhere) || isPut) return undefined;
   return { thing: found.thing, words: piece.words.slice(start, found.end), told };
 }

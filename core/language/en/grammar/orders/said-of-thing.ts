@@ -11,11 +11,13 @@ import { behindPlace } from './beside';
 import { doer } from './doer';
 import { coated, givenVerb } from './given';
 import type { Piece } from './piece';
+import { toldOfIt } from './told-of-it';
 
 /* Sentences about a thing: what is done to it stands behind it. */
 
 /** "The filter is pulled out", "the cover lifts off", "nut: loosen": what it is said of stands behind its verb. */
 export function saidOfThing(piece: Piece, at: number): void {
+  if (alsoDone(piece, at) || toldOfIt(piece, at)) return;
   const sentence = piece.sentence();
   const stop = behindThing(piece, at);
   // "Make sure the pump is blocked": how it should be.
@@ -48,6 +50,26 @@ export function saidOfThing(piece: Piece, at: number): void {
     lastWordsOf(piece.names).has(partsOf(words.at(-1) ?? '').at(-1) ?? ''),
   );
   saidOf(piece, at, end, thing.known?.kind === 'part' || isCounted || isShort || isPartLike(piece, thing));
+}
+
+/** "The screws are removed and the cover eased off": the cover is. */
+function alsoDone(piece: Piece, at: number): boolean {
+  const isNext = piece.manner === 'done' && /^(?:and|,|then)$/.test(piece.low(at - 1)) && NAMED.test(piece.low(at));
+  if (!isNext) return false;
+  const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:and|then|[,.;]|is|are)$/.test(low));
+  const end = stop < 0 ? piece.words.length : stop;
+  const verb = piece.words.findIndex((_, i) => i > at + 1 && i < end && baseOf(piece.low(i), 'past') !== undefined);
+  if (
+    verb < 0 ||
+    piece.knows(verb) ||
+    !/^(?:|[,.;]|and|then|off|out|away|up|down|back|in|on|by|with|from|to|into|using|together)$/.test(
+      piece.low(verb + 1),
+    )
+  )
+    return false;
+  const thing = piece.words.slice(at, verb);
+  piece.words.splice(at, thing.length + 1, piece.based(verb, 'past'), ...thing);
+  return true;
 }
 
 /** "The rotor is now loose and can be drawn out": it is drawn out. */

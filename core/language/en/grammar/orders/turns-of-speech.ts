@@ -1,5 +1,6 @@
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { isWornWord } from '../names/name-ends';
+import { toolAt } from '../names/tools';
 import { verbAt } from '../words/operations';
 import { RENEWING } from '../words/verdict-words';
 import { isPlural, type Word } from '../words/words';
@@ -130,6 +131,35 @@ const TURNS: readonly Turn[] = [
       const isFull = /^full of /.test(said) && /^(?:half|thirds?|quarters?|percent|cent)$/.test(piece.low(at - 1));
       if (isFull) piece.words[at + 1] = piece.as(at + 1, 'with');
       return isFull;
+    },
+  },
+  {
+    name: '"fill the bearing space half with grease": with grease, half',
+    put: ({ piece, at, said }) => {
+      const half = /^(?:half|halfway|(?:one|two|1|2) thirds?) (?=with )(?!.*\b(?:half|thirds?|quarters?|full)\b)/
+        .exec(said)?.[0]
+        .trim();
+      if (half === undefined || !/^(?:fill|pack)$/.test(piece.orderVerb()?.phrase ?? '')) return false;
+      const words = piece.words.splice(at, wordsIn(half));
+      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
+      const end = stop < 0 ? piece.words.length : stop;
+      piece.words.splice(end, 0, piece.behind(end - 1, ','), ...words, piece.as(at, 'full'));
+      return true;
+    },
+  },
+  {
+    name: '"the screws (10 mm key) are removed": removed with that key',
+    put: ({ piece, at, said }) => {
+      const inside = /^\( ([^()]*) \) (?=(?:is|are|must|should|can|have|has|needs?|gets?|comes?|goes?|off|out)\b)/.exec(
+        said,
+      )?.[1];
+      const length = wordsIn(inside ?? '');
+      if (inside === undefined || toolAt(piece.sentence(), at + 1)?.end !== at + 1 + length) return false;
+      const words = piece.words.splice(at, length + 2).slice(1, -1);
+      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
+      const end = stop < 0 ? piece.words.length : stop;
+      piece.words.splice(end, 0, piece.behind(end - 1, 'with'), piece.behind(end - 1, 'a'), ...words);
+      return true;
     },
   },
   { name: '"the other one"', put: instead(/^other ones?(?= |$)/, 'other') },

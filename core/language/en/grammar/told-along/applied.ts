@@ -43,8 +43,10 @@ export function withWhat(place: Place): number | undefined {
   const isShortPart = clamped && !clamped.phrase.known && isPartOrShort(clamped.phrase, place.reading.series);
   if (isShortPart && /^(?:refits|takes)$/.test(verbOf(act.verb).effect) && takeAlong(place, clamped.phrase))
     return clamped.end;
+  // "Along with the bush block": what comes along, and no block that one works with.
+  const isTogether = /\S with$/.test(joint) && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
   const isSameTool = tool !== undefined && /^tools?$/.test(tool.tool.name);
-  if (tool && !isSameTool && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
+  if (tool && !isSameTool && !isTogether && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
     act.tools.push(tool.tool);
     return tool.end;
   }
