@@ -5,6 +5,7 @@ import { WAY_WORDS } from '../words/operations';
 import { isPlural, partsOf, type Word } from '../words/words';
 import { type KnownName, lastWordsOf, namesAt } from './known-names';
 import { beginsFacing, DETERMINERS, endsName, isJoint, isPastName, namesHere, PRONOUN, UNITS } from './name-ends';
+import { isPartNoun } from './part-nouns';
 import { placeOfNext } from './place-before';
 import type { Sentence } from './sentence';
 
@@ -354,8 +355,11 @@ function partOfWhole({ names }: Sentence, whole: NounPhrase, words: readonly str
 
 /** A part of the series, or what nobody named yet and is called as parts are. */
 export function isCalledPart({ known, pronoun, name }: NounPhrase): boolean {
-  return known ? known.kind === 'part' : !pronoun && kindFromName(name) !== 'other';
+  return known ? known.kind === 'part' : !pronoun && isPartNoun(name) && !NO_CERTAIN_PART.test(name);
 }
+
+/** What parts are called, and much else. */
+const NO_CERTAIN_PART = /\b(?:part|end|set|group|half|halve|stop|support|joint|suction)s?$/i;
 
 /** Whether a part that nobody named yet is called after another: there is none like it, and the other is a part. */
 function isOwnedByPart({ names }: Sentence, whole: NounPhrase, words: readonly string[]): boolean {

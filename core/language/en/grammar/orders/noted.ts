@@ -275,7 +275,7 @@ function bareWords(piece: Piece, at: number): boolean {
     !piece.knows(at) &&
     !isKindPhrase(name) &&
     (!/^(?:cap|plug|cover|seal|pin|clip|clamp|ring|screw|bolt|spring)$/.test(piece.low(at)) ||
-      !(/^(?:back|off|out)/.test(way) || isNounHere(piece, at, said[0])))
+      !(/^(?:back|off|out)/.test(way) || isNounHere(piece, at, said[0]) || isNotedOn(piece, at, said[0])))
   )
     return false;
   orderBare(piece, at, at + name.split(' ').length, way);
@@ -286,6 +286,11 @@ function bareWords(piece: Piece, at: number): boolean {
 function isNounHere(piece: Piece, at: number, said: string): boolean {
   const behind = piece.low(at + said.split(' ').length);
   return lastWordsOf(piece.names).has(piece.low(at)) && /^(?:|with|and|then|,|\.|;)$/.test(behind);
+}
+
+/** "Shaft in, cover on, ...": noted as the one before. */
+function isNotedOn(piece: Piece, at: number, said: string): boolean {
+  return piece.manner === 'bare' && at > 0 && piece.isLast(at + said.split(' ').length - 1);
 }
 
 const RUNS_ON = /^(?:power|breaker|air|water|mains|supply|engine|motor|pump|current|steam)$/;

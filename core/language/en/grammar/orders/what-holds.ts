@@ -1,8 +1,9 @@
 import { objectsAt } from '../acts/objects';
 import { torqueAt } from '../names/figures';
-import { namesAt } from '../names/known-names';
+import { lastWordsOf, namesAt } from '../names/known-names';
 import { isCalledPart, type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
 import { FASTENS } from '../words/lexicon';
+import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
 import { isPlural, wordsOf } from '../words/words';
 import { type Piece, wordsIn } from './piece';
@@ -65,6 +66,20 @@ export const WHAT_HOLDS: readonly Turn[] = [
       const screws = ['torque', 'the', fastenersOf(piece, held.name) ?? `${piece.low(at)}s`, 'of'].map(put);
       piece.words.splice(figure, 0, ...screws, ...things, put('to'));
       piece.words[at] = piece.as(at, 'put');
+      return true;
+    },
+  },
+  {
+    name: '"head on, nuts 40 N·m": its nuts, where nobody named any yet',
+    put: ({ piece, at, said, before }) => {
+      if (!/^, (?:the )?[a-z]+ [\d.]/.test(said) || !/^(?:on|in|back|down)$/.test(before.at(-1) ?? '')) return false;
+      const start = piece.skipFillers(0);
+      if (verbAt(piece.lowsFrom(start), 0) && !piece.knows(start)) return false;
+      const first = piece.low(at + 1) === 'the' ? at + 2 : at + 1;
+      const isNew =
+        FASTENS.test(piece.low(first)) && !lastWordsOf(piece.names).has(piece.words[first]?.parts.at(-1) ?? '');
+      if (!isNew || torqueAt(piece.sentence(), first + 1) === undefined) return false;
+      piece.words.splice(at + 1, first - at - 1, piece.behind(at, 'tighten'), piece.behind(at, 'its'));
       return true;
     },
   },

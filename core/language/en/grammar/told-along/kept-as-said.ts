@@ -7,7 +7,7 @@ import { type Construction, keep, toComma, toJoint } from '../acts/place';
 import { movesParts, partOf } from '../acts/reading';
 import { namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint, isWornWord, LIES, saysWhatItDoes } from '../names/name-ends';
-import { nounPhraseAt } from '../names/noun-phrase';
+import { isCalledPart, nounPhraseAt } from '../names/noun-phrase';
 import type { SaidPart } from '../names/said';
 import type { Sentence } from '../names/sentence';
 import { toolAt } from '../names/tools';
@@ -285,7 +285,7 @@ export const KEPT_AS_SAID: readonly Construction[] = [
       const isFigureNext = sentence.words[alone?.end ?? 0]?.value !== undefined;
       if (!alone || alone.phrase.known || !(goesOnTightening(behind) || isFigureNext)) return undefined;
       const alike = partsEndingIn(reading.series, words);
-      const isNew = alone.phrase.state.includes('new') && kindFromName(alone.phrase.name) !== 'other';
+      const isNew = alone.phrase.state.includes('new') && isCalledPart(alone.phrase);
       if (alike.length === 0 && !isNew) return undefined;
       // Which of them is asked where it is named.
       act.parts.push(partOf(alone.phrase));

@@ -110,31 +110,35 @@ export const MORE_PARTS: readonly Construction[] = [
       const joint = HOLD_IT.exec(told)?.[0];
       if (joint === undefined || !isBare(part)) return undefined;
       const owner = nounPhraseAt(sentence, at + joint.split(' ').length);
+      // "Securing the cover to the casing".
+      const to = owner && /(?:s|ing)$/.test(joint) && /^to (?:the|its) /.test(sentence.lows.slice(owner.end).join(' '));
+      const end = (to ? nounPhraseAt(sentence, owner.end + 1)?.end : undefined) ?? owner?.end ?? at;
       const it = owner?.phrase.pronoun
         ? reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts
         : undefined;
-      if (it?.length === 1 && it[0] && owner && isJoint(sentence.words[owner.end])) {
+      if (it?.length === 1 && it[0] && owner && isJoint(sentence.words[end])) {
         const whose = singularName(it[0].name);
         if (byName(reading.series.components, part.name) || FASTENS.test(whose)) return undefined;
         act.parts[0] = { ...part, name: `${whose} ${part.name}` };
-        reading.verbs.push(...told.split(' ').slice(0, owner.end - at));
-        return owner.end;
+        reading.verbs.push(...told.split(' ').slice(0, end - at));
+        return end;
       }
       const isOwner =
         owner &&
         !owner.phrase.pronoun &&
         isCalledPart(owner.phrase) &&
         !AROUND.test(owner.phrase.name) &&
-        isJoint(sentence.words[owner.end]) &&
+        isJoint(sentence.words[end]) &&
         owner.phrase.feature === undefined &&
         owner.phrase.state.length === 0 &&
         owner.phrase.which === undefined &&
         owner.phrase.words.length < 4;
       if (!isOwner || isKnownByOwner(reading, part, owner.phrase)) return undefined;
-      const name = `${oneOf(owner.phrase)} ${part.name}`;
-      act.parts[0] = { ...part, name };
-      reading.verbs.push(...joint.split(' '));
-      return owner.end;
+      const [, size, bare = part.name] = SIZED.exec(part.name) ?? [];
+      act.parts[0] = { ...part, name: `${oneOf(owner.phrase)} ${bare}` };
+      if (size !== undefined) act.how.push(size.toUpperCase());
+      reading.verbs.push(...told.split(' ').slice(0, end - at));
+      return end;
     },
   },
   {
@@ -153,9 +157,16 @@ export const MORE_PARTS: readonly Construction[] = [
   },
 ];
 
+/** "M12 bolts": their size, and what they are. */
+const SIZED = /^(m ?\d[\d.x]*) (\w+)$/i;
+
 /** Called by its kind alone, of which a pump has many. */
 function isBare({ name, quoted }: SaidPart): boolean {
-  return !quoted && (/^(?:o-rings?|gaskets?|washers?)$/i.test(name) || (!name.includes(' ') && FASTENS.test(name)));
+  return (
+    !quoted &&
+    (/^(?:o-rings?|gaskets?|washers?)$/i.test(name) ||
+      ((SIZED.test(name) || !name.includes(' ')) && FASTENS.test(name)))
+  );
 }
 
 /** Whether the series has fasteners that are called after that part, or by this very word. */

@@ -12,7 +12,7 @@ export const COMES_OUT = /^comes? (?:straight |right )?(?:out|off)\b/;
 export const COMES_WHERE = /^(?:out|off|away|apart|in|on|back|over|into|onto|from)$/;
 /** "Cap back on", "the cover off", and then nothing more or something else. */
 export const BARE =
-  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were|stay|stays|sit|sits|remain|remains|and|or|of|on|in|at|to|with|for|from|it|them|is|off|out|the|a|an|all|both|each|every|your|its)[a-z0-9-]+){0,3}) (back on|back in|off|out|on|in)(?= ?(?:[,.;]|and\b|then\b|with\b|before\b|after\b|until\b|by hand\b|hand\b|finger\b|$))/;
+  /^((?:(?:the|both|all) )?[a-z-]+(?: (?!back|go|goes|come|comes|came|went|is|are|was|were|stay|stays|sit|sits|remain|remains|and|or|of|on|in|at|to|with|for|from|it|them|is|off|out|the|a|an|all|both|each|every|your|its)[a-z0-9-]+){0,3}) (back on|back in|off|out|away|on|in)(?= ?(?:[,.;]|and\b|then\b|with\b|before\b|after\b|until\b|by hand\b|hand\b|finger\b|$))/;
 export const BARE_WAY = /^(back on|back in|back off|back over|off|out|away|into|onto|over|in|on|back)(?: |$)/;
 /** With which something else is reached: that comes first. */
 export const MEANS: readonly string[] = [
