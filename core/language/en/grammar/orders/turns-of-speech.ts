@@ -4,6 +4,7 @@ import { toolAt } from '../names/tools';
 import { verbAt } from '../words/operations';
 import { RENEWING } from '../words/verdict-words';
 import { isPlural, type Word } from '../words/words';
+import { ABOUT_THE_JOB } from './about-the-job';
 import { type Piece, wordsIn } from './piece';
 import { WHAT_HOLDS } from './what-holds';
 
@@ -41,6 +42,7 @@ function instead(pattern: RegExp, low: string): Turn['put'] {
 }
 
 const TURNS: readonly Turn[] = [
+  ...ABOUT_THE_JOB,
   ...WHAT_HOLDS,
   {
     name: '"nuts off (4)" are "nuts (4) off"',

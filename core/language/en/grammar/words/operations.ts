@@ -92,7 +92,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { out: 'take-off', in: 'start-by-hand', on: 'start-by-hand', down: 'start-by-hand' },
   },
   { words: 'bolt', ways: { ...FITS, up: 'fit', down: 'fit' } },
-  { words: 'peel', alone: 'take-off', ways: { out: 'take-off' } },
+  { words: 'peel', alone: 'take-off', ways: { ...SHIFTS, out: 'take-off', back: 'move' } },
   { words: 'scrape', alone: 'clean', ways: { out: 'take-off' } },
   {
     words: 'hook',
@@ -241,7 +241,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { over: 'bend', back: 'bend', down: 'bend', up: 'bend', out: 'bend', in: 'bend', on: 'bend' },
   },
   { words: 'spread', alone: 'bend', ways: { out: 'take-off', apart: 'bend', over: 'bend' } },
-  { words: 'throw', ways: { out: 'discard' } },
+  { words: 'throw', alone: 'discard', ways: { out: 'discard' } },
   { words: 'toss', alone: 'discard', ways: { out: 'discard', aside: 'put-aside' } },
 ];
 
