@@ -149,8 +149,9 @@ function sentenceOf(text: string, names: NameIndex): Sentence {
 
 /** "Nuts with new O-rings, 90 N·m": put on as well. */
 function withNewPart(sentence: Sentence): boolean {
-  if (!/^with (?:a |its |their |the )?new /.test(sentence.lows.join(' '))) return false;
-  const named = nounPhraseAt(sentence, 1)?.phrase;
+  const said = /^(?:with )?(?:an? |its |their |the )?new /.exec(sentence.lows.join(' '))?.[0];
+  if (said === undefined) return false;
+  const named = nounPhraseAt(sentence, said.startsWith('with') ? 1 : 0)?.phrase;
   return named !== undefined && isCalledPart(named);
 }
 

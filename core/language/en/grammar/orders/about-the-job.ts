@@ -47,6 +47,18 @@ export const ABOUT_THE_JOB: readonly Turn[] = [
     },
   },
   {
+    name: '"blow the line down": let the pressure out',
+    put: ({ piece, at, said }) => {
+      const [all, thing = ''] =
+        /^blow (?:down )?((?:the|your) (?:\w+ )?(?:line|pump|system|vessel|circuit|lines)) ?(?:down)?(?= |$)/.exec(
+          said,
+        ) ?? [];
+      if (all === undefined || !/\bdown\b/.test(all)) return false;
+      piece.words.splice(at, wordsIn(all.trim()), ...put(piece, at, `depressurise ${thing}`));
+      return true;
+    },
+  },
+  {
     name: '"gloves and goggles on": worn',
     put: ({ piece, at, said, before }) => {
       const worn = WORN.exec(said)?.[0];

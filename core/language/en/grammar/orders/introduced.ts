@@ -61,7 +61,7 @@ const STAYS = /^(?:stays?|sits?|lives?|remains?|comes?|is|are) (?!held|fixed|fit
 const WHERE =
   /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) \w/;
 const AT_NAMED =
-  /^(?:(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) (?:the|a|an|each|both|every|all|its|their|your|it|them|there|that|this)\b|top and bottom of |left and right of |(?:under|behind|in|on)side )/;
+  /^(?:(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) (?:the|a|an|each|either|both|every|all|its|their|your|it|them|there|that|this)\b|top and bottom of |left and right of |(?:under|behind|in|on)side )/;
 const BEHIND = /^(?:behind|in front|from behind|at the back|inside|outside|each)$/;
 /** Behind one of these stands what is said of it. */
 const SAYS_MORE = /^(?:is|are|has|have|holds?|keeps?|stays?|sits?|comes?|goes|go|must|should|can|may|will|,)$/;
@@ -82,7 +82,11 @@ function orderBehind(piece: Piece, start: number): Order | undefined {
   for (let comma = start + 1; comma < piece.words.length; comma += 1) {
     if (!/^(?:,|so|:|-|–|—)$/.test(piece.low(comma)) || piece.low(comma + 1) === 'that') continue;
     let verb = comma + 1;
-    while (/^(?:so|and|then|please|just|now|simply|,)$/.test(piece.low(verb)) || isManner(piece.low(verb))) verb += 1;
+    while (
+      /^(?:so|and|then|please|just|now|simply|only|i|we|you|,)$/.test(piece.low(verb)) ||
+      isManner(piece.low(verb))
+    )
+      verb += 1;
     const order = verbAt(piece.lowsFrom(verb), 0);
     if (!order || piece.knows(verb)) continue;
     const pronoun = verb + order.length;

@@ -62,6 +62,8 @@ export function bareTorqued(piece: Piece, at: number): boolean {
   return true;
 }
 
+const SCREWED = /\b(?:nut|bolt|screw|stud|capscrew|gland|cap|plug|union|fitting|nipple|clamp)s?$/i;
+
 /** "Gland nuts finger tight only". */
 export function bareTight(piece: Piece, at: number): boolean {
   const isFirst = at <= piece.skipFillers(0) || (piece.low(at - 1) === ',' && piece.manner === 'bare');
@@ -69,7 +71,7 @@ export function bareTight(piece: Piece, at: number): boolean {
   const things = objectsAt(piece.sentence(), at);
   const areFasteners =
     things.phrases.length > 0 &&
-    things.phrases.every(({ name, known }) => lexicon.FASTENS.test(name) || known?.kind === 'part');
+    things.phrases.every(({ name, known }) => SCREWED.test(name) || known?.kind === 'part');
   if (!areFasteners || !/^(?:(?:only|just) )?(?:finger|hand)[- ]tight\b/.test(piece.lows(things.end))) return false;
   piece.words.splice(at, 0, piece.as(at, 'start', true));
   piece.manner = 'bare';

@@ -164,6 +164,21 @@ const TURNS: readonly Turn[] = [
       return true;
     },
   },
+  {
+    name: '"one after the other, together with their casings": along with each',
+    put: ({ piece, at, said }) => {
+      const each = /^(?:one after (?:the other|another)|one by one) (?=(?:together |along )?with )/
+        .exec(said)?.[0]
+        .trim();
+      if (each === undefined) return false;
+      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
+      const end = stop < 0 ? piece.words.length : stop;
+      const words = piece.words.slice(at, at + wordsIn(each));
+      piece.words.splice(end, 0, piece.behind(end - 1, ','), ...words);
+      piece.words.splice(at, words.length);
+      return true;
+    },
+  },
   { name: '"the other one"', put: instead(/^other ones?(?= |$)/, 'other') },
   {
     name: '"wash it all": everything',

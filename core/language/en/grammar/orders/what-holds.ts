@@ -5,7 +5,7 @@ import { isCalledPart, type NounPhrase, nounPhraseAt } from '../names/noun-phras
 import { FASTENS } from '../words/lexicon';
 import { verbAt } from '../words/operations';
 import { NAMED } from '../words/told-words';
-import { isPlural, wordsOf } from '../words/words';
+import { isPlural, type Word, wordsOf } from '../words/words';
 import { type Piece, wordsIn } from './piece';
 import type { Turn } from './turns-of-speech';
 
@@ -19,6 +19,18 @@ export const WHAT_HOLDS: readonly Turn[] = [
       if (!FASTENS.test(piece.low(close - 1))) return false;
       piece.words.splice(close, 1);
       piece.words[at] = piece.as(at, ',');
+      return true;
+    },
+  },
+  {
+    name: '"head bolts (8x M10)", "8 head bolts (M10)": how many, and their size',
+    put: ({ piece, at, said }) => {
+      const [all, count = ''] = /^\( (\d+ (?:x|off|no) )?m ?\d+(?: x ?\d+)? \)/.exec(said) ?? [];
+      if (all === undefined || !FASTENS.test(piece.low(at - 1))) return false;
+      const length = wordsIn(all);
+      const number = count ? [piece.words[at] as Word, piece.words[at + 1] as Word, piece.as(at + 2, ')')] : [];
+      const size = piece.words.slice(at + (count ? 3 : 1), at + length - 1);
+      piece.words.splice(at, length, ...number, piece.behind(at - 1, ','), ...size);
       return true;
     },
   },

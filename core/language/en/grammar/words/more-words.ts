@@ -366,7 +366,9 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'count',
     'catch',
     ...['the', 'a', 'it', 'them', 'your', 'down'].map((next) => `write ${next}`),
-    ...['verify', 'prove', 'check for', 'confirm'].map((verb) => `${verb} zero energy`),
+    ...['verify', 'prove', 'check for', 'confirm', 'test for'].flatMap((verb) =>
+      ['zero energy', 'zero voltage', 'no voltage', 'absence of voltage', 'isolation'].map((none) => `${verb} ${none}`),
+    ),
     'take a sample',
     'take an oil sample',
     'weld',
