@@ -34,8 +34,8 @@ test.each([
   ['behind a time', 'wait ~10 min, lid open', { minutes: 10, detail: 'lid open' }],
   [
     'behind a figure',
-    'torque cover nuts =24 N·m, new washers first',
-    { torque: { figure: { value: 24, unit: 'N·m' } }, detail: 'new washers first' },
+    'torque cover nuts =24 N·m, opposite pairs first',
+    { torque: { figure: { value: 24, unit: 'N·m' } }, detail: 'opposite pairs first' },
   ],
 ])('plain words go on %s', (_where, line, said) => {
   expect(read(line)).toMatchObject([said]);

@@ -1,5 +1,5 @@
 import { parseLine } from '../../../line/parse-line';
-import { tellerOf } from '../../../testing/said';
+import { asks, tellerOf } from '../../../testing/said';
 import { emptyWorkbook, typed } from '../../../testing/workbook';
 
 /* Oil, supply and protection; what goes on in a chain of notes; bolts called after what they secure. */
@@ -53,4 +53,30 @@ test('bolts behind a part that is fitted are not those that were tightened just 
     parts: [{ name: 'clamp band bolt', from: 0, to: 0 }],
   });
   expect(doubts.map(({ kind }) => kind)).toContain('which-part');
+});
+
+test.each([
+  'torque cover nuts =24 N·m, new washers first',
+  'key in, impeller on, nut on, sixty foot pounds, new pin',
+  'hook the packings out with the brass rings',
+])('a part within words that are kept is asked about: %s', (line) => {
+  expect(asks(line, emptyWorkbook().series)).toBe(true);
+});
+
+test.each<[string, string, readonly string[]]>([
+  ['how many, and their size', 'remove head bolts (8x M10)', ['take-off: 8 head bolts; M10']],
+  ['their size', 'remove the 8 head bolts (M10)', ['take-off: 8 head bolts; M10']],
+  [
+    'a line blown down',
+    'blow the line down till the gauge reads nothing',
+    ['release-pressure: the line; till the gauge reads nothing'],
+  ],
+  ['no voltage', 'lock out the motor, verify zero voltage', ['lock-out: the motor', 'attend: verify zero voltage']],
+  [
+    'along with each of them',
+    'take the impellers off one after the other together with their stage casings',
+    ['take-off: impellers, stage casings; one after the other'],
+  ],
+])('as bulletins and checklists say it: %s', (_name, line, meant) => {
+  expect(unknown(line)).toEqual(meant);
 });

@@ -45,6 +45,12 @@ export function withWhat(place: Place): number | undefined {
     return clamped.end;
   // "Along with the bush block": what comes along, and no block that one works with.
   const isTogether = /\S with$/.test(joint) && /^(?:takes|refits)$/.test(verbOf(act.verb).effect);
+  // "Hook the packings out with the brass rings": these as well, or with them?
+  const isRing = tool && /\brings?$/.test(tool.tool.name) && sentence.lows[start] === 'the';
+  if (isRing && verbOf(act.verb).effect === 'takes') {
+    place.reading.doubt('unread', sentence, at, tool.end);
+    return tool.end;
+  }
   const isSameTool = tool !== undefined && /^tools?$/.test(tool.tool.name);
   if (tool && !isSameTool && !isTogether && !WATCHED.test(sentence.lows.slice(start, tool.end).join(' '))) {
     act.tools.push(tool.tool);
