@@ -30,6 +30,7 @@ test('what one wears is a caution', () => {
 test.each<[string, string, readonly string[]]>([
   ['and its nuts', 'head on, nuts 40 Nm crosswise', ['fit: head', 'torque: head nuts; crosswise']],
   ['a cover that is no verb', 'shaft in, cover on, screws 25 Nm', ['fit: shaft', 'fit: cover', 'torque: cover screws']],
+  ['a cover put back', 'Cover back over the shaft, straight', ['fit: Cover; into shaft; straight']],
   ['away', 'rotor away', ['take-off: rotor']],
   ['and new ones', 'joint pin in, new boot, new clips', ['fit: joint pin, boot, clips; new, new']],
 ])('a chain of notes: %s', (_name, line, meant) => {

@@ -56,6 +56,7 @@ test.each<[string, string, readonly string[]]>([
   ['where it is', 'The bearing on the drive side is pulled off.', ['draw: bearing; on the drive side']],
   ['what has to be', 'The screws at the front have to be taken out.', ['take-off: screws; at the front']],
   ['what sits there', 'The seal that sits in the cover is driven out.', ['draw: seal; that sits in the cover']],
+  ['which they are', 'The valve balls that sit under it are lifted out.', ['take-off: valve balls; that sit under it']],
   ['one word', 'The gasket underneath must always be replaced.', ['renew: gasket; underneath']],
   ['free to be', 'The spring inside is now free to be lifted out.', ['take-off: spring; inside']],
   [

@@ -73,7 +73,8 @@ function opensBetween(low: string): boolean {
 
 /** With one of these the words between say something by themselves. */
 const TELLS = /^(?:means?|you|we|i|it|they|is|are|has|have|that|which|if|when)$/;
-const SAYS = /^(?:is|are|has|have|was|were|\w+s)$/;
+const SAYS =
+  /^(?:is|are|has|have|was|were|\w+s|sit|lie|hold|hang|run|go|come|keep|carry|belong|stick|stand|rest|bear)$/;
 
 /** The participle of a passive that begins there, where it tells something done and not how it is. */
 function doneAt(piece: Piece, is: number): number | undefined {

@@ -179,6 +179,16 @@ const TURNS: readonly Turn[] = [
       return true;
     },
   },
+  {
+    name: '"cover back over the shaft": put back, and nothing is covered',
+    put: ({ piece, at, said }) => {
+      const isNoun =
+        /^(?:cover|cap|plug|seal|pin|clip|clamp|ring|screw|bolt|spring) back (?:over|on|onto|in|into) (?:the|its|their|all|both) /;
+      if (at !== piece.orderStart() || !isNoun.test(said)) return false;
+      piece.words.splice(at, 0, piece.as(at, 'put', true));
+      return true;
+    },
+  },
   { name: '"the other one"', put: instead(/^other ones?(?= |$)/, 'other') },
   {
     name: '"wash it all": everything',
