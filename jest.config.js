@@ -19,6 +19,7 @@ export default {
       roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/benchmarks'],
       runner: 'jest-light-runner',
       setupFiles: ['<rootDir>/jest.setup.js'],
+      setupFilesAfterEnv: ['<rootDir>/jest.limits.js'],
       transform: {},
     },
     {

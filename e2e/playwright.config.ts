@@ -14,6 +14,7 @@ export default defineConfig({
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // A new window compiles the whole app again; what one has stored is cleared between tests.
     reuseContext: true,
     // It keeps the whole app on the device, anew in every test; the tests that need it allow it.
     serviceWorkers: 'block',

@@ -82,13 +82,13 @@ describe('import and export', () => {
     expect(taken.out).toContain('1 procedures are on the shelf');
     await runMain(['export', 't-1', file('out.json'), '--data', data]);
     expect(JSON.parse(await readFile(file('out.json'), 'utf8'))).toEqual(testPackage());
-  });
+  }, 120_000);
 
   test('what cannot be taken in, or is not there, is told', async () => {
     expect((await runMain(['import', file('broken.json'), '--data', data])).code).toBe(2);
     expect((await runMain(['import', file('good.json'), '--data', data])).err).toContain('is on the shelf already');
     expect((await runMain(['export', 'unknown', '--data', data])).err).toContain('On the shelf: T-1');
-  });
+  }, 120_000);
 });
 
 test('a taken port is stepped over, and a named port that is taken is said plainly', async () => {
@@ -103,7 +103,7 @@ test('a taken port is stepped over, and a named port that is taken is said plain
   const named = await runMain(['serve', '--data', file('ports-2'), '--port', String(port)]);
   expect(named.err).toContain(`Port ${port} is taken`);
   blocker.close();
-});
+}, 60_000);
 
 test('the demo names its people, seeds an empty store once and keeps what was changed', async () => {
   const data = file('demo');
@@ -134,7 +134,7 @@ test('the demo names its people, seeds an empty store once and keeps what was ch
   );
   second.child.kill('SIGTERM');
   await ended(second.child);
-});
+}, 120_000);
 
 describe('keeping', () => {
   let data: string;
@@ -161,7 +161,7 @@ describe('keeping', () => {
     expect(written.out).toContain('read back: 2 people');
     child.kill('SIGTERM');
     expect(await ended(child)).toBe(0);
-  });
+  }, 180_000);
 
   test('a backup is checked and restored into an empty folder, and nowhere else', async () => {
     const backup = file('running.fukusa-backup');
@@ -169,7 +169,7 @@ describe('keeping', () => {
     expect((await runMain(['restore', backup, '--data', file('again')])).out).toContain('2 people');
     expect((await runMain(['restore', backup, '--data', data])).err).toContain('is not empty');
     expect((await runMain(['user', 'list', '--data', file('again')])).out).toContain('The Boss');
-  });
+  }, 180_000);
 
   test('the server stops although an upload hangs', async () => {
     const { child, url } = await startMain(['--data', data, '--port', '0']);
@@ -179,7 +179,7 @@ describe('keeping', () => {
     await new Promise((resolve) => setTimeout(resolve, 300));
     child.kill('SIGTERM');
     expect(await ended(child)).toBe(0);
-  });
+  }, 60_000);
 
   test('what watches over the server is told whether it works and how it fares', async () => {
     const { child, url } = await startMain(['--data', data, '--port', '0']);
@@ -191,7 +191,7 @@ describe('keeping', () => {
     expect(metrics).toContain('fukusa_request_seconds_count{method="GET",route="/api/start",status="200"} 1');
     child.kill('SIGTERM');
     await ended(child);
-  });
+  }, 60_000);
 });
 
 test('the published catalogue of findings is the one the rules make', async () => {

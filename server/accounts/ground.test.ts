@@ -89,7 +89,7 @@ describe('a data folder', () => {
     await mkdir(join(folder, 'backups'));
     await writeFile(join(folder, 'backups', '2026-01-05.fukusa-backup'), '');
     await expect(serve({ dataFolder: folder, port: 0 })).rejects.toThrow('2026-01-05.fukusa-backup');
-  });
+  }, 90_000);
 
   test('of the demo lets nobody in with the printed passwords once it is no demo', async () => {
     await layEmptyDatabase(folder);

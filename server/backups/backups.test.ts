@@ -80,7 +80,7 @@ test('a backup made while people write is whole: everything acknowledged before 
   const old = await fetch(`${restored.url}/api/me`, { headers: { cookie: workshop.cookies.lead } });
   expect(((await old.json()) as Parsed).person).toBeNull();
   await restored.close();
-});
+}, 120_000);
 
 /** The same backup with one of its files changed. */
 async function tampered(file: string, name: string, change: (bytes: Buffer) => Buffer): Promise<string> {
@@ -121,7 +121,7 @@ test('a backup that is damaged, cut short or of a newer version is refused, and 
   });
   await restoreBackup(file, folder);
   await expect(restoreBackup(file, folder)).rejects.toMatchObject({ code: 'folder-filled' });
-});
+}, 120_000);
 
 test('the lead makes one, sees that it was read back, and only so many are kept', async () => {
   const first = await workshop.call('lead', 'POST', '/api/backups');
@@ -130,4 +130,4 @@ test('the lead makes one, sees that it was read back, and only so many are kept'
   const { json } = await workshop.call('lead', 'GET', '/api/backups');
   expect(json.backups).toMatchObject([{ name: first.json.name, bytes: expect.any(Number) }]);
   expect((await workshop.call('trainer', 'GET', '/api/backups')).status).toBe(403);
-});
+}, 120_000);

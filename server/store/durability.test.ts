@@ -76,7 +76,7 @@ test('a process killed while it writes loses nothing that was acknowledged', asy
 
   child.kill('SIGTERM');
   expect(await ended(child)).toBe(0);
-});
+}, 180_000);
 
 /** Only where the system has a tracer that may watch other processes. */
 const canTrace = spawnSync('strace', ['-o', '/dev/null', 'true']).status === 0;

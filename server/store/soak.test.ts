@@ -30,7 +30,7 @@ beforeAll(async () => {
   const release = await releaseAsItIs(workshop, workbook.procedure.id);
   releaseId = release.json.id;
   stepIds = workbook.procedure.steps.map(({ id }) => id);
-});
+}, 60_000);
 afterAll(() => workshop.close());
 
 /** Chance that is the same in every run. */
@@ -124,4 +124,4 @@ test(`${JOBS} jobs of ${STEPS} steps over a bad network: every entry is there on
     compared += kept.length;
   }
   expect(compared).toBeGreaterThan(JOBS * (STEPS + 1));
-});
+}, 240_000);

@@ -6,6 +6,9 @@ import { FASTENS } from '../words/lexicon';
 import { partsOf } from '../words/words';
 import type { OpenAct, Reading } from './reading';
 
+/** "M12 bolts": their size, and what they are. */
+export const SIZED = /^(m ?\d[\d.x]*) (\w+)$/i;
+
 /** "The rear cover, six screws", "take out the cover and press out its seal": called after what they belong to. */
 export function nameAfterOwner(
   reading: Reading,
@@ -13,7 +16,7 @@ export function nameAfterOwner(
   act: OpenAct,
 ): { name?: string } {
   // "Six M8 screws" are the screws of the cover before.
-  const [, size, bare = name] = /^(m ?\d[\d.x]*) (\w+)$/i.exec(name) ?? [];
+  const [, size, bare = name] = SIZED.exec(name) ?? [];
   const isBare = !known && !quoted && !bare.includes(' ');
   const isFastener = fromCount !== undefined && FASTENS.test(words.at(-1) ?? '') && act.parts.length === 1;
   const before = reading.acts.findLast((one) => one !== act && one.parts.length > 0)?.parts ?? [];

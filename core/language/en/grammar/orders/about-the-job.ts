@@ -1,4 +1,3 @@
-import { isJoint } from '../names/name-ends';
 import { wordsOf } from '../words/words';
 import { type Piece, wordsIn } from './piece';
 import type { Turn } from './turns-of-speech';
@@ -9,7 +8,7 @@ export const ABOUT_THE_JOB: readonly Turn[] = [
     name: '"change the crankcase oil, 1.2 litres of SAE 30": drained, and filled again',
     put: ({ piece, at, said }) => {
       const change = OIL_CHANGE.exec(said);
-      if (!change || !isOrderAt(piece, at)) return false;
+      if (!change || !piece.mayOrder(at)) return false;
       const [all, , place = '', oil = 'oil'] = change;
       const length = wordsIn(all.trim());
       const behind = piece.words.slice(at + length);
@@ -81,8 +80,4 @@ const AMOUNT =
 
 function put(piece: Piece, at: number, text: string) {
   return wordsOf(text).map(({ low }) => piece.behind(at, low));
-}
-
-function isOrderAt(piece: Piece, at: number): boolean {
-  return at === piece.orderStart() || isJoint(piece.words[at - 1]);
 }

@@ -34,7 +34,7 @@ export function introduced(piece: Piece): void {
   const first = piece.skipFillers(0);
   const start = THERE_IS.test(piece.lows(first)) ? first : piece.orderStart();
   const order = orderBehind(piece, start);
-  const intro = order && SHAPES.map((shape) => shape(piece, start, order)).find((found) => found !== undefined);
+  const intro = order && introAt(piece, start, order);
   if (!order || !intro || !agrees(piece, intro, order)) return;
   const { pronoun, length } = order;
   // "The three of them": so many.
@@ -58,10 +58,13 @@ const IS_HELD =
 const HAS = /^(?:has|have|carries|carry|comes? with|(?:has|have) got) /;
 const ON_IT = /^(?:on|in|inside|behind|under|round|around|through)(?: (?:it|them|each))?$/;
 const STAYS = /^(?:stays?|sits?|lives?|remains?|comes?|is|are) (?!held|fixed|fitted|left-hand)[^:;]*$/;
-const WHERE =
-  /^(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) \w/;
-const AT_NAMED =
-  /^(?:(?:under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of) (?:the|a|an|each|either|both|every|all|its|their|your|it|them|there|that|this)\b|top and bottom of |left and right of |(?:under|behind|in|on)side )/;
+const PLACED =
+  'under|behind|below|beneath|inside|in|on|between|round|around|at|through|across|holding|underneath|against|from|of';
+const WHERE = new RegExp(`^(?:${PLACED}) \\w`);
+/** Where something named is, and no way: "the ring on the shaft", but not "ring on, then". */
+const AT_NAMED = new RegExp(
+  `^(?:(?:${PLACED}) (?:the|a|an|each|either|both|every|all|its|their|your|it|them|there|that|this)\\b|(?:top and bottom|left and right) of |underside )`,
+);
 const BEHIND = /^(?:behind|in front|from behind|at the back|inside|outside|each)$/;
 /** Behind one of these stands what is said of it. */
 const SAYS_MORE = /^(?:is|are|has|have|holds?|keeps?|stays?|sits?|comes?|goes|go|must|should|can|may|will|,)$/;
@@ -76,6 +79,14 @@ const SHAPES: readonly ((piece: Piece, start: number, order: Order) => Introduce
   isSo,
   alone,
 ];
+
+function introAt(piece: Piece, start: number, order: Order): Introduced | undefined {
+  for (const shape of SHAPES) {
+    const found = shape(piece, start, order);
+    if (found) return found;
+  }
+  return undefined;
+}
 
 /** Behind a comma, "so" or a colon. */
 function orderBehind(piece: Piece, start: number): Order | undefined {
@@ -213,10 +224,7 @@ function alone(piece: Piece, start: number, { comma }: Order): Introduced | unde
 }
 
 function isEndOf(piece: Piece, at: number, comma: number, rest: RegExp): boolean {
-  const between = piece.words
-    .slice(at, comma)
-    .map(({ low }) => low)
-    .join(' ');
+  const between = piece.lowsUpTo(at, comma);
   return at <= comma && (between === '' || rest.test(between));
 }
 

@@ -43,6 +43,17 @@ export class Piece {
     return at === this.words.length - 1 || /^[.,;!?]$/.test(this.low(at + 1));
   }
 
+  /** Where what is said at a place ends: a comma, "and", "then", the end of the sentence. */
+  clauseEnd(at: number): number {
+    const stop = this.words.findIndex(({ low }, i) => i >= at && /^(?:,|and|then|[.;])$/.test(low));
+    return stop < 0 ? this.words.length : stop;
+  }
+
+  /** Whether an order may stand there: first, or behind a comma, "and" or "then". */
+  mayOrder(at: number): boolean {
+    return /^(?:and|then|,)$/.test(this.low(at - 1)) || at === this.orderStart();
+  }
+
   /** Where an order may begin, behind what says nothing and whoever does it. */
   orderStart(): number {
     const at = this.skipFillers(0);

@@ -31,8 +31,7 @@ export function toldOfIt(piece: Piece, at: number): boolean {
   const told = piece.words.slice(isEnclosed ? from + 1 : from, isEnclosed ? is - 1 : is);
   const behind = done + 1 + way.length;
   if (isEnclosed) {
-    const stop = piece.words.findIndex(({ low }, i) => i >= behind && /^(?:and|then|[,.;])$/.test(low));
-    const end = stop < 0 ? piece.words.length : stop;
+    const end = piece.clauseEnd(behind);
     piece.words.splice(end, 0, piece.behind(end - 1, ','), ...told);
     piece.words.splice(at, behind - at, ...order);
   } else piece.words.splice(at, behind - at, ...order, ...told);

@@ -143,8 +143,7 @@ const TURNS: readonly Turn[] = [
         .trim();
       if (half === undefined || !/^(?:fill|pack)$/.test(piece.orderVerb()?.phrase ?? '')) return false;
       const words = piece.words.splice(at, wordsIn(half));
-      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
-      const end = stop < 0 ? piece.words.length : stop;
+      const end = piece.clauseEnd(at);
       piece.words.splice(end, 0, piece.behind(end - 1, ','), ...words, piece.as(at, 'full'));
       return true;
     },
@@ -158,8 +157,7 @@ const TURNS: readonly Turn[] = [
       const length = wordsIn(inside ?? '');
       if (inside === undefined || toolAt(piece.sentence(), at + 1)?.end !== at + 1 + length) return false;
       const words = piece.words.splice(at, length + 2).slice(1, -1);
-      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
-      const end = stop < 0 ? piece.words.length : stop;
+      const end = piece.clauseEnd(at);
       piece.words.splice(end, 0, piece.behind(end - 1, 'with'), piece.behind(end - 1, 'a'), ...words);
       return true;
     },
@@ -171,8 +169,7 @@ const TURNS: readonly Turn[] = [
         .exec(said)?.[0]
         .trim();
       if (each === undefined) return false;
-      const stop = piece.words.findIndex(({ low }, i) => i > at && /^(?:,|and|then|[.;])$/.test(low));
-      const end = stop < 0 ? piece.words.length : stop;
+      const end = piece.clauseEnd(at);
       const words = piece.words.slice(at, at + wordsIn(each));
       piece.words.splice(end, 0, piece.behind(end - 1, ','), ...words);
       piece.words.splice(at, words.length);

@@ -65,7 +65,7 @@ export const WHAT_HOLDS: readonly Turn[] = [
   {
     name: '"bolt the cover on, 22 N·m": the cover is put on and its bolts tightened',
     put: ({ piece, at, said }) => {
-      if (!/^(?:bolt|screw) /.test(said) || !isOrderAt(piece, at) || piece.knows(at)) return false;
+      if (!/^(?:bolt|screw) /.test(said) || !piece.mayOrder(at) || piece.knows(at)) return false;
       const { phrases, end } = objectsAt(piece.sentence(), at + 1);
       const [held, other] = phrases;
       const way = /^(?:back on|on|down|back down) , (?=\S)/.exec(piece.lows(end))?.[0].trim();
@@ -99,7 +99,7 @@ export const WHAT_HOLDS: readonly Turn[] = [
     name: '"lock the fan with the clip": the clip is fitted',
     put: ({ piece, at, said }) => {
       if (!/^(?:lock|secure|fasten|fix|retain) /.test(said) || !NAMED.test(piece.low(at + 1))) return false;
-      if (!isOrderAt(piece, at)) return false;
+      if (!piece.mayOrder(at)) return false;
       const held = objectsAt(piece.sentence(), at + 1);
       if (held.phrases.length === 0 || piece.low(held.end) !== 'with') return false;
       const by = objectsAt(piece.sentence(), held.end + 1);
@@ -142,10 +142,6 @@ const HOLDS =
 /** What is held while something is undone, and by what. */
 const TURNS = /^(?:shaft|crankshaft|crank|rotor|spindle|coupling|flywheel|motor|impeller|it)s?$/;
 const MAY_BE_A_TOOL = /^(?:pin|bolt|stud|key|wedge|plate)s?$/;
-
-function isOrderAt(piece: Piece, at: number): boolean {
-  return /^(?:and|then|,)$/.test(piece.low(at - 1)) || at === piece.orderStart();
-}
 
 function isCounted(piece: Piece, at: number): boolean {
   return piece.words[at]?.value !== undefined;

@@ -1,6 +1,7 @@
 import { byName, singularName } from '../../../../model/names';
 import { verbOf } from '../../../../model/verbs';
 import { objectsAt, takeObjects } from '../acts/objects';
+import { SIZED } from '../acts/owners';
 import { type Construction, toComma } from '../acts/place';
 import { blankAct, movesParts, partOf, type Reading } from '../acts/reading';
 import { measureAt } from '../names/figures';
@@ -156,9 +157,6 @@ export const MORE_PARTS: readonly Construction[] = [
     },
   },
 ];
-
-/** "M12 bolts": their size, and what they are. */
-const SIZED = /^(m ?\d[\d.x]*) (\w+)$/i;
 
 /** Called by its kind alone, of which a pump has many. */
 function isBare({ name, quoted }: SaidPart): boolean {
