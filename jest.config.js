@@ -13,15 +13,9 @@ export default {
   testTimeout: 60_000,
   testSequencer: '<rootDir>/jest.sequencer.js',
   projects: [
-    {
-      displayName: 'core and server',
-      // Not scripts/: what is called test.mjs there starts this runner, and must not be run by it.
-      roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/benchmarks'],
-      runner: 'jest-light-runner',
-      setupFiles: ['<rootDir>/jest.setup.js'],
-      setupFilesAfterEnv: ['<rootDir>/jest.limits.js'],
-      transform: {},
-    },
+    sharing('core'),
+    sharing('benchmarks'),
+    sharing('server'),
     {
       displayName: 'web',
       roots: ['<rootDir>/web'],
@@ -38,6 +32,18 @@ export default {
     },
   ],
 };
+
+/** A room whose suites share what they load. */
+function sharing(room) {
+  return {
+    displayName: room,
+    roots: [`<rootDir>/${room}`],
+    runner: 'jest-light-runner',
+    setupFiles: ['<rootDir>/jest.setup.js'],
+    setupFilesAfterEnv: ['<rootDir>/jest.limits.js'],
+    transform: {},
+  };
+}
 
 function stripped(tsx) {
   const transform = tsx ? { transform: { react: { runtime: 'automatic' } } } : {};

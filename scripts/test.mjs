@@ -6,8 +6,9 @@ import { bin, ensureBuilt, ensureChromium, ensureInstalled, root } from './prepa
 
 /**
  * Types, lint, unused code, dependency direction, unit, server and browser tests; one plain line counts them all. The
- * browser tests wait more than they compute, so they run beside the rest. With --quick only types, lint and the unit
- * tests are run: no server, and none of the thousands of mistakes planted in whole jobs.
+ * browser tests wait more than they compute, so what only computes runs beside them and gives way. Servers are waited
+ * for as well: their tests come after, with the checks. With --quick only types, lint and the unit tests are run: no
+ * server, and none of the thousands of mistakes planted in whole jobs.
  */
 const quick = process.argv.includes('--quick');
 ensureInstalled();
@@ -80,22 +81,23 @@ async function checks() {
   }
 }
 
-const unit = join(reports, 'unit.json');
-const unitTests = () =>
-  suite(
-    quick ? 'unit tests' : 'unit and server tests',
+/** The suites of some rooms. */
+const suitesOf = (name, rooms, how) => {
+  const report = join(reports, `${rooms.join('-')}.json`);
+  return suite(
+    name,
     [
       // A suite lives for seconds: the code of its database is compiled once and quickly, not again to run faster later.
       ...['--experimental-vm-modules', '--no-warnings', '--liftoff-only'],
-      ...[bin('jest', 'bin/jest.js'), '--json', `--outputFile=${unit}`],
-      ...(quick ? ['core', 'web'] : []),
+      ...[bin('jest', 'bin/jest.js'), '--json', `--outputFile=${report}`, '--selectProjects', ...rooms],
     ],
-    { gives: !quick },
+    how,
     () => {
-      const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(unit, 'utf8'));
+      const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
       return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
     },
   );
+};
 
 const browser = join(reports, 'browser.json');
 const browserTests = () =>
@@ -108,11 +110,12 @@ const browserTests = () =>
       return { passed: expected + flaky, failed: unexpected };
     },
   );
-const browserThenChecks = async () => {
-  await browserTests();
-  await checks();
-};
-await Promise.all(quick ? [checks(), unitTests()] : [browserThenChecks(), unitTests()]);
+
+if (quick) await Promise.all([checks(), suitesOf('unit tests', ['core', 'web'])]);
+else {
+  await Promise.all([browserTests(), suitesOf('unit tests', ['core', 'benchmarks', 'web'], { gives: true })]);
+  await Promise.all([checks(), suitesOf('server tests', ['server'])]);
+}
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
