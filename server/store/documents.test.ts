@@ -46,6 +46,21 @@ describe('saving a draft', () => {
     expect((await open()).procedure.document.steps[0].why).toBe('So nobody starts it');
   });
 
+  test('edits that leave the series alone are taken whatever became of it, and the answer brings it', async () => {
+    const before = await open();
+    const renamed = [{ kind: 'change-series', fields: { note: 'Written for another procedure' } }];
+    await save({ edits: renamed });
+    const [first] = before.procedure.document.steps;
+    const edits = [{ kind: 'change', stepId: first.id, fields: { why: 'So that nobody starts it' } }];
+    const saved = await save({ seriesVersion: before.series.version, edits });
+    expect(saved.json).toMatchObject({
+      seriesVersion: before.series.version + 1,
+      series: { version: before.series.version + 1, document: { note: 'Written for another procedure' } },
+    });
+    expect((await save({ edits })).json).not.toHaveProperty('series');
+    expect((await save({ seriesVersion: before.series.version, edits: renamed })).status).toBe(409);
+  });
+
   test('a stale version is refused with what is there now, and nothing is changed', async () => {
     const before = await open();
     const stale = await save({

@@ -20,6 +20,8 @@ import { refuseFaults, refuseInUse, STALE, writeSeries, written } from './writin
 export interface SavedWorkbook {
   readonly seriesVersion: number;
   readonly procedureVersion: number;
+  /** The series as it stands, where it was changed elsewhere and the edits left it alone. */
+  readonly series?: Versioned<Series>;
   /** The modules before it, where others are carried out before it now. */
   readonly before?: readonly Procedure[];
 }
@@ -81,7 +83,14 @@ async function saveOn(db: Database, now: Draft, change: DraftChange, by: string)
     { ...(touchesSeries && { series }), ...(touchesProcedure && { procedure }) },
     by,
   );
-  return saved && { ...saved, ...(chained && { before: modulesBefore(procedure, [...others, procedure]) }) };
+  const changedElsewhere = now.series.version !== change.seriesVersion;
+  return (
+    saved && {
+      ...saved,
+      ...(changedElsewhere && { series: now.series }),
+      ...(chained && { before: modulesBefore(procedure, [...others, procedure]) }),
+    }
+  );
 }
 
 async function refuseStale(db: Database, procedureId: string): Promise<never> {

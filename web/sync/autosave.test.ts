@@ -4,9 +4,8 @@ import { typed } from '#core/testing/workbook';
 import { openFakeBrowser, until } from '../testing/browser';
 
 const server = openFakeBrowser();
-const { beginAutosave, mergeOfBoth, resolveStale, save, takeTheirs, useAutosave, watchEdits } = await import(
-  './autosave'
-);
+const { beginAutosave, leftSeries, mergeOfBoth, resolveStale, save, takeTheirs, useAutosave, watchEdits } =
+  await import('./autosave');
 const { useAuthor } = await import('../state/author-store');
 const { device } = await import('../ground/device');
 
@@ -44,7 +43,7 @@ beforeEach(async () => {
   server.requests.length = 0;
   await device.drafts.clear();
   useAutosave.setState(useAutosave.getInitialState());
-  await beginAutosave(asOpen(base, 1, 1));
+  await beginAutosave(asOpen(base, 1, 1), []);
   stop = watchEdits(base.procedure.id);
 });
 afterEach(() => stop());
@@ -107,7 +106,7 @@ test('without a server the draft stays on the device, and a later visit takes it
   stop();
 
   server.answer = () => saved(1, 2);
-  await beginAutosave(asOpen(base, 1, 1));
+  await beginAutosave(asOpen(base, 1, 1), []);
   stop = watchEdits(base.procedure.id);
   expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('kept');
   await until(async () => kind() === 'saved' && (await device.drafts.count()) === 0);
@@ -162,6 +161,33 @@ test('a series changed for another procedure is taken over without a question', 
   expect(server.requests[1]?.body.seriesVersion).toBe(2);
 });
 
+test('what was changed of the series elsewhere comes with the answer to steps that leave it alone', async () => {
+  const document = { ...base.series, note: 'said elsewhere' };
+  server.answer = (_m, _p, body) =>
+    saved(2, body.procedureVersion + 1, body.seriesVersion === 1 ? { series: { version: 2, document } } : {});
+  say(first, 'mine');
+  await until(() => useAuthor.getState().workbook.series.note === 'said elsewhere');
+  await until(() => kind() === 'saved');
+  expect(useAuthor.getState().workbook.procedure.steps[0]?.why).toBe('mine');
+  say(second, 'more of mine');
+  await save();
+  expect(server.requests).toHaveLength(2);
+  expect(server.requests[1]?.body).toMatchObject({ seriesVersion: 2, procedureVersion: 2 });
+});
+
+test('what both changed of the series is asked about when it is saved, not lost with the answer to a step', async () => {
+  const document = { ...base.series, note: 'said elsewhere' };
+  server.answer = () => {
+    if (server.requests.length > 1) return stale(asOpen({ ...base, series: document }, 2, 2));
+    useAuthor.getState().apply([{ kind: 'change-series', fields: { note: 'mine' } }]);
+    return saved(2, 2, { series: { version: 2, document } });
+  };
+  say(first, 'mine');
+  await until(() => kind() === 'stale');
+  expect(server.requests[1]?.body).toMatchObject({ seriesVersion: 1, procedureVersion: 2 });
+  expect(useAuthor.getState().workbook.series.note).toBe('mine');
+});
+
 test('a refusal is kept to be told, and what was typed stays', async () => {
   server.answer = () => ({ status: 400, json: { fault: { code: 'bad-input', what: 'wrong', todo: 'mend' } } });
   say(first, 'too much');
@@ -175,11 +201,13 @@ test('what was changed of the series and is not sent yet is in the draft opened 
   server.answer = () => saved(2, 1);
   const changed = { ...base.series, name: 'Other name' };
   await device.series.put({ id: base.series.id, base: { version: 1, document: base.series }, document: changed });
-  await beginAutosave(asOpen(base, 1, 1));
+  const left = await leftSeries();
+  // Sent while the server was asked for the series, which it gave as it was before.
+  await device.series.clear();
+  await beginAutosave(asOpen(base, 1, 1), left);
   expect(useAuthor.getState().workbook.series.name).toBe('Other name');
   await until(() => server.requests.length === 1 && kind() === 'saved');
   expect(server.requests[0]?.body).toMatchObject({
     edits: [{ kind: 'change-series', fields: { name: 'Other name' } }],
   });
-  await device.series.clear();
 });

@@ -7,7 +7,7 @@ import type { Workbook } from '#core/model/procedure';
 import type { OpenWorkbook } from '../../server/store/documents';
 import type { SavedWorkbook } from '../../server/store/drafts';
 import { ApiFault, answer, api, isServerFault, isUnreachable } from '../ground/api';
-import { device } from '../ground/device';
+import { device, type UnsavedSeries } from '../ground/device';
 import { personHere } from '../ground/person-here';
 import { useAuthor } from '../state/author-store';
 import { isMine, openDraft } from './documents';
@@ -69,9 +69,9 @@ function baseOf(open: OpenWorkbook): Base {
 
 /**
  * Opens a procedure for writing. Edits of an earlier visit that never reached the server are taken up again, and so is
- * what was changed of the series here and has not been sent yet.
+ * what was changed of the series here and had not been sent before it was asked for.
  */
-export async function beginAutosave(open: OpenWorkbook): Promise<void> {
+export async function beginAutosave(open: OpenWorkbook, left: readonly UnsavedSeries[]): Promise<void> {
   // What is still on its way answers for the procedure open before, or makes what was loaded an older version.
   await sending;
   const procedureId = open.procedure.document.id;
@@ -81,17 +81,20 @@ export async function beginAutosave(open: OpenWorkbook): Promise<void> {
   const newer = last.procedureId === procedureId && last.base && last.base.procedureVersion > loaded.procedureVersion;
   const base = kept?.base ?? (newer && last.base ? last.base : loaded);
   const drafted = kept ? kept.workbook : base.workbook;
-  const workbook = await withLeftSeries(drafted);
+  const workbook = withLeftSeries(drafted, left);
   const isAhead = kept !== undefined || workbook !== drafted;
   useAutosave.setState({ procedureId, base, state: { kind: 'saved', at: null } });
   useAuthor.getState().open(workbook, isAhead ? null : []);
   if (isAhead) void save();
 }
 
-async function withLeftSeries(workbook: Workbook): Promise<Workbook> {
-  const left = await device.series.get(workbook.series.id);
-  if (!left || left.waits || !isMine(left)) return workbook;
-  const { merged } = mergeThree(left.base.document, left.document, workbook.series);
+/** What of the series this device still has to send. Read before the server is asked for one: it may lack what is sent meanwhile. */
+export const leftSeries = () => device.series.toArray();
+
+function withLeftSeries(workbook: Workbook, left: readonly UnsavedSeries[]): Workbook {
+  const mine = left.find((row) => row.id === workbook.series.id && !row.waits && isMine(row));
+  if (!mine) return workbook;
+  const { merged } = mergeThree(mine.base.document, mine.document, workbook.series);
   return sameJson(merged, workbook.series) ? workbook : { ...workbook, series: merged };
 }
 
@@ -174,7 +177,7 @@ export async function save(): Promise<unknown> {
       json: { seriesVersion, procedureVersion, edits: toSent(edits) },
     }),
   ).then(
-    (saved) => settle(saved, workbook, edits, procedureId),
+    (saved) => settle(saved, base, workbook, edits),
     (error: unknown) => fail(error),
   );
   sending = outcome;
@@ -184,16 +187,19 @@ export async function save(): Promise<unknown> {
 }
 
 async function settle(
-  { seriesVersion, procedureVersion, before }: SavedWorkbook,
+  { seriesVersion, procedureVersion, series, before }: SavedWorkbook,
+  was: Base,
   sent: Workbook,
   edits: readonly Edit[],
-  procedureId: string,
 ): Promise<void> {
   // The base is what was sent, by identity, so that an unchanged draft is known at a glance.
-  useAutosave.setState({ base: { seriesVersion, procedureVersion, workbook: sent } });
+  const known = { seriesVersion: series ? was.seriesVersion : seriesVersion, procedureVersion };
+  useAutosave.setState({ base: { ...known, workbook: sent } });
   useAuthor.getState().wasSent(edits, sent);
   if (before) takeModules(before);
-  await nothingLeft(procedureId, sent, new Date());
+  // What both changed is asked about when it is saved.
+  if (series) takeSeries(series);
+  await nothingLeft(sent.procedure.id, sent, new Date());
 }
 
 /** Says that all is saved once the device has forgotten its copy, unless something was edited meanwhile. */
@@ -231,13 +237,21 @@ function fail(error: unknown): unknown {
 /** The series serves several procedures. If only it was changed elsewhere, and nowhere in the same way, go on quietly. */
 function takeSeriesOnly(theirs: OpenWorkbook): boolean {
   const { base } = useAutosave.getState();
-  if (!base || theirs.procedure.version !== base.procedureVersion) return false;
-  const mine = useAuthor.getState().workbook;
-  const { merged, conflicts } = mergeThree(base.workbook.series, mine.series, theirs.series.document);
-  if (conflicts.length > 0) return false;
-  useAutosave.setState({ base: baseOf(theirs), state: { kind: 'unsaved' } });
-  useAuthor.getState().takeOver({ ...mine, series: merged });
+  if (theirs.procedure.version !== base?.procedureVersion || !takeSeries(theirs.series)) return false;
+  useAutosave.setState({ state: { kind: 'unsaved' } });
   schedule(PAUSE_MS);
+  return true;
+}
+
+/** Takes over a series as it was changed elsewhere; false where both changed the same. */
+function takeSeries({ version, document }: OpenWorkbook['series']): boolean {
+  const { base } = useAutosave.getState();
+  if (!base) return false;
+  const mine = useAuthor.getState().workbook;
+  const { merged, conflicts } = mergeThree(base.workbook.series, mine.series, document);
+  if (conflicts.length > 0) return false;
+  useAutosave.setState({ base: { ...base, seriesVersion: version, workbook: { ...base.workbook, series: document } } });
+  useAuthor.getState().takeOver({ ...mine, series: merged });
   return true;
 }
 

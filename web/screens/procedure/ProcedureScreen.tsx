@@ -6,7 +6,7 @@ import { FaultNotice, Loading } from '../../frame/Fallbacks';
 import { usePerson } from '../../frame/SignedIn';
 import { answer, api } from '../../ground/api';
 import { mayWrite } from '../../ground/session';
-import { beginAutosave, useAutosave, watchEdits } from '../../sync/autosave';
+import { beginAutosave, leftSeries, useAutosave, watchEdits } from '../../sync/autosave';
 
 const fetchProcedure = (id: string) => answer(api.procedures[':id'].$get({ param: { id } }));
 
@@ -19,7 +19,7 @@ export function ProcedureScreen() {
   const writes = mayWrite(usePerson());
   const query = useQuery({
     queryKey: ['procedure', id],
-    queryFn: () => fetchProcedure(id),
+    queryFn: async () => ({ left: await leftSeries(), opened: await fetchProcedure(id) }),
     // While it is open, this tab's own draft is the truth; conflicts come back from saving.
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
@@ -29,7 +29,7 @@ export function ProcedureScreen() {
 
   useEffect(() => {
     if (!query.data) return;
-    void beginAutosave(query.data);
+    void beginAutosave(query.data.opened, query.data.left);
     return () => useAutosave.setState({ procedureId: null });
   }, [query.data]);
   useEffect(() => (writes ? watchEdits(id) : undefined), [writes, id]);
@@ -42,7 +42,7 @@ export function ProcedureScreen() {
       </Center>
     );
   }
-  return <Outlet context={query.data satisfies Opened} />;
+  return <Outlet context={query.data.opened satisfies Opened} />;
 }
 
 /** The procedure as it was opened. */
