@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { constants, setPriority } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { bin, ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
 /**
@@ -20,6 +21,8 @@ rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
+/** What failed and why, told once more at the end: what ran beside it may have printed much since. */
+const failures = [];
 
 /** What has not ended by then hangs. */
 const HANGS_MS = 40 * 60_000;
@@ -81,6 +84,8 @@ async function checks() {
   }
 }
 
+const beginningOf = (message) => stripVTControlCharacters(message).split('\n').slice(0, 12).join('\n');
+
 /** The suites of some rooms. */
 const suitesOf = (name, rooms, how) => {
   const report = join(reports, `${rooms.join('-')}.json`);
@@ -93,11 +98,26 @@ const suitesOf = (name, rooms, how) => {
     ],
     how,
     () => {
-      const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+      const counted = JSON.parse(readFileSync(report, 'utf8'));
+      const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults } = counted;
+      for (const { name, message } of testResults.filter(({ status }) => status === 'failed'))
+        failures.push(`${relative(root, name)}\n${beginningOf(message)}`);
       return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
     },
   );
 };
+
+/** The failed tests of a suite of browser tests and of those within it. */
+const failedIn = ({ specs, suites = [] }) => [
+  ...specs
+    .filter(({ ok }) => !ok)
+    .map(({ file, title, tests }) => {
+      const errors = tests.flatMap(({ results }) => results.flatMap((result) => result.errors));
+      const said = errors.map(({ message, location }) => `line ${location?.line}: ${beginningOf(message)}`);
+      return `${file}: ${title}\n${said.join('\n')}`;
+    }),
+  ...suites.flatMap(failedIn),
+];
 
 const browser = join(reports, 'browser.json');
 const browserTests = () =>
@@ -106,7 +126,9 @@ const browserTests = () =>
     [bin('@playwright/test', 'cli.js'), 'test', '--config', 'e2e/playwright.config.ts'],
     { env: { PLAYWRIGHT_JSON_OUTPUT_FILE: browser } },
     () => {
-      const { expected, unexpected, flaky } = JSON.parse(readFileSync(browser, 'utf8')).stats;
+      const { stats, suites } = JSON.parse(readFileSync(browser, 'utf8'));
+      const { expected, unexpected, flaky } = stats;
+      failures.push(...suites.flatMap(failedIn));
       return { passed: expected + flaky, failed: unexpected };
     },
   );
@@ -117,5 +139,6 @@ else {
   await Promise.all([checks(), suitesOf('server tests', ['server'])]);
 }
 
+for (const failure of failures) console.log(`FAILED ${failure}`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
