@@ -37,6 +37,23 @@ export function hidesOrder(sentence: Sentence): boolean {
   });
 }
 
+/** "With one key hold the plate and with the other turn the rod": another order behind its tool. */
+export function ordersWithTool({ lows }: Sentence): boolean {
+  const tool = lows.indexOf('with');
+  return lows.some((low, at) => {
+    if (tool < 0 || at < tool + 2 || !/^(?:the|it|them|its|both)$/.test(lows[at + 1] ?? '')) return false;
+    if (NO_ORDER.test(lows[at - 1] ?? '') && !/^(?:hands?|keys?|others?|one)$/.test(lows[at - 1] ?? '')) return false;
+    const verb = verbAt(lows, at);
+    return (
+      verb !== undefined && verb.length === 1 && !lexicon.isManner(low) && !/^(?:like|round|clear|free|back)$/.test(low)
+    );
+  });
+}
+
+/** "... and make the same with the lower manifold": all of it once more. */
+export const ONCE_MORE =
+  /\b(?:do|make|repeat) (?:exactly )?(?:the same\b|(?:this|that|it) (?:again )?(?:with|for|on|at)\b)/i;
+
 const BEGINS_ORDER = new RegExp(
   `^(?:${NOTHING_ELSE}|fill|measure|bleed|unscrew) (?!(?:it|them|only|as|if|when|where|clockwise|anticlockwise)\\b)`,
 );

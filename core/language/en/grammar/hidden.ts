@@ -2,7 +2,16 @@ import { type Verb, verbOf } from '../../../model/verbs';
 import { unitOf } from '../../../quantity/units';
 import { kindFromName } from '../../../reading/en/kind-words';
 import { movesParts } from './acts/reading';
-import { FINISHED, hidesOrder, isOneVerb, joinsOrder, ordersSo, RENEWED_IF } from './hidden-orders';
+import {
+  FINISHED,
+  hidesOrder,
+  isOneVerb,
+  joinsOrder,
+  ONCE_MORE,
+  ordersSo,
+  ordersWithTool,
+  RENEWED_IF,
+} from './hidden-orders';
 import {
   bringsAnother,
   catchesPart,
@@ -48,6 +57,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesAway(sentenceOf(text, names))) ||
       hidesOrder(sentenceOf(text, names)) ||
       / then (?:on|off|in|out)(?: with| using|$)/i.test(text) ||
+      NEXT_OR_TOOL.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   const warned = [...note.cautions.map(({ text }) => text), ...note.how].find((text) =>
@@ -61,12 +71,14 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
         (text) => (verb !== 'wait' && hidesOrder(sentenceOf(text, names))) || movesByItself(sentenceOf(text, names)),
       ) ??
       why.find((text) => hidesDone(sentenceOf(text, names))) ??
+      beside.find((text) => ONCE_MORE.test(text)) ??
       beside.find((text) => /\botherwise (?:new|renew|replace|scrap|bin)\b/i.test(text)) ??
       how.find((text) => {
         const said = sentenceOf(text, names);
         return (
           (/^(?:takes|refits)$/.test(verbOf(verb).effect) && countsFasteners(said)) ||
           hidesMove(said) ||
+          ordersWithTool(said) ||
           saysAway(said) ||
           isBareOrder(said) ||
           hidesNext(said) ||
@@ -107,6 +119,10 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
   }
   return undefined;
 }
+
+/** "The back plate is next, four nuts": out or in; "the lock nut needs the 30 spanner": loosened or tightened. */
+const NEXT_OR_TOOL =
+  /\b(?:is|are|comes?) (?:next|now)?\s*,? (?:\w+ )?(?:nuts|bolts|screws|studs|clips|clamps)\b|\b(?:needs?|takes?|wants?) (?:the |an? )?(?:[\w/.-]+ ){0,2}(?:spanner|wrench|socket|key|screwdriver|puller)\b/i;
 
 function doubtAbout(line: string, hidden: string): Doubt {
   const at = line.toLowerCase().indexOf(hidden.toLowerCase());

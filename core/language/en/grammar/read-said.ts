@@ -19,6 +19,7 @@ import { type Opened, openingOf, skipFillers } from './opening';
 import { asOrders } from './orders/as-orders';
 import { readAct } from './read-act';
 import { asksForAct, readWithoutVerb } from './without-verb';
+import { CALLED_SO_OR_ORDERED } from './words/called-so';
 import * as lexicon from './words/lexicon';
 import { verbAt } from './words/operations';
 import { isPlural, wordsOf } from './words/words';
@@ -255,6 +256,10 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
     ({ kind, length }) =>
       (kind === 'part' && length >= (verb?.length ?? 1)) || (kind === 'tool' && length > (verb?.length ?? 1)),
   );
+  if (!isPart && CALLED_SO_OR_ORDERED.test(sentence.lows.slice(at, at + 2).join(' ')) && !partNext) {
+    reading.doubt('odd-name', sentence, at, at + 2, [`"${sentence.text(at, at + 2)}"`]);
+    return;
+  }
   if (!verb || isPart || isCompound(sentence, at)) readWithoutVerb(reading, sentence, at, opened?.act, how, readClause);
   else readAct(reading, sentence, at, verb, how, opened?.act);
 }

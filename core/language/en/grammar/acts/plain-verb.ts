@@ -415,11 +415,14 @@ function letHappen(
   // "Let the wine run into a bucket" drains it.
   const isFlow =
     happens === 'run' && /^(?:into|out|off|through|down)$/.test(sentence.lows[aboutEnd] ?? '') && !object?.pronoun;
-  const isRun = /^(?:run|cycle)$/.test(happens) && !isFlow;
+  // "Drain plug out, let it run": what runs comes out of it.
+  const runsOut = happens === 'run' && object?.pronoun === true && DRAINS.test(meant || before);
+  const isRun = /^(?:run|cycle)$/.test(happens) && !isFlow && !runsOut;
   const it = isRun ? (/\b(?:pump|motor|engine|machine|unit)$/.test(meant) ? meant : '') : meant || before;
   // "Crack the drain plug and let it empty": the pump.
   const drains =
     isFlow ||
+    runsOut ||
     /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) ||
     (object?.pronoun === true && happens === 'drip');
   const isOfPlug = drains && /\b(?:plug|cock|valve|tap|screw|nut|cap|hose|pipe|line)s?$/.test(it);
@@ -452,3 +455,5 @@ const HAPPENS =
 
 const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|vanes?|hoses?|poppets?|seats?|leathers?|wipers?)$/;
+
+const DRAINS = /\bdrain (?:plug|cock|tap|valve|screw)s?$|^drains?$/;

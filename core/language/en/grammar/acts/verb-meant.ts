@@ -41,6 +41,8 @@ export function verbMeant(
     where += facing[0].trim().split(' ').length;
   const bench = isInPart ? '' : placeText(sentence, where);
   const { movement, phrase } = read;
+  // "Break all sharp edges": with a stone, and nothing comes loose.
+  if (phrase === 'break' && EDGES.test(objectText)) return { verb: 'dress' };
   const moving = { reading, sentence, movement, phrase, ways, objects, object, objectText, at, told, where, bench };
   const moved = meantByWhatMoves({ ...moving, isFacing: facing !== null });
   if (moved) return moved === 'asked' ? undefined : moved;
@@ -231,6 +233,8 @@ const LEFTWARDS = /\b(?:counter-?|anti-?)clockwise\b|\bccw\b|\bto the left\b/;
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away|free (?:of|from))\b/;
 const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
+const EDGES = /\b(?:edge|corner|burr)s?$/;
+
 /** "Tap it until it moves": loosened, and still there. */
 const COMES_LOOSE =
   /\b(?:(?:un)?till? (?:it|they|(?:the|its) [\w-]+(?: [\w-]+)?) (?:moves?|comes? (?:free|loose)|breaks? (?:free|loose)|frees?|lets? go|is (?:free|loose)|works? loose)|to (?:free|loosen|break) (?:it|them|the)\b)/;

@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { pluralName } from '../../../../model/names';
 import type { Series } from '../../../../model/series';
 import { kindFromName } from '../../../../reading/en/kind-words';
+import { isCalledSo } from '../words/called-so';
 import { BY_PLACE, FASTENS, isFeature, isSubstance, isToolName } from '../words/lexicon';
 import { beginsVerb, verbAt } from '../words/operations';
 import { baseOf } from '../words/verb-forms';
@@ -38,7 +39,7 @@ export function doubtAboutName(
     kindFromName(name) === 'other' &&
     partsEndingIn(series, parts).length === 0 &&
     series.tools.some((tool) => endsIn(partsOf(tool.name), parts));
-  if (isElse || isShortTool || isOdd(name, parts)) return asked('odd-name', []);
+  if (isElse || isShortTool || (isOdd(name, parts) && !isCalledSo(name))) return asked('odd-name', []);
   // "Allen screws" says how they are driven, and not which they are.
   const called = DRIVEN.test(parts[0] ?? '') && FASTENS.test(name) ? parts.slice(1) : parts;
   const longer = partsEndingIn(series, called).map((other) => other.name);
@@ -105,7 +106,11 @@ export function doubtAboutName(
   // "The coupling half"; but the ceramic half is half a seal.
   const isHalf = HALVED.test(said.slice(-2).join(' '));
   // A strap or a clamp may be the pump's.
-  if ((isFeature(said) && !isHalf) || isSubstance(said) || (isToolName(said) && !PUMPS_OWN.test(key)))
+  if (
+    (isFeature(said) && !isHalf) ||
+    isSubstance(said) ||
+    (isToolName(said) && !PUMPS_OWN.test(key) && !isCalledSo(name))
+  )
     return asked('odd-name', []);
   // "Look at the arrow": what is called as no part is may be none.
   return isMoved || isPartNoun(name) ? undefined : asked('odd-name', []);

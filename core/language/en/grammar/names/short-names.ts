@@ -9,6 +9,7 @@ import { namesSeveral, partsOf, wordsOf } from '../words/words';
 import { endsIn, namesAt, namesOf, type PartName, partsEndingIn } from './known-names';
 import { DETERMINERS } from './name-ends';
 import { isCalledPart, type NounPhrase, STATE } from './noun-phrase';
+import { isPartNoun } from './part-nouns';
 import type { SaidPart } from './said';
 
 /** What stands beside a short name and tells which part it is short for. */
@@ -75,7 +76,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     before(known).some((word) => said.includes(` ${word} `) && !recently.some(({ parts }) => parts.includes(word)));
   const hasRival = recently.length > 0 && (alike.some(isRival) || isOtherOne(words, recently, said));
   // "Manifold on, bolts 18 N·m": not those that were tightened just before.
-  const areOthers = FASTENS.test(part.name) && isOfOthers(alike, inLine, words);
+  const areOthers = FASTENS.test(part.name) && (isOfOthers(alike, inLine, words) || isOffAnother(alike, part, line));
   const name =
     (hasRival || areOthers ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
     meant(isSaid) ??
@@ -87,12 +88,24 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const isOfBefore =
     only !== undefined &&
     !isOtherOne(words, alike, said) &&
+    !areOthers &&
     !isOfOthers(alike, [...beside, ...inLine], words) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));
   const meantName = name ?? (isOfBefore ? only : undefined);
   return meantName === undefined ? part : { ...part, name: meantName };
 }
+
+/** "Take the nuts off the casing studs", where wing nuts of a guard are all that is known. */
+function isOffAnother(alike: readonly PartName[], { to }: SaidPart, line: string): boolean {
+  const owner = OFF_WHAT.exec(line.slice(to))?.[1];
+  if (owner === undefined || !isPartNoun(owner)) return false;
+  const words = partsOf(owner);
+  return !alike.some(({ parts }) => parts.slice(0, -1).some((word) => words.includes(word)));
+}
+
+const OFF_WHAT =
+  /^\s*(?:off|from|out of) (?:the |its |both |all )?([a-z][a-z -]*?)(?=$|[,.;:]| and | with | using | by )/i;
 
 /** "The stator is held by four tie rods, take the rods away": the tie rods. */
 function calledBefore({ name, from }: SaidPart, line: string): string | undefined {

@@ -65,7 +65,9 @@ function asOrder(piece: Piece): Word[] {
       i === 0 ||
       !(
         (low === 'here' && piece.manner === 'doing') ||
-        (/^(?:next|now)$/.test(low) && piece.isLast(i) && !/^(?:for|from|by|until)$/.test(piece.low(i - 1)))
+        (/^(?:next|now)$/.test(low) &&
+          piece.isLast(i) &&
+          !/^(?:for|from|by|until|is|are|comes?)$/.test(piece.low(i - 1)))
       ),
   );
 }

@@ -56,7 +56,7 @@ export const MORE_PARTS: readonly Construction[] = [
     read: ({ reading, sentence, at, act }) => {
       const [part, other] = act.parts;
       const from = sentence.lows[at] === ',' ? at + 1 : at;
-      const there = /^(?:there are|there're|it's|they are|they're|there were)(?: all)? (?=\S)/.exec(
+      const there = /^(?:there are|there're|there's|there is|it's|they are|they're|there were)(?: all)? (?=\S)/.exec(
         sentence.lows.slice(from).join(' '),
       )?.[0];
       const number = from + (there === undefined ? 0 : there.trim().split(' ').length);
@@ -68,7 +68,11 @@ export const MORE_PARTS: readonly Construction[] = [
       // "The bolts out, sixteen 3/4 inch": how many, and their size.
       const size = there === undefined && behind === undefined ? measureAt(sentence, number + 1) : undefined;
       const isSized = size !== undefined && /^(?:mm|in)$/.test(size.unit) && isJoint(sentence.words[size.end]);
-      const isAlone = isSized || (there !== undefined && /^(?:|,)$/.test(sentence.lows[number + 1] ?? ''));
+      // "Cover bolts out, eight".
+      const isOfFasteners =
+        FASTENS.test(part?.name ?? '') && (count ?? 0) > 1 && !/^(?:torque|start-by-hand)$/.test(act.verb);
+      const isLast = /^(?:|,)$/.test(sentence.lows[number + 1] ?? '');
+      const isAlone = isSized || ((there !== undefined || isOfFasteners) && isLast);
       if (!part || other || part.count !== undefined || count === undefined || (behind === undefined && !isAlone))
         return undefined;
       if (!Number.isInteger(count) || (there === undefined && !/^[,:–-]$/.test(sentence.lows[from - 1] ?? '')))

@@ -442,6 +442,7 @@ export const MORE_WORDS: Readonly<Partial<Record<Verb, readonly string[]>>> = {
     'let the air out of',
     'let the air out',
     'let out the air',
+    'let out the pressure',
     'let the pressure out',
     'release the pressure in',
     'release the pressure of',

@@ -100,9 +100,15 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...COMES_OUT, in: 'fit', on: 'fit', back: 'fit', over: 'fit', up: 'connect' },
   },
   {
-    words: 'withdraw extract fish dig rake suck scoop',
+    words: 'fish dig rake suck scoop',
     alone: 'draw',
     ways: { ...SHIFTS, ...COMES_OUT, up: 'draw' },
+  },
+  // Whichever way it comes, it comes out.
+  {
+    words: 'withdraw extract',
+    alone: 'draw',
+    ways: { ...COMES_OUT, up: 'draw', down: 'draw', along: 'draw', aside: 'put-aside' },
   },
   {
     words: 'pull draw pick drag yank tug haul whip flick',
@@ -210,7 +216,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...PLACED, together: 'join' },
   },
   {
-    words: 'lay',
+    words: 'lay lie',
     alone: 'place',
     ways: { in: 'place', on: 'place', over: 'lay', back: 'fit', down: 'lay', aside: 'put-aside', out: 'put-aside' },
   },

@@ -1,6 +1,7 @@
 import nlp from 'compromise';
 import { LRUCache } from 'lru-cache';
 import pluralize from 'pluralize';
+import { joinNames } from './called-so';
 
 /** One word, number or mark of what was said, with where it stands. */
 export interface Word {
@@ -41,8 +42,26 @@ export function endsSentence(words: readonly Word[], at: number): boolean {
   return before.to < word.from && word.to < next.from && !isRange;
 }
 
+/** Names as they are shortened on work cards. Common practice. */
+const SHORT_NAMES: Readonly<Record<string, string>> = {
+  assy: 'assembly',
+  pwr: 'power',
+  cplg: 'coupling',
+  brg: 'bearing',
+  brgs: 'bearings',
+  gskt: 'gasket',
+  gskts: 'gaskets',
+  hsg: 'housing',
+  csg: 'casing',
+  vlv: 'valve',
+  vlvs: 'valves',
+  mtr: 'motor',
+  alu: 'aluminium',
+};
+
 /** Words as they are typed in a hurry. */
 const SHORT: Readonly<Record<string, string>> = {
+  ...SHORT_NAMES,
   thru: 'through',
   whilst: 'while',
   she: 'it',
@@ -53,8 +72,6 @@ const SHORT: Readonly<Record<string, string>> = {
   cant: "can't",
   em: 'them',
   "'em": 'them',
-  assy: 'assembly',
-  alu: 'aluminium',
   insp: 'inspect',
   chk: 'check',
   tq: 'torque',
@@ -104,8 +121,9 @@ function readWords(text: string): readonly Word[] {
   withoutAbbreviationDots(single, text);
   throughBolts(single);
   soManyOff(single);
-  const words = withoutReferences(single);
-  return words.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(words, text) : words;
+  const plain = withoutReferences(single);
+  const words = plain.some(({ low }) => NUMBER_WORD.test(low)) ? withNumbers(plain, text) : plain;
+  return joinNames(words);
 }
 
 /** "Two full turns" is "2 full turns". */
@@ -314,7 +332,8 @@ export function partsOf(name: string): string[] {
   const parts = name
     .toLowerCase()
     .split(/[\s-]+/)
-    .filter(Boolean);
+    .filter(Boolean)
+    .map((part) => SHORT_NAMES[part] ?? part);
   const last = parts.at(-1);
   return last === undefined ? parts : [...parts.slice(0, -1), singular(last)];
 }

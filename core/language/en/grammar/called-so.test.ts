@@ -1,0 +1,72 @@
+import { asks, tellerOf } from '../../../testing/said';
+import { emptyWorkbook, typed } from '../../../testing/workbook';
+
+/* Parts that are called by a word which orders something elsewhere. */
+
+const unknown = tellerOf(emptyWorkbook().series);
+
+test.each<[string, readonly string[]]>([
+  ['lock washers off', ['take-off: lock washers']],
+  ['lock ring off with the hook spanner', ['take-off: lock ring']],
+  ['seal ring in the groove', ['fit: seal ring; into groove']],
+  ['support bracket off', ['take-off: support bracket']],
+  ['release lever off', ['take-off: release lever']],
+  ['test cock out', ['take-off: test cock']],
+  ['back cover off', ['take-off: back cover']],
+  ['mount plate off', ['take-off: mount plate']],
+  ['strip heater off', ['take-off: strip heater']],
+  ['two guide bushes in', ['fit: 2 guide bushes']],
+  ['new lock washers on', ['fit: lock washers; new']],
+  ['set screws out, three of them', ['take-off: 3 set screws']],
+  ['cover bolts out, eight', ['take-off: 8 cover bolts']],
+  ['hold down bolts out', ['take-off: hold down bolts']],
+  ['clamp bolts 18 Nm, crosswise', ['torque: clamp bolts; crosswise']],
+  ['motor off its feet, feed pump off', ['take-off: motor; off its feet', 'take-off: feed pump']],
+])('a name heads what is said: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});
+
+test.each<[string, readonly string[]]>([
+  ['seal cover with tape', ['apply-compound: cover']],
+  ['support head on blocks', ['hold: head; on blocks']],
+  ['mark cover and body', ['mark: cover, body']],
+  ['clamp body in vice', ['hold: body; in vice']],
+  ['check the drain plug', ['inspect: drain plug']],
+  ['drain the pump', ['drain: the pump']],
+])('the same word orders: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});
+
+test.each(['push rods out', 'pull rod out', 'lift ring in'])('meant either way: %s', (line) => {
+  expect(asks(line, emptyWorkbook().series)).toBe(true);
+});
+
+describe('known fasteners are not those of something else', () => {
+  const guard = typed(['take off coupling guard', 'take off 2 wing nuts']).series;
+
+  test.each(["take the nuts off the casing studs, there's twelve of them", 'undo the nuts off the gland'])(
+    '%s',
+    (line) => {
+      expect(asks(line, guard)).toBe(true);
+    },
+  );
+});
+
+test.each([
+  ['another order behind its tool', 'with one key hold the plate and with the other turn the rod'],
+  ['all of it once more', 'turn over the pump and make the same with the lower manifold'],
+  ['what comes next', 'the back plate is next, four nuts behind it'],
+  ['what it needs', 'the lock nut on the screw needs the 30 spanner'],
+])('nothing of it is merely kept: %s', (_name, line) => {
+  expect(asks(line, emptyWorkbook().series)).toBe(true);
+});
+
+test.each<[string, readonly string[]]>([
+  ['withdraw the plungers forward', ['draw: plungers; forward']],
+  ['let out the pressure', ['release-pressure:']],
+  ['break all sharp edges with an oil stone', ['dress: sharp edges']],
+  ['drain plug out, let it run', ['take-off: drain plug', 'drain: the pump']],
+  ['cplg guard off', ['take-off: coupling guard']],
+])('what it comes to: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});
