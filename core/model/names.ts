@@ -1,5 +1,11 @@
 import pluralize from 'pluralize';
 
+// One is called as several are.
+pluralize.addUncountableRule('bellows');
+
+/** One word in the singular, by the rules of the language. */
+export const singularWord = pluralize.singular;
+
 /** "Cover nuts" to "Cover nut": only the last word carries the number. */
 export function singularName(name: string): string {
   return onLastWord(name, pluralize.singular);

@@ -56,6 +56,11 @@ test.each([
   ['another order behind its tool', 'with one key hold the plate and with the other turn the rod'],
   ['all of it once more', 'turn over the pump and make the same with the lower manifold'],
   ['what comes next', 'the back plate is next, four nuts behind it'],
+  ['what comes then', 'slide the impeller off, and then the next bowl'],
+  ['one word behind "then"', 'put the rotor in dry, then oil'],
+  ['what becomes of them', 'filters out, all three scrapped'],
+  ['how it still is', 'rotor still in, pull it from the fan side'],
+  ['what is to be noted', 'valves: unscrew, note ball + seat order'],
   ['what it needs', 'the lock nut on the screw needs the 30 spanner'],
 ])('nothing of it is merely kept: %s', (_name, line) => {
   expect(asks(line, emptyWorkbook().series)).toBe(true);
@@ -66,6 +71,11 @@ test.each<[string, readonly string[]]>([
   ['let out the pressure', ['release-pressure:']],
   ['break all sharp edges with an oil stone', ['dress: sharp edges']],
   ['drain plug out, let it run', ['take-off: drain plug', 'drain: the pump']],
+  ['the gears are fitted, driving gear first', ['fit: gears; driving gear first']],
+  ['the covers are marked with a letter', ['mark: covers; with a letter']],
+  ['unscrew diaphragm ccw by hand', ['take-off: diaphragm; counterclockwise, by hand']],
+  ['lie the motor down on its side', ['lay: motor; on its side']],
+  ['bellows off', ['take-off: bellows']],
   ['cplg guard off', ['take-off: coupling guard']],
 ])('what it comes to: %s', (line, meant) => {
   expect(unknown(line)).toEqual(meant);

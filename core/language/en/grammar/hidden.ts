@@ -30,6 +30,7 @@ import {
 import { measureAt } from './names/figures';
 import { lastWordsOf, type NameIndex } from './names/known-names';
 import { isCalledPart, nounPhraseAt } from './names/noun-phrase';
+import { isPartNoun } from './names/part-nouns';
 import type { Doubt, SaidAct, SaidNote } from './names/said';
 import { Sentence } from './names/sentence';
 import * as lexicon from './words/lexicon';
@@ -99,6 +100,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           TAKES_ALONG.test(text) ||
+          DONE_FOR_GOOD.test(text) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
           MADE_TIGHT.test(text) ||
@@ -269,6 +271,9 @@ function isDoneAt(sentence: Sentence, be: number): boolean {
 
 /** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
+/** "Filters out, all three scrapped". */
+const DONE_FOR_GOOD =
+  /^(?:(?:all|both|each|every one)(?: \w+)?|it|they|\d+|old ones?) (?:scrapped|binned|discarded|thrown away|renewed|replaced|chucked)$/i;
 const FOR_GOOD = /^(?:discard|renew)$/;
 /** What is done to a part for good, or to what holds it. */
 const FIXES = /^(?:apply-compound|bend|discard|pin)$/;
@@ -290,6 +295,9 @@ function hidesNext(sentence: Sentence): boolean {
   const { lows, names } = sentence;
   // "Then make the pump empty": an order that was not understood.
   if (lows[0] === 'then' && lows.length > 2 && !MORE_OF_IT.test(lows[1] ?? '')) return true;
+  // "Put the rotor in dry, then oil", "..., and then the next bowl".
+  if (lows[0] === 'then' && lows.length === 2 && verbAt(lows, 1) && !lexicon.isManner(lows[1] ?? '')) return true;
+  if (/^then the next [\w-]+$/.test(lows.join(' ')) && isPartNoun(lows[3] ?? '')) return true;
   // "The gland over the shaft, then the rotary".
   if (/^then (?:the|both|all|your) (?!same |next )[\w-]+(?: [\w-]+){0,2}$/.test(lows.join(' '))) return true;
   // "Fit the lower rotor first, then the upper one".

@@ -296,7 +296,7 @@ test.each<[string, string]>([
   ['how things go', 'rotors go horizontal on the stands'],
   ['some of them', 'bearings over double the clearance get pressed out and replaced'],
   ['several valves and one "it"', 'close the valves on either side and relieve it'],
-  ['clipped names', 'pull the brg'],
+  ['clipped names', 'pull the brng'],
   ['a fork that may be the assembly fork', 'take the vice out'],
   ['an order behind a reason', 'the impeller sits on a taper so screw the puller in and tap it'],
   ['orders behind a remark', 'fit the front cover, make sure it sits on the bench, start, check the amps'],

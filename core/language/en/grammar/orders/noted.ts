@@ -25,6 +25,8 @@ import type { Piece } from './piece';
 /** "Cap back on", "cover off", "both seals out with the pick": what it is and which way, without a verb. */
 export function bare(piece: Piece, at: number): boolean {
   if (piece.words[at]?.quoted) return false;
+  // "Rotor still in, pull it": so it is, and nobody put it there.
+  if (STILL_THERE.test(piece.lows(at))) return false;
   return (
     bareSupply(piece, at) ||
     bareValves(piece, at) ||
@@ -44,6 +46,8 @@ export function bare(piece: Piece, at: number): boolean {
     bareSubstance(piece, at)
   );
 }
+
+const STILL_THERE = /^(?:the |both |all )?(?:[\w-]+ ){1,3}(?:is |are )?still (?:in|on|up|down|off|out|there|inside)\b/;
 
 /** "Casing bolts crosswise loose, then out". */
 function bareLoose(piece: Piece, at: number): boolean {

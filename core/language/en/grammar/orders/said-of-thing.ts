@@ -116,7 +116,10 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   // How it is, or what was done long ago, is nothing to do; what is then done is.
   const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));
   const isDone = /^gets?$/.test(piece.low(stop));
-  const isState = (STATES.test(piece.low(verb)) && !isMovedOut && !isDone) || /^(?:was|were)$/.test(piece.low(stop));
+  // "All sections are marked with a punch before dismantling": somebody does it.
+  const isByTool = /^with (?:an? |the )?[\w -]+$/.test(piece.lows(verb + 1)) && STATES_BY_TOOL.test(piece.low(verb));
+  const isState =
+    (STATES.test(piece.low(verb)) && !isMovedOut && !isDone && !isByTool) || /^(?:was|were)$/.test(piece.low(stop));
   if (!isOrder && !isThen && isState) return;
   const manners = between.filter(({ low }) => lexicon.isManner(low));
   const thing = piece.words.slice(at, stop);
@@ -247,6 +250,9 @@ const SITS = /^(?:behind|under|underneath|between|against|inside|below|above|bes
 function areAdverbs(piece: Piece, from: number, to: number): boolean {
   return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
 }
+
+/** What is so, or is done with a tool. */
+const STATES_BY_TOOL = /^(?:marked|split|cut|bent|supported|held)$/;
 
 const GOES_ON = /^(?:is|are|was|were|must|should|can|may|will|has|have|needs?|gets?|comes?|goes|go|:)$/;
 

@@ -211,6 +211,10 @@ const TURNS: readonly Turn[] = [
     },
   },
   {
+    name: '"lie it down" lays it',
+    put: instead(/^lie(?= (?:it|them|the [\w-]+(?: [\w-]+)?) (?:down|flat|on))/, 'lay'),
+  },
+  {
     name: '"wash all of it", "give the whole thing a scrub": everything',
     put: (place) =>
       WASHES.test(place.piece.low(place.at - 1)) &&

@@ -216,7 +216,7 @@ const MOVEMENTS: readonly Movement[] = [
     ways: { ...PLACED, together: 'join' },
   },
   {
-    words: 'lay lie',
+    words: 'lay',
     alone: 'place',
     ways: { in: 'place', on: 'place', over: 'lay', back: 'fit', down: 'lay', aside: 'put-aside', out: 'put-aside' },
   },

@@ -1,6 +1,6 @@
 import nlp from 'compromise';
 import { LRUCache } from 'lru-cache';
-import pluralize from 'pluralize';
+import { singularWord } from '../../../../model/names';
 import { joinNames } from './called-so';
 
 /** One word, number or mark of what was said, with where it stands. */
@@ -78,6 +78,9 @@ const SHORT: Readonly<Record<string, string>> = {
   rmv: 'remove',
   't/o': 'remove',
   repl: 'replace',
+  cw: 'clockwise',
+  ccw: 'counterclockwise',
+  acw: 'anticlockwise',
 };
 
 /** Reads words, marks and numbers, also numbers said in words. */
@@ -341,7 +344,7 @@ export function partsOf(name: string): string[] {
 export function singular(word: string): string {
   const known = singulars.get(word);
   if (known !== undefined) return known;
-  const made = /^\d/.test(word) ? word : pluralize.singular(word);
+  const made = /^\d/.test(word) ? word : singularWord(word);
   singulars.set(word, made);
   return made;
 }
