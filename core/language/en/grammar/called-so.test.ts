@@ -80,3 +80,17 @@ test.each<[string, readonly string[]]>([
 ])('what it comes to: %s', (line, meant) => {
   expect(unknown(line)).toEqual(meant);
 });
+
+test.each<[string, readonly string[]]>([
+  [
+    "Front cover's held with six dome nuts, get them off and lift the cover away.",
+    ['take-off: 6 front cover dome nuts', 'take-off: front cover'],
+  ],
+  [
+    'Take the snap ring off the handle pin and knock the pin out.',
+    ['take-off: snap ring; off the handle pin', 'draw: handle pin'],
+  ],
+  ["The key's tight, tap it out", ["draw: key; The key's tight"]],
+])('a short name behind the full one is the same: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});

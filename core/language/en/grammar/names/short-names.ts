@@ -110,12 +110,23 @@ const OFF_WHAT =
 /** "The stator is held by four tie rods, take the rods away": the tie rods. */
 function calledBefore({ name, from }: SaidPart, line: string): string | undefined {
   if (!/^[a-z-]+$/i.test(name)) return undefined;
-  const said = new RegExp(`\\b(?:by|with|has|have) (?:the |a |an |\\w+ )?([a-z-]+ ${name})\\b`, 'i');
+  // "The front cover is held with six nuts, lift the cover away": the front cover.
+  const said = new RegExp(
+    `\\b(?:(?:by|with|has|have) (?:the |a |an |\\w+ )?|(?:the|a|an|its) |^\\s*(?=[a-z-]+ [a-z]+(?: is| are|'s)))([a-z-]+ ${name})(?=[,.;]|'s| (?:is|are|was|has|with|and|to|in|on|off|from|of|by|at|out|back|down|up|before|after|then)\\b)`,
+    'i',
+  );
   const whole = said.exec(line.slice(0, from))?.[1]?.toLowerCase();
   const lead = whole?.split(' ')[0] ?? '';
-  const isName = whole !== undefined && kindFromName(whole) !== 'other' && !STATE.test(lead) && !DETERMINERS.test(lead);
+  const isName =
+    whole !== undefined &&
+    kindFromName(whole) !== 'other' &&
+    !STATE.test(lead) &&
+    !DETERMINERS.test(lead) &&
+    !COUNTS_ON.test(lead);
   return isName && wordsOf(lead)[0]?.value === undefined ? whole : undefined;
 }
+
+const COUNTS_ON = /^(?:other|first|second|third|fourth|next|last|remaining)$/;
 
 /**
  * "Both hoses" of a suction and a discharge hose, "all O-rings" of several kinds: each of them. Undefined where the

@@ -32,7 +32,7 @@ export class Piece {
     words: readonly Word[],
     readonly names: NameIndex,
   ) {
-    this.words = words.map(withoutOwner);
+    this.words = words.flatMap(withoutOwner);
   }
 
   isWay(at: number): boolean {

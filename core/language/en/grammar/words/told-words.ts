@@ -38,21 +38,24 @@ export const STATES =
   /^(?:held|cracked|flattened|scored|chipped|torn|rounded|stripped|seized|burnt|swollen|pitted|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
 export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;
 
-/** "The screw's flanks" are the flanks of the screw. */
-/** "The rod's all the way back", "a roller's rough": how it is. */
+/** "The rod's all the way back", "the cover's held with six nuts": how it is. */
 const SAYS_HOW =
-  /^(?:all|way|too|so|very|really|just|only|now|already|always|never|usually|probably|rough|loose|tight|left|worn|gone|stuck|hot|cold|warm|cool|broken|milky|wet|dry|dirty|bad|okay|ok|fine|done|closed|empty|bent|cracked|scored|pitted|been|got|sitting|seated|damaged|torn|held|made|supposed|showing|leaking|missing|heavy|fragile|brittle|sharp|live|under|soft|hard|blocked|seized|rusty|flush|level)$/;
+  /^(?:all|way|too|so|very|really|just|only|now|already|always|never|usually|probably|rough|loose|tight|left|worn|gone|stuck|hot|cold|warm|cool|broken|milky|wet|dry|dirty|bad|okay|ok|fine|done|closed|empty|bent|cracked|scored|pitted|been|got|sitting|seated|damaged|torn|held|made|supposed|showing|leaking|missing|heavy|fragile|brittle|sharp|live|under|soft|hard|blocked|seized|rusty|flush|level|behind|underneath|beneath|next|inside|fixed|secured|bolted|screwed|retained)$/;
+/** Behind these the word is left as it was said. */
+const SAID_ON =
+  /^(?:at|in|on|off|out|not|the|a|an|still|there|up|down|apart|going|coming|getting|gonna|been|got|made|supposed|)$/;
 
-export function withoutOwner(word: Word, at: number, words: readonly Word[]): Word {
-  // "The drain's at the bottom" is, and owns nothing.
-  if (
-    /^(?:at|in|on|off|out|not|the|a|an|still|there|up|down|apart|going|coming|getting|gonna|)$/.test(
-      words[at + 1]?.low ?? '',
-    )
-  )
-    return word;
-  if (SAYS_HOW.test(words[at + 1]?.low ?? '')) return word;
+/** "The screw's flanks" are the flanks of the screw; "the screw's tight" says that it is. */
+export function withoutOwner(word: Word, at: number, words: readonly Word[]): Word[] {
+  const next = words[at + 1]?.low ?? '';
   const owner = /^([a-z-]{3,})'s$/.exec(word.low)?.[1];
-  if (!owner || NO_OWNERS.test(owner)) return word;
-  return { ...word, low: owner, parts: partsOf(owner), as: owner };
+  // "The drain's at the bottom" is, and owns nothing.
+  if (!owner || NO_OWNERS.test(owner) || SAID_ON.test(next)) return [word];
+  const thing = { ...word, low: owner, parts: partsOf(owner) };
+  if (!SAYS_HOW.test(next)) return [{ ...thing, as: owner }];
+  const to = word.to - 2;
+  return [
+    { ...thing, to },
+    { low: 'is', parts: ['is'], from: to, to: word.to },
+  ];
 }
