@@ -83,7 +83,7 @@ test.each<[string, readonly string[]]>([
 
 test.each<[string, readonly string[]]>([
   [
-    "Front cover's held with six dome nuts, get them off and lift the cover away.",
+    "The front cover's held with six dome nuts, get them off and lift the cover away.",
     ['take-off: 6 front cover dome nuts', 'take-off: front cover'],
   ],
   [

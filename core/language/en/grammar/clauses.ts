@@ -17,6 +17,7 @@ import {
   REASON_OPENING,
   REMARK_OPENING,
 } from './words/lexicon';
+import { isCalledSo } from './words/called-so';
 import { ALSO_NOUN, NOTHING_ELSE, type ReadVerb, verbAt } from './words/operations';
 import { baseOf } from './words/verb-forms';
 import { RENEWING } from './words/verdict-words';
@@ -312,6 +313,17 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? '')) ||
       isShortOrder(sentence, opened, at, behind)
     );
-  if (ALSO_NOUN.test(sentence.lows[at] ?? '')) return named || isNounOfNone(sentence, at, next.low);
+  // "Remove the nut and lock washer": a washer, and nothing is locked.
+  if (isCalledSo(sentence.lows.slice(at, at + 2).join(' '))) return false;
+  if (ALSO_NOUN.test(sentence.lows[at] ?? ''))
+    return named || isNounOfNone(sentence, at, next.low) || isNotedOrder(sentence, first, behind);
   return named || !isSubstance([next.low]);
+}
+
+/** "Hold shaft and turn impeller", "remove screws and press seal out": notes without articles, before and behind. */
+function isNotedOrder(sentence: Sentence, first: number, behind: number): boolean {
+  const opened = verbAt(sentence.lows, first);
+  if (!opened || NAMED_NEXT.test(sentence.lows[first + opened.length] ?? '')) return false;
+  const named = nounPhraseAt(sentence, behind)?.phrase;
+  return named !== undefined && isCalledPart(named);
 }

@@ -188,7 +188,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
 
 const NUMBER = new RegExp(`^(?:${NUMBERS})$`);
 const NO_NAME =
-  /\bkits?$| (?:parts?|pieces?|half|halves|portions?|sections?) of |^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?|innards|internals|insides|guts)$| (?:left|right|up|down)$|^following |^make |^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
+  /\bkits?$| (?:parts?|pieces?|half|halves|portions?|sections?) of |^(?:left|right|up|down|top|bottom|inner|outer|upper|lower|first|last|next|whole|hand|piece|bit|there|here|ones?|group|unit|others?|innards|internals|insides|guts)$| (?:left|right|up|down)$|^following |^make |^(?:fit|turn|run|bend|hold|twist|spin|remove|loosen|tighten|replace|renew|inspect|install|refit|lubricate|connect|disconnect|isolate) (?!down)|^(?:first|second|third|fourth|fifth|sixth|last|next|remaining|final|same|other) |^(?:what|whatever|which|whichever|who|how|where|when|why|anything|something|nothing)\b/i;
 
 /** Words that a language library takes for something else, and that the trade has in names. */
 function isNounToo(word: string): boolean {
