@@ -94,3 +94,31 @@ test.each<[string, readonly string[]]>([
 ])('a short name behind the full one is the same: %s', (line, meant) => {
   expect(unknown(line)).toEqual(meant);
 });
+
+test.each<[string, readonly string[]]>([
+  ['hold shaft and turn impeller', ['hold: shaft', 'turn: impeller']],
+  ['remove screws and press seal out', ['take-off: screws', 'draw: seal']],
+  ['clean groove and fit ring', ['clean: groove', 'fit: ring']],
+  ['clean bore and seat bearing', ['clean: bore', 'seat: bearing']],
+  ['fit shim and lock plate', ['fit: shim, lock plate']],
+  ['fit spring and cap', ['fit: spring, cap']],
+  ['remove cover and support ring', ['take-off: cover, support ring']],
+])('a list, or a second order, without articles: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});
+
+test.each<[string, readonly string[]]>([
+  ['warm the housing and the bearing will drop out', ['heat: housing']],
+  ['heat the hub and the gear slides off', ['heat: hub', 'draw: gear']],
+  ['give the cover nuts a final pull', ['torque: cover nuts']],
+])('what follows from it: %s', (line, meant) => {
+  expect(unknown(line)).toEqual(meant);
+});
+
+test.each([
+  'lift the cover and the gasket will stay on the body',
+  'remove the filter or strainer',
+  'replace the seal or the whole cartridge',
+])('neither a list nor a way of doing it: %s', (line) => {
+  expect(asks(line, emptyWorkbook().series)).toBe(true);
+});

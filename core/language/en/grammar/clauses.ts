@@ -5,6 +5,7 @@ import { beginsFacing, isJoint } from './names/name-ends';
 import { isCalledPart, nounPhraseAt } from './names/noun-phrase';
 import type { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
+import { isCalledSo } from './words/called-so';
 import {
   CAUTION_OPENING,
   CONDITION_OPENING,
@@ -17,7 +18,6 @@ import {
   REASON_OPENING,
   REMARK_OPENING,
 } from './words/lexicon';
-import { isCalledSo } from './words/called-so';
 import { ALSO_NOUN, NOTHING_ELSE, type ReadVerb, verbAt } from './words/operations';
 import { baseOf } from './words/verb-forms';
 import { RENEWING } from './words/verdict-words';

@@ -88,6 +88,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
           catchesPart(said) ||
+          (movesParts(verb) && isOrOther(said)) ||
           (movesParts(verb) && (listsParts(said) || listsNewParts(said))) ||
           (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
@@ -271,6 +272,12 @@ function isDoneAt(sentence: Sentence, be: number): boolean {
 
 /** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
+/** "Remove the filter or strainer": one of them, or each that is there. */
+function isOrOther(sentence: Sentence): boolean {
+  const other = sentence.lows[0] === 'or' ? nounPhraseAt(sentence, 1) : undefined;
+  return other !== undefined && other.end === sentence.words.length && isCalledPart(other.phrase);
+}
+
 /** "Filters out, all three scrapped". */
 const DONE_FOR_GOOD =
   /^(?:(?:all|both|each|every one)(?: \w+)?|it|they|\d+|old ones?) (?:scrapped|binned|discarded|thrown away|renewed|replaced|chucked)$/i;

@@ -58,8 +58,8 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   const told = sentence.lows.slice(at).join(' ');
   // "Hook out the rings, the lantern ring lies in the middle": a statement.
   const behind = sentence.words.findIndex(({ to }) => to === next.to) + 1;
-  if (/^(?:lies|sits|stays|remains|belongs|stands|hangs|points|is|are)$/.test(sentence.lows[behind] ?? ''))
-    return false;
+  // "Warm the housing and the bearing will drop out": what becomes of it.
+  if (STATES_OF_NEXT.test(sentence.lows.slice(behind).join(' '))) return false;
   // "Inspect the slippers, any rounding of the edges": what is looked for.
   if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;
   if (/^(?:count|catch|write|call|tell|ask) |^go to \d/.test(told) || lexicon.REMARK_OPENING.test(told)) return false;
@@ -77,6 +77,9 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
     !lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
   );
 }
+
+const STATES_OF_NEXT =
+  /^(?:lies|sits|stays?|remains?|belongs?|stands?|hangs?|points?|is|are|will|would|can|may|might|should|must|(?:comes?|goes|go|moves?|turns?) with|drops?|falls?)(?= |$)/;
 
 /** "The upper male and female glands": what one says of several is said of each. */
 function withSharedWords(sentence: Sentence, phrases: readonly NounPhrase[]): NounPhrase[] {

@@ -14,7 +14,9 @@ export function given(piece: Piece, at: number): boolean {
   const verb = things && givenVerb(piece, things.end);
   if (!things || !verb) return false;
   piece.words.splice(things.end, verb.length);
-  piece.words[at] = piece.as(at, verb.low);
+  // "Give the nuts a final pull": with the wrench.
+  const isTightened = verb.low === 'pull' && things.phrases.every(({ name }) => lexicon.FASTENS.test(name));
+  piece.words[at] = piece.as(at, isTightened ? 'tighten' : verb.low);
   return true;
 }
 
@@ -27,7 +29,7 @@ export function givenVerb(piece: Piece, at: number): { low: string; length: numb
 
 /** "A quick wipe", "a couple of good whacks". */
 const GIVEN =
-  /^(a couple of|a few|another|an|a|two|three|some) (?:(?:good|quick|light|sharp|final|little|proper) )?([a-z]+)(?= |$)/;
+  /^(a couple of|a few|another|an|a|two|three|some) (?:(?:good|quick|light|sharp|final|last|little|proper) )?([a-z]+)(?= |$)/;
 
 /** "Give the shaft a light coat of oil", "everything gets a coat of oil first": it is coated with that. */
 export function coated(piece: Piece, at: number, from: number, stop: number): boolean {

@@ -167,7 +167,9 @@ function goRound(piece: Piece): void {
   const at = piece.orderStart();
   const said = GOES_ROUND.exec(piece.lows(at))?.[0];
   const things = said === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(said)).phrases;
-  if (said === undefined || !things?.length || !things.every(({ name }) => lexicon.FASTENS.test(name))) return;
+  if (said === undefined || !things?.length) return;
+  const areThem = things.every(({ pronoun }) => pronoun) && !/ over$/.test(said);
+  if (!areThem && !things.every(({ name }) => lexicon.FASTENS.test(name))) return;
   // "Go over the nuts with a brush" tightens none.
   const isTorqued = piece.words.some((_, i) => i > at && torqueAt(piece.sentence(), i) !== undefined);
   if (/ over$/.test(said) && !isTorqued) return;

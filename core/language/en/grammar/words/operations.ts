@@ -158,7 +158,7 @@ const MOVEMENTS: readonly Movement[] = [
   },
   {
     words:
-      'tap knock drift punch hammer bump jack squeeze shove nudge chisel smack whack thump beat hit strike bash belt',
+      'tap rap knock drift punch hammer bump jack squeeze shove nudge chisel smack whack thump beat hit strike bash belt',
     ways: { ...SHIFTS, ...COMES_OUT, ...PRESSES, back: 'move' },
   },
   {
