@@ -110,6 +110,10 @@ test.each<[string, readonly string[]]>([
 test.each<[string, readonly string[]]>([
   ['warm the housing and the bearing will drop out', ['heat: housing']],
   ['heat the hub and the gear slides off', ['heat: hub', 'draw: gear']],
+  ['it should now be possible to remove the shaft', ['take-off: shaft']],
+  ['that lets you slide the sleeve off', ['draw: sleeve']],
+  ['the bearing will have to be pulled off', ['draw: bearing']],
+  ['take out the two screws comma then the plate full stop', ['take-off: 2 screws', 'take-off: plate']],
   ['give the cover nuts a final pull', ['torque: cover nuts']],
 ])('what follows from it: %s', (line, meant) => {
   expect(unknown(line)).toEqual(meant);
@@ -117,7 +121,9 @@ test.each<[string, readonly string[]]>([
 
 test.each([
   'lift the cover and the gasket will stay on the body',
+  "don't take the bolts out, just loosen them",
   'remove the filter or strainer',
+  'put the thick shim at the back and the thin one in front',
   'replace the seal or the whole cartridge',
 ])('neither a list nor a way of doing it: %s', (line) => {
   expect(asks(line, emptyWorkbook().series)).toBe(true);

@@ -67,6 +67,20 @@ function orderedByUs(lows: readonly string[]): boolean {
   return said !== undefined && verbAt(lows, said.trim().split(' ').length) !== undefined;
 }
 
+/** "Don't take the bolts out, just loosen them": what is to be done instead. */
+export function ordersInstead({ lows }: Sentence): boolean {
+  return lows.some((low, at) => {
+    const next = /^(?:just|only|rather|instead|simply)$/.test(low) ? at + 1 : at;
+    return (
+      at > 1 &&
+      low !== 'use' &&
+      /^(?:,|;|but)$/.test(lows[at - 1] ?? '') &&
+      /^(?:it|them|the)$/.test(lows[next + 1] ?? '') &&
+      verbAt(lows, next) !== undefined
+    );
+  });
+}
+
 /** "It's sealed with silicone so break the joint with a scraper". */
 export function ordersSo({ lows }: Sentence): boolean {
   const so = lows.indexOf('so');

@@ -8,6 +8,7 @@ import {
   isOneVerb,
   joinsOrder,
   ONCE_MORE,
+  ordersInstead,
   ordersSo,
   ordersWithTool,
   RENEWED_IF,
@@ -61,9 +62,10 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       NEXT_OR_TOOL.test(text) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
-  const warned = [...note.cautions.map(({ text }) => text), ...note.how].find((text) =>
-    ordersSo(sentenceOf(text, names)),
-  );
+  const cautions = note.cautions.map(({ text }) => text);
+  const warned =
+    [...cautions, ...note.how].find((text) => ordersSo(sentenceOf(text, names))) ??
+    cautions.find((text) => ordersInstead(sentenceOf(text, names)));
   if (noted !== undefined || warned !== undefined) return doubtAbout(line, noted ?? warned ?? line);
   for (const { verb, parts, how, why, about, cautions, figure, looks } of acts) {
     const beside = [...how, ...why, ...(about !== undefined && verb !== 'attend' ? [about] : [])];
@@ -102,6 +104,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           TAKES_ALONG.test(text) ||
           DONE_FOR_GOOD.test(text) ||
+          OTHER_ONES.test(text) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
           MADE_TIGHT.test(text) ||
@@ -113,7 +116,12 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       [...how, ...why, ...cautions.map(({ text }) => text)].find((text) => ordersSo(sentenceOf(text, names))) ??
       cautions
         .map(({ text }) => text)
-        .find((text) => remindsOfPart(sentenceOf(text, names)) || WILL_COME_OFF.test(text)) ??
+        .find(
+          (text) =>
+            ordersInstead(sentenceOf(text, names)) ||
+            remindsOfPart(sentenceOf(text, names)) ||
+            WILL_COME_OFF.test(text),
+        ) ??
       looks.find((sign) => /\bthen\b|^(?:they|it) (?:go(?:es)?|must go|has to go)$/.test(sign)) ??
       (verb === 'attend' && about !== undefined && comesOff(sentenceOf(about, names)) ? about : undefined) ??
       (about !== undefined && hidesWay(sentenceOf(about, names)) ? about : undefined);
@@ -272,6 +280,10 @@ function isDoneAt(sentence: Sentence, be: number): boolean {
 
 /** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
+/** "Put the thick shim at the back and the thin one in front": another of them, somewhere else. */
+const OTHER_ONES =
+  / and (?:the|all the|both) (?:[\w-]+ )?ones? (?:in|on|at|to|into|onto|behind|under|through|from|off|out|with)\b/i;
+
 /** "Remove the filter or strainer": one of them, or each that is there. */
 function isOrOther(sentence: Sentence): boolean {
   const other = sentence.lows[0] === 'or' ? nounPhraseAt(sentence, 1) : undefined;

@@ -424,7 +424,7 @@ function letHappen(
     isFlow ||
     runsOut ||
     /^(?:drain|flow|empty|run (?:out|off|dry|empty))/.test(happens) ||
-    (object?.pronoun === true && happens === 'drip');
+    (object?.pronoun === true && happens === 'drip' && !/\b(?:gland|packing|box)s?$/.test(meant || before));
   const isOfPlug = drains && /\b(?:plug|cock|valve|tap|screw|nut|cap|hose|pipe|line)s?$/.test(it);
   const about = object?.pronoun && it !== '' ? (isOfPlug ? 'the pump' : it) : thing;
   const end = named?.end ?? aboutEnd;

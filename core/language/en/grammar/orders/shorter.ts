@@ -18,6 +18,7 @@ export function sayShorter(piece: Piece): void {
   // "Now that the cover is off".
   if (piece.lows(0).startsWith('now that ')) piece.words.splice(0, 2, piece.as(0, 'once'));
   leaveOut(piece);
+  nowPossible(piece);
   introduced(piece);
   feelOver(piece);
   lookHow(piece);
@@ -40,6 +41,15 @@ export function sayShorter(piece: Piece): void {
   takeHold(piece);
   lookOn(piece);
 }
+
+/** "It should now be possible to remove the shaft": remove it; "this allows you to slide the sleeve off": slide it. */
+function nowPossible(piece: Piece): void {
+  const said = POSSIBLE.exec(piece.lows(0))?.[0].trim();
+  if (said !== undefined && verbAt(piece.lowsFrom(wordsIn(said)), 0)) piece.words.splice(0, wordsIn(said));
+}
+
+const POSSIBLE =
+  /^(?:(?:and|now|then|so) )*(?:it (?:is|should|will|must)(?: now| then)?(?: be)?(?: now| then)? possible to|(?:this|that|which) (?:now )?(?:lets you|allows you to|enables you to)|you (?:will|should) now be able to|you are now able to) /;
 
 /** "Put 0.5 bar of air in the chamber", "blow it up to 20 psi": proved under that pressure. */
 function putPressure(piece: Piece): void {

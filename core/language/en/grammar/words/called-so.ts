@@ -79,7 +79,7 @@ const LONGER: readonly { readonly words: RegExp; readonly length: number }[] = [
 
 /** What a name is followed by where it stands at the head of what is said. */
 const BEHIND =
-  /^(?:off|out|in|on|back|up|down|away|home|comes?|goes|go|is|are|was|were|must|should|can|has|have|gets?|stays?|needs?|unscrews?|next|first|undone|loose|tight|dry|clean|flat|new|old|crosswise|:|\d.*)$/;
+  /^(?:off|out|in|on|back|up|down|away|home|comes?|goes|go|is|are|was|were|must|should|can|has|have|gets?|stays?|needs?|unscrews?|next|first|undone|loose|tight|dry|clean|flat|new|old|crosswise|:|\(|\d.*)$/;
 
 /** Joins the words of such a name to one, where it heads what is said: "set screws out, three of them". */
 export function joinNames(read: readonly Word[]): readonly Word[] {

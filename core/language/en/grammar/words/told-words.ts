@@ -32,7 +32,7 @@ export const ALLOWED =
 export const PERCEIVED = /^(?:feel|hear|see|notice|find|need|have|get|want|watch|look|let|use|know)$/;
 /** What is done to something; with what makes it an order in brackets. */
 export const PASSIVE =
-  /^(?:((?:must|should|can|may|will|shall)(?: (?:then|now|also|next|always|only|first))? be|has to be|have to be|needs to be|need to be|(?:(?:is|are) )?(?:(?:now|then) )?(?:(?:free|ready) )?to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
+  /^(?:((?:must|should|can|may|will|shall)(?: (?:then|now|also|next|always|only|first))? be|has to be|have to be|needs to be|need to be|will have to be|will need to be|going to have to be|(?:(?:is|are) )?(?:(?:now|then) )?(?:(?:free|ready) )?to be|needs?|wants?)|is|are|was|were|gets?)(?= (?!not|never|no longer))/;
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
   /^(?:held|cracked|flattened|scored|chipped|torn|rounded|stripped|seized|burnt|swollen|pitted|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;

@@ -122,6 +122,7 @@ function readWords(text: string): readonly Word[] {
   timesBehind(single);
   joinedPlaces(single);
   withoutAbbreviationDots(single, text);
+  spokenMarks(single);
   throughBolts(single);
   soManyOff(single);
   const plain = withoutReferences(single);
@@ -172,6 +173,18 @@ function ordinals(words: Word[]): void {
 const ORDINALS: Readonly<Record<string, string>> = {
   ...{ '1st': 'first', '2nd': 'second', '3rd': 'third', '4th': 'fourth', '5th': 'fifth', '6th': 'sixth' },
 };
+
+/** "Remove the circlip full stop", "the screws comma then the plate": marks as some say them when they dictate. */
+function spokenMarks(words: Word[]): void {
+  for (let at = words.length - 1; at > 0; at -= 1) {
+    const said = `${words[at]?.low} ${words[at + 1]?.low ?? ''}`.trim();
+    const length = /^(?:full stop|new line|new paragraph)$/.test(said) ? 2 : 1;
+    const low = length === 2 ? '.' : words[at]?.low === 'comma' ? ',' : undefined;
+    if (low === undefined) continue;
+    const [first, last] = [words[at] as Word, words[at + length - 1] as Word];
+    words.splice(at, length, { low, parts: [low], as: low, from: first.from, to: last.to });
+  }
+}
 
 /** "Through bolts" are called so, and nothing goes through a bolt. */
 function throughBolts(words: Word[]): void {
