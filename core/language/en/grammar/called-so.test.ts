@@ -121,6 +121,8 @@ test.each<[string, readonly string[]]>([
 
 test.each([
   'lift the cover and the gasket will stay on the body',
+  'stack the impellers with the diffusers between',
+  'thread lock on the screws',
   "don't take the bolts out, just loosen them",
   'remove the filter or strainer',
   'put the thick shim at the back and the thin one in front',

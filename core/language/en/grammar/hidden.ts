@@ -105,6 +105,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           TAKES_ALONG.test(text) ||
           DONE_FOR_GOOD.test(text) ||
           OTHER_ONES.test(text) ||
+          (movesParts(verb) && isPutBetween(said)) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
           MADE_TIGHT.test(text) ||
@@ -283,6 +284,18 @@ const NOT = /^(?:not|never|cannot|\w+n't)$/;
 /** "Put the thick shim at the back and the thin one in front": another of them, somewhere else. */
 const OTHER_ONES =
   / and (?:the|all the|both) (?:[\w-]+ )?ones? (?:in|on|at|to|into|onto|behind|under|through|from|off|out|with)\b/i;
+
+/** "Stack the impellers with the diffusers between": they are put there as well. */
+function isPutBetween(sentence: Sentence): boolean {
+  const between = sentence.lows[0] === 'with' ? nounPhraseAt(sentence, 1) : undefined;
+  return (
+    between !== undefined &&
+    isCalledPart(between.phrase) &&
+    /^(?:(?:in )?between|underneath|behind it|in front)(?: them| each)?$/.test(
+      sentence.lows.slice(between.end).join(' '),
+    )
+  );
+}
 
 /** "Remove the filter or strainer": one of them, or each that is there. */
 function isOrOther(sentence: Sentence): boolean {

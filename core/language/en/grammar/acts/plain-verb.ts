@@ -80,6 +80,8 @@ export function plainVerb(
   }
   // "Lock it with the pin": held by it, or held with it.
   if (phrase === 'lock' && object?.pronoun && HELD_WITH.test(told)) return undefined;
+  // "Lock with wire": the bolts, and no switch.
+  if (verb === 'lock-out' && LOCKED_WITH.test(told)) return { verb: 'pin' };
   if (verb === 'lock-out' && phrase === 'lock' && locksPart(objectText, object, reading)) {
     const by = sentence.lows[at] === 'with' ? nounPhraseAt(sentence, at + 1) : undefined;
     // "Lock the shaft with the wrench": held.
@@ -457,3 +459,6 @@ const WEARS =
   /\b(?:seals?|o-?rings?|rings?|gaskets?|packings?|bearings?|washers?|diaphragms?|filters?|screens?|pins?|kit|brushes|belts?|springs?|vanes?|hoses?|poppets?|seats?|leathers?|wipers?)$/;
 
 const DRAINS = /\bdrain (?:plug|cock|tap|valve|screw)s?$|^drains?$/;
+
+const LOCKED_WITH =
+  /^lock (?:(?:it|them|both|all) )?with (?:an? |the |new )*(?:[\w-]+ )?(?:wires?|pins?|cotters?|tabs?|plates?|washers?|circlips?)\b/;

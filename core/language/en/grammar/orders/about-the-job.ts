@@ -60,6 +60,12 @@ export const ABOUT_THE_JOB: readonly Turn[] = [
   {
     name: '"gloves and goggles on": worn',
     put: ({ piece, at, said, before }) => {
+      const put = WEARS.exec(said)?.[0];
+      if (put !== undefined) {
+        piece.words.splice(at + wordsIn(put) - 1, 1);
+        piece.words[at] = piece.as(at, 'wear');
+        return true;
+      }
       const worn = WORN.exec(said)?.[0];
       if (worn === undefined || !/^(?:|,|[.;:–-])$/.test(before.at(-1) ?? '')) return false;
       const on = at + wordsIn(worn);
@@ -69,6 +75,10 @@ export const ABOUT_THE_JOB: readonly Turn[] = [
     },
   },
 ];
+
+/** "Put your glasses on". */
+const WEARS =
+  /^(?:put|get|have) (?:your|safety|some) (?:[\w-]+ )?(?:gloves|goggles|glasses|mask|apron|visor|ear defenders) on(?= ?[,.;]|$| and )/;
 
 const OIL_CHANGE =
   /^(?:change|renew|replace|swap) (the|your|its) ((?:[a-z-]+ ){0,2}?)(oil|coolant|grease oil|buffer fluid|barrier fluid|transmission fluid|hydraulic oil)(?: (?:as well|too|now|while you're (?:there|at it|in there)))*(?= ?[,.;]|$| and | with | for )/;

@@ -52,6 +52,7 @@ const CALLED_SO: Readonly<Record<string, string>> = {
   swing: 'bolt|check|gate|arm',
   tap: 'bolt',
   test: 'cock|plug|port|tap|nipple|fitting',
+  thread: 'lock|locker|sealant|sealer|tape|paste|insert',
   tie: 'rod|bolt|bar|plate',
   turn: 'buckle',
   vent: 'plug|screw|valve|cap|pipe|line|cock|tube',
