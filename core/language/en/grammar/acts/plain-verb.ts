@@ -460,5 +460,4 @@ const WEARS =
 
 const DRAINS = /\bdrain (?:plug|cock|tap|valve|screw)s?$|^drains?$/;
 
-const LOCKED_WITH =
-  /^lock (?:(?:it|them|both|all) )?with (?:an? |the |new )*(?:[\w-]+ )?(?:wires?|pins?|cotters?|tabs?|plates?|washers?|circlips?)\b/;
+const LOCKED_WITH = /^lock (?:(?:it|them|both|all) )?with (?:an? |the |new )*(?:locking |safety |steel )?wires?\b/;
