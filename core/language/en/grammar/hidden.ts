@@ -60,6 +60,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
       hidesOrder(sentenceOf(text, names)) ||
       / then (?:on|off|in|out)(?: with| using|$)/i.test(text) ||
       NEXT_OR_TOOL.test(text) ||
+      isDoneWithTool(sentenceOf(text, names)) ||
       (!lexicon.REMARK_OPENING.test(text.toLowerCase()) && hidesDone(sentenceOf(text, names))),
   );
   const cautions = note.cautions.map(({ text }) => text);
@@ -130,6 +131,15 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
     return doubtAbout(line, hidden);
   }
   return undefined;
+}
+
+/** "All sections are marked with a punch": somebody does it. */
+function isDoneWithTool({ lows }: Sentence): boolean {
+  const tool = lows.findIndex(
+    (low, at) => at > 2 && /^(?:with|using)$/.test(low) && /^(?:an?|the)$/.test(lows[at + 1] ?? ''),
+  );
+  const base = tool < 0 ? undefined : baseOf(lows[tool - 1] ?? '', 'past');
+  return base !== undefined && /^(?:is|are)$/.test(lows[tool - 2] ?? '') && verbAt([base], 0) !== undefined;
 }
 
 /** "The back plate is next, four nuts": out or in; "the lock nut needs the 30 spanner": loosened or tightened. */

@@ -59,6 +59,8 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   // "Hook out the rings, the lantern ring lies in the middle": a statement.
   const behind = sentence.words.findIndex(({ to }) => to === next.to) + 1;
   // "Warm the housing and the bearing will drop out": what becomes of it.
+  // "The gears are fitted, driving gear first": in which order.
+  if (sentence.lows[at - 1] === ',' && /^(?:first|last)$/.test(sentence.lows[behind] ?? '')) return false;
   if (STATES_OF_NEXT.test(sentence.lows.slice(behind).join(' '))) return false;
   // "Inspect the slippers, any rounding of the edges": what is looked for.
   if (sentence.lows[at - 1] === ',' && /^any /.test(told)) return false;

@@ -214,13 +214,17 @@ function alone(piece: Piece, start: number, { comma }: Order): Introduced | unde
   const first = piece.words.findIndex(({ low }, i) => i > start && (low === ',' || AT_NAMED.test(piece.lows(i))));
   const found = thingAt(piece, start, Math.min(first < 0 ? comma : first, comma));
   if (!found) return undefined;
-  const told = piece.words.slice(found.end, comma);
+  // "Set screws on the collar, three of them, back them out".
+  const number = /, \S+ of (?:them|those)$/.test(piece.lowsUpTo(found.end, comma)) ? comma - 3 : -1;
+  const count = piece.words[number]?.value === undefined ? [] : piece.words.slice(number, number + 1);
+  const told = piece.words.slice(found.end, count.length > 0 ? number - 1 : comma);
   const isSize = /^, [\d/.-]+ ?(?:mm|in|inch)$/.test(piece.lowsUpTo(found.end, comma));
   const isWhere = AT_NAMED.test(piece.lows(found.end)) && !told.some(({ low }) => SAYS_MORE.test(low));
   // "New O-ring on each cartridge, wet it" puts one there, "new gasket, cut it flush" as well.
   const isPut = found.thing.state.includes('new');
   if ((told.length > 0 && !isSize && !isWhere) || isPut) return undefined;
-  return { thing: found.thing, words: piece.words.slice(start, found.end), told };
+  const named = piece.words.slice(start, found.end);
+  return { thing: found.thing, words: count.length > 0 ? [...count, ...withoutDeterminer(named)] : named, told };
 }
 
 function isEndOf(piece: Piece, at: number, comma: number, rest: RegExp): boolean {
