@@ -101,6 +101,9 @@ test.each<[string, readonly string[]]>([
   ['clean groove and fit ring', ['clean: groove', 'fit: ring']],
   ['clean bore and seat bearing', ['clean: bore', 'seat: bearing']],
   ['fit shim and lock plate', ['fit: shim, lock plate']],
+  ['pull the plunger and seal out', ['draw: plunger, seal']],
+  ['pull the ring and spring out', ['draw: ring, spring']],
+  ['take the nut and washer off', ['take-off: nut, washer']],
   ['fit spring and cap', ['fit: spring, cap']],
   ['remove cover and support ring', ['take-off: cover, support ring']],
 ])('a list, or a second order, without articles: %s', (line, meant) => {
@@ -121,6 +124,7 @@ test.each<[string, readonly string[]]>([
 
 test.each([
   'lift the cover and the gasket will stay on the body',
+  'replace the pins by bolts',
   'stack the impellers with the diffusers between',
   'thread lock on the screws',
   "don't take the bolts out, just loosen them",

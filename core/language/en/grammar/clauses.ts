@@ -3,6 +3,7 @@ import { movesParts } from './acts/reading';
 import { lastWordsOf, namesAt } from './names/known-names';
 import { beginsFacing, isJoint } from './names/name-ends';
 import { isCalledPart, nounPhraseAt } from './names/noun-phrase';
+import { isPartNoun } from './names/part-nouns';
 import type { Sentence } from './names/sentence';
 import { toolAt } from './names/tools';
 import { isCalledSo } from './words/called-so';
@@ -313,6 +314,9 @@ function opensAct(sentence: Sentence, start: number, from: number, afterComma: b
       (/^(?:your|a|an)$/.test(next.low) && !ALSO_NOUN.test(sentence.lows[at] ?? '')) ||
       isShortOrder(sentence, opened, at, behind)
     );
+  // "Pull the plunger and seal out": a seal, and nothing is sealed.
+  const isMoved = opened?.is === 'movement' && /^(?:off|out|in|on)$/.test(next.low);
+  if (isMoved && verb.is === 'verb' && verb.length === 1 && isPartNoun(sentence.lows[at] ?? '')) return false;
   // "Remove the nut and lock washer": a washer, and nothing is locked.
   if (isCalledSo(sentence.lows.slice(at, at + 2).join(' '))) return false;
   if (ALSO_NOUN.test(sentence.lows[at] ?? ''))

@@ -106,6 +106,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           TAKES_ALONG.test(text) ||
           DONE_FOR_GOOD.test(text) ||
           OTHER_ONES.test(text) ||
+          (verb === 'renew' && isInItsPlace(said)) ||
           (movesParts(verb) && isPutBetween(said)) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
@@ -304,6 +305,17 @@ function isPutBetween(sentence: Sentence): boolean {
     /^(?:(?:in )?between|underneath|behind it|in front)(?: them| each)?$/.test(
       sentence.lows.slice(between.end).join(' '),
     )
+  );
+}
+
+/** "Replace the pins by bolts": another part takes its place. */
+function isInItsPlace(sentence: Sentence): boolean {
+  const other = /^(?:by|with|for|against)$/.test(sentence.lows[0] ?? '') ? nounPhraseAt(sentence, 1) : undefined;
+  return (
+    other !== undefined &&
+    other.end === sentence.words.length &&
+    !other.phrase.state.includes('new') &&
+    isCalledPart(other.phrase)
   );
 }
 

@@ -72,9 +72,17 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (sentence.lows[at - 1] === ',' && isShort && isOffNext) return true;
   if (sentence.lows[at - 1] === ',' && !/\band\b/.test(sentence.lows.slice(at).join(' '))) return false;
   // "The poppet and seat for wear" are two parts, and nothing is seated.
-  const isNamed = kindFromName(next.name) !== 'other' && isJoint(sentence.words[at + next.words.length]);
+  const isKind = kindFromName(next.name) !== 'other';
+  const verb = verbAt(sentence.lows, at);
+  // "Pull the plunger and seal out": a seal, and nothing is sealed.
+  const isMoved =
+    sentence.lows[at - 1] === 'and' &&
+    (verb === undefined || (verb.is === 'verb' && verb.length === 1)) &&
+    /^(?:off|out|from|in|on|back|away)$/.test(sentence.lows[behind] ?? '');
+  if (isKind && isMoved) return true;
+  const isNamed = isKind && isJoint(sentence.words[at + next.words.length]);
   return (
-    (verbAt(sentence.lows, at) === undefined || isNamed) &&
+    (verb === undefined || isNamed) &&
     !beginsFacing(sentence, at) &&
     !lexicon.MANNER_PHRASE.test(sentence.lows.slice(at).join(' '))
   );
