@@ -41,6 +41,8 @@ export function verbMeant(
     where += facing[0].trim().split(' ').length;
   const bench = isInPart ? '' : placeText(sentence, where);
   const { movement, phrase } = read;
+  // "Spread the flanges with a wedge": apart, and nothing is bent.
+  if (phrase === 'spread' && HALVES.test(objectText)) return { verb: 'split' };
   // "Break all sharp edges": with a stone, and nothing comes loose.
   if (phrase === 'break' && EDGES.test(objectText)) return { verb: 'dress' };
   const moving = { reading, sentence, movement, phrase, ways, objects, object, objectText, at, told, where, bench };
@@ -233,6 +235,7 @@ const LEFTWARDS = /\b(?:counter-?|anti-?)clockwise\b|\bccw\b|\bto the left\b/;
 const COMES_AWAY =
   /\buntil (?:it|they) (?:comes?|slides?|falls?|drops?|pops?|is|are) (?:right |fully )?(?:off|out|away|free (?:of|from))\b/;
 const KNOCKS = /^(?:tap|knock|hammer|smack|whack|thump|bump|punch)$/;
+const HALVES = /\b(?:flange|halve|half|casing|case|housing|joint)s?$/;
 const EDGES = /\b(?:edge|corner|burr)s?$/;
 
 /** "Tap it until it moves": loosened, and still there. */

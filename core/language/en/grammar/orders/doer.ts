@@ -129,9 +129,9 @@ export function fetched(piece: Piece, at: number): boolean {
   return true;
 }
 
-const SETS_UP = /^(?:fit|put|mount|insert|set up|slip|screw)$/;
+const SETS_UP = /^(?:fit|put|mount|insert|set up|rig|rig up|slip|screw)$/;
 const FETCHES =
-  /^(?:(?:you|we)(?:'ll| will)? need(?= (?:the|your) [^,.]*? to )|take|grab|get|pick up|fetch|use|fit|put|mount|insert|set up|slip|screw)(?= )/;
+  /^(?:(?:you|we)(?:'ll| will)? need(?= (?:the|your) [^,.]*? to )|take|grab|get|pick up|fetch|use|fit|put|mount|insert|set up|rig up|rig|slip|screw)(?= )/;
 
 /** Leaves out that it is put on: "the puller on and ...", "the puller in place and ...". */
 function setsUp(piece: Piece, at: number): void {

@@ -1,3 +1,4 @@
+import { objectsAt } from '../acts/objects';
 import { RUNNING_SIGNS } from '../acts/plain-verb';
 import { isWornWord } from '../names/name-ends';
 import { toolAt } from '../names/tools';
@@ -40,6 +41,9 @@ function instead(pattern: RegExp, low: string): Turn['put'] {
     return true;
   };
 }
+
+const RUN_THROUGH =
+  /^(?:run|put|pass|send|pull) ((?:an? |the )(?:[\w/-]+ ){0,2}?(tap|die|reamer|chaser|brush|rag|cloth)) (?:through|down|over|into|along|up|in) (?=(?:the|all|each|every|both) )/;
 
 const TURNS: readonly Turn[] = [
   ...ABOUT_THE_JOB,
@@ -208,6 +212,19 @@ const TURNS: readonly Turn[] = [
       const isWhole = /^all of it (?:,|$)/.test(`${said} `) && piece.low(at - 1) === ',';
       if (isWhole) piece.words.splice(at - 1, 4);
       return isWhole;
+    },
+  },
+  {
+    name: '"run a tap through the holes" dresses them with it',
+    put: ({ piece, at, said }) => {
+      const [ran, through, tool] = RUN_THROUGH.exec(said) ?? [];
+      const things = ran === undefined ? undefined : objectsAt(piece.sentence(), at + wordsIn(ran));
+      if (ran === undefined || tool === undefined || through === undefined || !things?.phrases.length) return false;
+      const words = piece.words.slice(at + 1, at + 1 + wordsIn(through));
+      const what = piece.words.slice(at + wordsIn(ran), things.end);
+      const verb = piece.as(at, /^(?:brush|rag|cloth|wire)$/.test(tool) ? 'clean' : 'dress');
+      piece.words.splice(at, things.end - at, verb, ...what, piece.behind(things.end - 1, 'with'), ...words);
+      return true;
     },
   },
   {
