@@ -6,6 +6,9 @@ import { emptyWorkbook, typed } from '../../../testing/workbook';
 const unknown = tellerOf(emptyWorkbook().series);
 
 test.each<[string, readonly string[]]>([
+  ['seal on the spindle', ['fit: seal; into spindle']],
+  ['seal out of the housing', ['take-off: seal; out of the housing']],
+  ['cover off the housing', ['take-off: cover; off the housing']],
   ['lock washers off', ['take-off: lock washers']],
   ['lock ring off with the hook spanner', ['take-off: lock ring']],
   ['seal ring in the groove', ['fit: seal ring; into groove']],
@@ -37,9 +40,12 @@ test.each<[string, readonly string[]]>([
   expect(unknown(line)).toEqual(meant);
 });
 
-test.each(['push rods out', 'pull rod out', 'lift ring in'])('meant either way: %s', (line) => {
-  expect(asks(line, emptyWorkbook().series)).toBe(true);
-});
+test.each(['push rods out', 'pull rod out', 'lift ring in', 'clip on the shaft', 'clamp on the hose'])(
+  'meant either way: %s',
+  (line) => {
+    expect(asks(line, emptyWorkbook().series)).toBe(true);
+  },
+);
 
 describe('known fasteners are not those of something else', () => {
   const guard = typed(['take off coupling guard', 'take off 2 wing nuts']).series;
@@ -77,6 +83,7 @@ test.each<[string, readonly string[]]>([
   ['pull a clean rag through the bore', ['clean: bore']],
   ['spread the flanges with a wedge', ['split: flanges; with a wedge']],
   ['rig the puller and draw the hub', ['draw: hub']],
+  ['release the clamp bands', ['loosen: clamp bands']],
   ['unscrew diaphragm ccw by hand', ['take-off: diaphragm; counterclockwise, by hand']],
   ['lie the motor down on its side', ['lay: motor; on its side']],
   ['bellows off', ['take-off: bellows']],

@@ -257,7 +257,9 @@ function readAction(reading: Reading, sentence: Sentence, start: number, before?
       (kind === 'part' && length >= (verb?.length ?? 1)) || (kind === 'tool' && length > (verb?.length ?? 1)),
   );
   if (!isPart && CALLED_SO_OR_ORDERED.test(sentence.lows.slice(at, at + 2).join(' ')) && !partNext) {
-    reading.doubt('odd-name', sentence, at, at + 2, [`"${sentence.text(at, at + 2)}"`]);
+    // "Clip on the shaft": a clip, or what is clipped on.
+    const end = sentence.lows[at + 1] === 'on' ? at + 1 : at + 2;
+    reading.doubt('odd-name', sentence, at, end, [`"${sentence.text(at, end)}"`]);
     return;
   }
   if (!verb || isPart || isCompound(sentence, at)) readWithoutVerb(reading, sentence, at, opened?.act, how, readClause);

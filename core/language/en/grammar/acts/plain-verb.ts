@@ -80,6 +80,8 @@ export function plainVerb(
   }
   // "Lock it with the pin": held by it, or held with it.
   if (phrase === 'lock' && object?.pronoun && HELD_WITH.test(told)) return undefined;
+  // "Release the clamps": no pressure is in them.
+  if (verb === 'release-pressure' && phrase === 'release' && HOLDS_TIGHT.test(objectText)) return { verb: 'loosen' };
   // "Lock with wire": the bolts, and no switch.
   if (verb === 'lock-out' && LOCKED_WITH.test(told)) return { verb: 'pin' };
   if (verb === 'lock-out' && phrase === 'lock' && locksPart(objectText, object, reading)) {
@@ -461,3 +463,6 @@ const WEARS =
 const DRAINS = /\bdrain (?:plug|cock|tap|valve|screw)s?$|^drains?$/;
 
 const LOCKED_WITH = /^lock (?:(?:it|them|both|all) )?with (?:an? |the |new )*(?:locking |safety |steel )?wires?\b/;
+
+const HOLDS_TIGHT =
+  /\b(?:clamp|clip|latch|catch|brake|strap|band|grip|jaw|chuck|collet|belt|chain|nut|bolt|screw)s?$|^(?!.*spring).*tension$/;

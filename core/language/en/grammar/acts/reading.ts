@@ -55,9 +55,12 @@ export class Reading {
   }
 
   doubt(kind: DoubtKind, sentence: Sentence, start: number, end: number, offers: readonly string[] = []): void {
-    const from = sentence.words[start]?.from ?? sentence.words.at(-1)?.to ?? 0;
-    const to = sentence.words[Math.max(start, end - 1)]?.to ?? from;
-    const text = sentence.text(start, end);
+    const first = sentence.words[start];
+    const from = first?.from ?? sentence.words.at(-1)?.to ?? 0;
+    // A word put in where it was left out is told by the one behind it.
+    const last = first && first.from === first.to ? Math.max(end, start + 2) : end;
+    const to = sentence.words[Math.max(start, last - 1)]?.to ?? from;
+    const text = sentence.text(start, last).trim();
     // Kept as a remark it is at least not lost.
     const asRemark = AS_REMARK.includes(kind) && text ? [`*${text}`] : [];
     this.doubts.push({ kind, from, to, text, offers: [...offers, ...asRemark] });

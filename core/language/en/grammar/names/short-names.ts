@@ -76,9 +76,10 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
     before(known).some((word) => said.includes(` ${word} `) && !recently.some(({ parts }) => parts.includes(word)));
   const hasRival = recently.length > 0 && (alike.some(isRival) || isOtherOne(words, recently, said));
   // "Manifold on, bolts 18 N·m": not those that were tightened just before.
-  const areOthers = FASTENS.test(part.name) && (isOfOthers(alike, inLine, words) || isOffAnother(alike, part, line));
+  const areOthers = FASTENS.test(part.name) && isOfOthers(alike, inLine, words);
+  const isOffElse = /(?:bolt|screw|nut|stud|ring)s?$/i.test(part.name) && isOffAnother(alike, part, line);
   const name =
-    (hasRival || areOthers ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
+    (hasRival || areOthers || isOffElse ? undefined : meant(({ key }) => recentKeys.includes(key))) ??
     meant(isSaid) ??
     beneath((known) => beside.some((other) => endsIn(other, before(known)))) ??
     beneath((known) => beside.some((other) => same(other.slice(0, before(known).length), before(known)))) ??
@@ -88,7 +89,7 @@ export function inFull(part: SaidPart, series: Series, { line, recent, used, out
   const isOfBefore =
     only !== undefined &&
     !isOtherOne(words, alike, said) &&
-    !areOthers &&
+    !isOffElse &&
     !isOfOthers(alike, [...beside, ...inLine], words) &&
     used?.has(only) &&
     !/\b(?:a|an|another|any|some)\s+(?:\w+\s+)?$/i.test(line.slice(0, part.from));

@@ -70,7 +70,12 @@ export function isCalledSo(name: string): boolean {
 }
 
 /** What may be ordered, or be called so: "push rods out". */
-export const CALLED_SO_OR_ORDERED = /^(?:(?:push|pull|draw) (?:rod|bar)|draw bolt|lift (?:ring|plate|bar))s?$/;
+export const CALLED_SO_OR_ORDERED =
+  /^(?:(?:push|pull|draw) (?:rod|bar)s?|draw bolts?|lift (?:ring|plate|bar)s?|(?:clip|clamp) on)$/;
+
+/** "Seal on the shaft", "cover off the housing": a part and where it goes, which orders something with no place behind. */
+const PUT_THERE =
+  /^(?:seal (?:on|in|into|onto|over|out of|from)|cover (?:on|onto|off|in|out of)|cap (?:on|onto|in|out of)|pin (?:on|in|into|out of|from)|plug (?:on|into|out of|in(?= the (?:\w+ )?(?:hole|bore|port|seat|body|casing|housing|cover)))) (?:the|its|each|every|both|all) /;
 
 /** Names of three words. */
 const LONGER: readonly { readonly words: RegExp; readonly length: number }[] = [
@@ -87,7 +92,19 @@ export function joinNames(read: readonly Word[]): readonly Word[] {
   const words = [...read];
   for (let at = words.length - 2; at >= 0; at -= 1) {
     const length = nameLengthAt(words, at);
-    if (length === 0 || !isHead(words, at)) continue;
+    if (!isHead(words, at)) continue;
+    const [head] = words.slice(at, at + 1);
+    if (
+      head &&
+      PUT_THERE.test(
+        `${words
+          .slice(at, at + 6)
+          .map(({ low }) => low)
+          .join(' ')} `,
+      )
+    )
+      words.splice(at, 0, { low: 'the', parts: ['the'], from: head.from, to: head.from });
+    if (length === 0) continue;
     const joined = words.slice(at, at + length);
     words.splice(at, length, {
       low: joined.map(({ low }) => low).join('-'),
