@@ -1,3 +1,4 @@
+import { parseLine } from '../../../line/parse-line';
 import { asks, tellerOf } from '../../../testing/said';
 import { emptyWorkbook, typed } from '../../../testing/workbook';
 
@@ -144,4 +145,13 @@ test.each([
   'replace the seal or the whole cartridge',
 ])('neither a list nor a way of doing it: %s', (line) => {
   expect(asks(line, emptyWorkbook().series)).toBe(true);
+});
+
+test.each([
+  ['oil and fit the plungers', 'plungers'],
+  ['clean and reinstall the strainer', 'strainer'],
+  ['lube and fit', 'seal'],
+])('what both are done to: %s', (line, thing) => {
+  const { steps } = parseLine(line, emptyWorkbook().series, { parts: [{ name: 'seal', from: 0, to: 0 }] });
+  expect(steps.map(({ parts }) => parts.map(({ name }) => name))).toEqual([[thing], [thing]]);
 });

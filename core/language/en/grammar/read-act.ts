@@ -388,9 +388,10 @@ function isPlaceNext(sentence: Sentence, at: number): boolean {
 }
 
 /** "Inspect for wear", "clean thoroughly" behind a step: done to what that step was about, as "clean it" is. */
-function doneToSame({ before }: Reading, act: OpenAct): void {
+function doneToSame({ before, sameAsBefore }: Reading, act: OpenAct): void {
   const isBare = act.parts.length === 0 && act.about === undefined && act.into === undefined;
   if (!isBare || !/^(?:inspect|clean|lubricate|measure|discard|torque)$/.test(act.verb)) return;
   if (act.how.some((how) => /^(?:that|if|whether|how|which|where|on|in|at|all|under|behind)\b/i.test(how))) return;
   act.parts.push(...(act.verb === 'torque' ? tightenedOf(before.parts) : before.parts));
+  sameAsBefore.add(act);
 }

@@ -46,6 +46,7 @@ export function readSaid(text: string, series: Series, before: SaidBefore = { pa
       headlines.push(headline);
   }
   for (const headline of headlines) spellOut(reading, headline);
+  takeObjectsBehind(reading, text);
   shareObjects(reading.acts);
   liftedOnly(reading);
   placedByOwner(reading.acts, series, sentence.names);
@@ -131,6 +132,16 @@ const OF_EACH = /^(?:off|from|out of|on|in|into) (?:each|every)(?: one| of them|
 function sameParts(one: OpenAct, two: OpenAct): boolean {
   return one.parts.length > 0 && one.parts.every(({ name }) => two.parts.some((other) => other.name === name));
 }
+
+/** "Oil and fit the plungers": oiled is what is fitted, and not what the step before was about. */
+function takeObjectsBehind({ acts: [first, next], sameAsBefore }: Reading, text: string): void {
+  const isNamedBehind = next && next.parts.length > 0 && !next.parts.every(({ from, to }) => from === to);
+  if (!first || !sameAsBefore.has(first) || !isNamedBehind || !VERB_AND.test(text)) return;
+  // What is put on is named already.
+  first.parts = first.applied.length > 0 ? [...next.parts] : [];
+}
+
+const VERB_AND = /^\W*(?:then |now |next )?[a-z-]+ (?:and|&|\+) /i;
 
 /** "Isolate and lock out the pump": a verb by itself is done to what the next one is done to. */
 function shareObjects(acts: OpenAct[]): void {

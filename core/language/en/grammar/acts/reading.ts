@@ -29,6 +29,8 @@ export class Reading {
   named: readonly SaidPart[] = [];
   /** What is only said to be lifted: what follows tells whether it comes off. */
   readonly lifted = new Set<OpenAct>();
+  /** What names nothing itself, and so is done to what the step in hand is about. */
+  readonly sameAsBefore = new Set<OpenAct>();
   /** Parts that come along "with" others. */
   readonly along = new Set<string>();
   /** Looks that ask whether something is so: "check whether the seal is worn". */
