@@ -11,6 +11,8 @@ export const VERB_WORDS: Readonly<Record<Verb, readonly string[]>> = {
     'release',
     'bleed',
     'vent',
+    'deaerate',
+    'de-aerate',
     'depressurise',
     'relieve',
     'relieve the pressure',

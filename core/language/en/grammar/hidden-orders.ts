@@ -105,7 +105,7 @@ const BESIDE_WORK = /^(?:run (?:your|a)|blow|let|use|catch|count|write|twist (?:
 const STARTS = /^(?:start|run)$/;
 
 /** Behind a word that is a noun as well, what makes it a verb. */
-const ORDERED = /^(?:it|them|those|these|that|this|the|a|an|all|both|your|out|off|in|on|up|down|for)$/;
+const ORDERED = /^(?:it|them|those|these|that|this|the|a|an|all|both|each|every|its|your|out|off|in|on|up|down|for)$/;
 
 /** "Any rounding and they're finished": what follows from the look. */
 export const FINISHED =

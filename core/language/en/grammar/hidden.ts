@@ -90,6 +90,7 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
+          isMovedAsWell(said) ||
           catchesPart(said) ||
           (movesParts(verb) && isOrOther(said)) ||
           (movesParts(verb) && (listsParts(said) || listsNewParts(said))) ||
@@ -317,6 +318,15 @@ function isInItsPlace(sentence: Sentence): boolean {
     !other.phrase.state.includes('new') &&
     isCalledPart(other.phrase)
   );
+}
+
+/** "Bearings pressed off, cups driven out of the housings": done as well. */
+function isMovedAsWell({ lows }: Sentence): boolean {
+  if (SAID_OF.test(lows[0] ?? '')) return false;
+  return lows.some((low, at) => {
+    const base = at > 0 && at < 4 && WAY_WORDS[lows[at + 1] ?? ''] !== undefined ? baseOf(low, 'past') : undefined;
+    return base !== undefined && verbAt([base], 0)?.is === 'movement' && isPartNoun(lows.slice(0, at).join(' '));
+  });
 }
 
 /** "Remove the filter or strainer": one of them, or each that is there. */

@@ -233,6 +233,7 @@ export function readAct(
       const isFired =
         act.verb === 'test' &&
         (verb.is === 'movement' ||
+          verb.phrase === 'stroke' ||
           /^(?:restore|open-valve|close-valve|isolate)$/.test(last?.verb ?? '') ||
           (last?.verb === 'connect' && !TESTED.test(about)));
       const isBehindValves = act.verb === 'release-pressure' && last?.verb === 'close-valve';

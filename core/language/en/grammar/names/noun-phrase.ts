@@ -120,8 +120,13 @@ export function nounPhraseAt(sentence: Sentence, start: number): { phrase: NounP
     } else if (low === 'pair' && lows[at + 1] === 'of') {
       count = 2;
       at += 2;
-    } else if (low === 'set' && lows[at + 1] === 'of') at += 2;
-    else if (count !== undefined && /^(?:more|further|additional|extra)$/.test(low) && !isJoint(words[at + 1])) at += 1;
+    } else if (/^(?:set|bunch|lot)$/.test(low) && lows[at + 1] === 'of') at += 2;
+    else if (WHICH.test(low) && /^(?:row|circle|line|ring|set) of$/.test(lows.slice(at + 1, at + 3).join(' '))) {
+      // "The outer row of bolts".
+      which.push(...lows.slice(at, at + 2));
+      at += 3;
+    } else if (count !== undefined && /^(?:more|further|additional|extra)$/.test(low) && !isJoint(words[at + 1]))
+      at += 1;
     else if (word?.value !== undefined && Number.isInteger(word.value) && isCounting(sentence, at)) {
       if (count === undefined || every) count = word.value;
       fromCount ??= word.from;
