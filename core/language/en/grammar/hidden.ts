@@ -13,6 +13,7 @@ import {
   ordersWithTool,
   RENEWED_IF,
 } from './hidden-orders';
+import { namesAnother } from './hidden-others';
 import {
   bringsAnother,
   catchesPart,
@@ -90,9 +91,8 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           hidesDone(said) ||
           (!/^(?:test|inspect)$/.test(verb) && isMadeSafe(said)) ||
           isDoneTo(said) ||
-          isMovedAsWell(said) ||
+          namesAnother(verb, said) ||
           catchesPart(said) ||
-          (movesParts(verb) && isOrOther(said)) ||
           (movesParts(verb) && (listsParts(said) || listsNewParts(said))) ||
           (verb !== 'move' && isOneVerb(said)) ||
           isPartOnly(said) ||
@@ -105,10 +105,6 @@ export function hiddenIn(line: string, acts: readonly SaidAct[], note: SaidNote,
           joinsOrder(said) ||
           (/^(?:takes|opens)$/.test(verbOf(verb).effect) && bringsAnother(said, parts)) ||
           TAKES_ALONG.test(text) ||
-          DONE_FOR_GOOD.test(text) ||
-          OTHER_ONES.test(text) ||
-          (verb === 'renew' && isInItsPlace(said)) ||
-          (movesParts(verb) && isPutBetween(said)) ||
           (verbOf(verb).effect === 'takes' && HELD_BY.test(text)) ||
           (PUT_ON.test(text) && !/^(?:lubricate|apply-compound|fill|soak|wrap)$/.test(verb)) ||
           MADE_TIGHT.test(text) ||
@@ -293,51 +289,6 @@ function isDoneAt(sentence: Sentence, be: number): boolean {
 
 /** What is no longer an order: "it can't be switched on", "it must not be removed". */
 const NOT = /^(?:not|never|cannot|\w+n't)$/;
-/** "Put the thick shim at the back and the thin one in front": another of them, somewhere else. */
-const OTHER_ONES =
-  / and (?:the|all the|both) (?:[\w-]+ )?ones? (?:in|on|at|to|into|onto|behind|under|through|from|off|out|with)\b/i;
-
-/** "Stack the impellers with the diffusers between": they are put there as well. */
-function isPutBetween(sentence: Sentence): boolean {
-  const between = sentence.lows[0] === 'with' ? nounPhraseAt(sentence, 1) : undefined;
-  return (
-    between !== undefined &&
-    isCalledPart(between.phrase) &&
-    /^(?:(?:in )?between|underneath|behind it|in front)(?: them| each)?$/.test(
-      sentence.lows.slice(between.end).join(' '),
-    )
-  );
-}
-
-/** "Replace the pins by bolts": another part takes its place. */
-function isInItsPlace(sentence: Sentence): boolean {
-  const other = /^(?:by|with|for|against)$/.test(sentence.lows[0] ?? '') ? nounPhraseAt(sentence, 1) : undefined;
-  return (
-    other !== undefined &&
-    other.end === sentence.words.length &&
-    !other.phrase.state.includes('new') &&
-    isCalledPart(other.phrase)
-  );
-}
-
-/** "Bearings pressed off, cups driven out of the housings": done as well. */
-function isMovedAsWell({ lows }: Sentence): boolean {
-  if (SAID_OF.test(lows[0] ?? '')) return false;
-  return lows.some((low, at) => {
-    const base = at > 0 && at < 4 && WAY_WORDS[lows[at + 1] ?? ''] !== undefined ? baseOf(low, 'past') : undefined;
-    return base !== undefined && verbAt([base], 0)?.is === 'movement' && isPartNoun(lows.slice(0, at).join(' '));
-  });
-}
-
-/** "Remove the filter or strainer": one of them, or each that is there. */
-function isOrOther(sentence: Sentence): boolean {
-  const other = sentence.lows[0] === 'or' ? nounPhraseAt(sentence, 1) : undefined;
-  return other !== undefined && other.end === sentence.words.length && isCalledPart(other.phrase);
-}
-
-/** "Filters out, all three scrapped". */
-const DONE_FOR_GOOD =
-  /^(?:(?:all|both|each|every one)(?: \w+)?|it|they|\d+|old ones?) (?:scrapped|binned|discarded|thrown away|renewed|replaced|chucked)$/i;
 const FOR_GOOD = /^(?:discard|renew)$/;
 /** What is done to a part for good, or to what holds it. */
 const FIXES = /^(?:apply-compound|bend|discard|pin)$/;
