@@ -181,7 +181,7 @@ function isOdd(name: string, parts: readonly string[]): boolean {
   const isSeveral = (word: string) => isPlural(word) && kindFromName(word) !== 'other';
   if (words.slice(0, -1).some(isSeveral) && kindFromName(name) === 'other') return true;
   if (OF_CANNED_MOTOR.test(name)) return false;
-  return strayWordsIn(name.replace(/\bnon-|^through[- ](?=bolt|stud|screw|rod|shaft)/gi, '')).some(
+  return strayWordsIn(name.replace(/\bnon[- ]|^through[- ](?=bolt|stud|screw|rod|shaft)/gi, '')).some(
     (word) => !isNounToo(word.toLowerCase()),
   );
 }

@@ -16,6 +16,7 @@ const CALLED_SO: Readonly<Record<string, string>> = {
   cover: 'plate|bolt|nut|screw|stud|gasket|ring|strip|seal|flange',
   crank: 'shaft|case|pin|web|cover|housing',
   drain: 'plug|cock|valve|screw|cap|hose|pipe|line|tube|nipple|tap',
+  down: 'pipe|tube',
   drive: 'gear|collar|coupling|flange|lug|belt|pulley|sprocket|dog|guard|magnet|hub|motor|end cover',
   feed: 'pump|pipe|line|valve|screw|hose|tube|hopper',
   fill: 'plug|cap|screw|pipe|valve|tube',
@@ -75,13 +76,17 @@ export const CALLED_SO_OR_ORDERED =
 
 /** "Seal on the shaft", "cover off the housing": a part and where it goes, which orders something with no place behind. */
 const PUT_THERE =
-  /^(?:seal (?:on|in|into|onto|over|out of|from)|cover (?:on|onto|off|in|out of)|cap (?:on|onto|in|out of)|pin (?:on|in|into|out of|from)|plug (?:on|into|out of|in(?= the (?:\w+ )?(?:hole|bore|port|seat|body|casing|housing|cover)))) (?:the|its|each|every|both|all) /;
+  /^(?:seal (?:on|in|into|onto|over|out of|from)|cover (?:on|onto|off|in|out of)|cap (?:on|onto|in|out of)|pin (?:on|in|into|out of|from)|hose (?:on|onto|off|out of|from)|plug (?:on|into|out of|in(?= the (?:\w+ )?(?:hole|bore|port|seat|body|casing|housing|cover)))) (?:the|its|each|every|both|all) /;
 
 /** Names of three words. */
 const LONGER: readonly { readonly words: RegExp; readonly length: number }[] = [
   { words: /^hold down (?:bolt|nut|screw|stud|clamp)s?\b/, length: 3 },
   { words: /^back pull out\b/, length: 3 },
 ];
+
+/** Where it is, before a name: "drive side bearing off", "right hand nut off". */
+const AT_WHICH_SIDE =
+  /^(?:(non )?drive (?:side|end)|(?:right|left) hand) (?!thread|the|an?|to|of|and|with|in|on|off|out|up|down|is|are)[a-z]/;
 
 /** What a name is followed by where it stands at the head of what is said. */
 const BEHIND =
@@ -118,6 +123,13 @@ export function joinNames(read: readonly Word[]): readonly Word[] {
 
 function nameLengthAt(words: readonly Word[], at: number): number {
   const lows = words.slice(at, at + 3).map(({ low }) => low);
+  const side = AT_WHICH_SIDE.exec(
+    words
+      .slice(at, at + 4)
+      .map(({ low }) => low)
+      .join(' '),
+  );
+  if (side) return side[1] === undefined ? 2 : 3;
   const longer = LONGER.find((one) => one.words.test(lows.join(' ')));
   const length = longer?.length ?? (TAILS.get(lows[0] ?? '')?.test(lows[1] ?? '') ? 2 : 0);
   if (length === 0) return 0;
