@@ -6,6 +6,7 @@ import { numberWord } from '../../counted';
 import { lastWordsOf, namesAt, partsEndingIn } from '../names/known-names';
 import { beginsFacing, isJoint } from '../names/name-ends';
 import { type NounPhrase, nounPhraseAt } from '../names/noun-phrase';
+import { placeCalled } from '../names/place-before';
 import type { SaidAct, SaidPart } from '../names/said';
 import { Sentence } from '../names/sentence';
 import { isPartOrShort } from '../names/short-names';
@@ -379,7 +380,7 @@ function takeNumbers({ numbered = [], known }: NounPhrase, act: OpenAct): void {
 
 /** "The left chamber" of a left and a right one is the one at the left. */
 function takePlace({ which, known }: NounPhrase, act: OpenAct): boolean {
-  const place = known?.placed?.get(which?.replace(/^the /, '') ?? '');
+  const place = known && placeCalled(known, which?.replace(/^the /, '') ?? '');
   if (!place) return false;
   act.positionSetId = place.setId;
   act.positionIds = [...act.positionIds, place.id];

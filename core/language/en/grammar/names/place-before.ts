@@ -1,4 +1,4 @@
-import { namesAt } from './known-names';
+import { type KnownName, type KnownPlace, namesAt } from './known-names';
 import { isPastName } from './name-ends';
 import type { Sentence } from './sentence';
 
@@ -11,10 +11,15 @@ export function placeOfNext(sentence: Sentence, at: number): number {
     const place = lows.slice(at, at + length).join(' ');
     return namesAt(names, words, at + length).some(
       // "The shaft 1 rotor cap" is no rotor.
-      (known) => known.placed?.has(place) && isPastName(sentence, at + length + known.length),
+      (known) => placeCalled(known, place) !== undefined && isPastName(sentence, at + length + known.length),
     );
   });
   return lengths[0] ?? 0;
+}
+
+/** The place of a part that is called so; words that were joined to one are told apart again. */
+export function placeCalled({ placed }: KnownName, said: string): KnownPlace | undefined {
+  return placed?.get(said) ?? placed?.get(said.replaceAll('-', ' '));
 }
 
 /** Whether one of the next words names a part that sits at several places; most do not. */
