@@ -1,4 +1,4 @@
-import { readFirstJobs, typeJob } from './said/first-jobs';
+import { readFirstJobs, readSheets, typeJob } from './said/first-jobs';
 
 const jobs = readFirstJobs();
 
@@ -12,4 +12,10 @@ test.each(jobs)('typed into an empty series, each line is understood or asks: $t
   expect(wrong).toEqual([]);
   expect(parts).toBe(job.parts);
   expect(right).toBeGreaterThan(0);
+});
+
+test.each(readSheets())('lines of one kind are understood or ask: $title', (sheet) => {
+  const { wrong, right } = typeJob(sheet);
+  expect(wrong).toEqual([]);
+  expect(right).toBeGreaterThan(5);
 });

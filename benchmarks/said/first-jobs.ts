@@ -18,9 +18,13 @@ export interface FirstJob {
   readonly parts: string;
 }
 
-const folder = fileURLToPath(new URL('./first-jobs/', import.meta.url));
+export const readFirstJobs = () => jobsIn('first-jobs');
 
-export function readFirstJobs(): FirstJob[] {
+/** Lines of one kind each, typed like a job: names that order something elsewhere, two orders in a note, how far. */
+export const readSheets = () => jobsIn('sheets');
+
+function jobsIn(name: string): FirstJob[] {
+  const folder = fileURLToPath(new URL(`./${name}/`, import.meta.url));
   return readdirSync(folder)
     .sort()
     .map((name) => {
