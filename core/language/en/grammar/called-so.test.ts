@@ -150,6 +150,10 @@ test.each([
   expect(asks(line, emptyWorkbook().series)).toBe(true);
 });
 
+test('how a part is held is told, and no order', () => {
+  expect(unknown('the rotors are held with a clip')).toEqual([]);
+});
+
 test.each([
   ['oil and fit the plungers', 'plungers'],
   ['clean and reinstall the strainer', 'strainer'],

@@ -37,7 +37,7 @@ import type { Doubt, SaidAct, SaidNote } from './names/said';
 import { Sentence } from './names/sentence';
 import * as lexicon from './words/lexicon';
 import { movedBy, verbAt, WAY_WORDS } from './words/operations';
-import { STATES } from './words/told-words';
+import { DONE_WITH_TOOL, STATES } from './words/told-words';
 import { baseOf } from './words/verb-forms';
 import { partsOf, wordsOf } from './words/words';
 
@@ -136,7 +136,8 @@ function isDoneWithTool({ lows }: Sentence): boolean {
   const tool = lows.findIndex(
     (low, at) => at > 2 && /^(?:with|using)$/.test(low) && /^(?:an?|the)$/.test(lows[at + 1] ?? ''),
   );
-  const base = tool < 0 ? undefined : baseOf(lows[tool - 1] ?? '', 'past');
+  const done = lows[tool - 1] ?? '';
+  const base = STATES.test(done) && !DONE_WITH_TOOL.test(done) ? undefined : baseOf(done, 'past');
   return base !== undefined && /^(?:is|are)$/.test(lows[tool - 2] ?? '') && verbAt([base], 0) !== undefined;
 }
 

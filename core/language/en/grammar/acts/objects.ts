@@ -57,9 +57,7 @@ function listJointAt(sentence: Sentence, at: number): number {
 function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   if (next.pronoun || /^(?:it|them|they)$/.test(sentence.lows[at + 1] ?? '')) return false;
   const told = sentence.lows.slice(at).join(' ');
-  // "Hook out the rings, the lantern ring lies in the middle": a statement.
   const behind = sentence.words.findIndex(({ to }) => to === next.to) + 1;
-  // "Warm the housing and the bearing will drop out": what becomes of it.
   // "The gears are fitted, driving gear first": in which order.
   if (sentence.lows[at - 1] === ',' && /^(?:first|last)$/.test(sentence.lows[behind] ?? '')) return false;
   if (STATES_OF_NEXT.test(sentence.lows.slice(behind).join(' '))) return false;
@@ -89,6 +87,7 @@ function isListed(sentence: Sentence, at: number, next: NounPhrase): boolean {
   );
 }
 
+/** "... the lantern ring lies in the middle", "... and the bearing will drop out": a statement, and no more of a list. */
 const STATES_OF_NEXT =
   /^(?:lies|sits|stays?|remains?|belongs?|stands?|hangs?|points?|is|are|will|would|can|may|might|should|must|(?:comes?|goes|go|moves?|turns?) with|drops?|falls?)(?= |$)/;
 

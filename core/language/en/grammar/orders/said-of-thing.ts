@@ -4,7 +4,7 @@ import { lastWordsOf } from '../names/known-names';
 import type { NounPhrase } from '../names/noun-phrase';
 import * as lexicon from '../words/lexicon';
 import { verbAt, WAY_BEFORE_PLACE, WAY_WORDS } from '../words/operations';
-import { COMES, COMES_OUT, COMES_WHERE, DOER, NAMED, PASSIVE, STATES } from '../words/told-words';
+import { COMES, COMES_OUT, COMES_WHERE, DOER, DONE_WITH_TOOL, NAMED, PASSIVE, STATES } from '../words/told-words';
 import { baseOf } from '../words/verb-forms';
 import { isPlural, partsOf, type Word } from '../words/words';
 import { behindPlace } from './beside';
@@ -117,7 +117,7 @@ function putPassive(piece: Piece, at: number, stop: number, length: number, isOr
   const isMovedOut = /^(?:out|off|away|apart)$/.test(piece.low(verb + 1));
   const isDone = /^gets?$/.test(piece.low(stop));
   // "All sections are marked with a punch before dismantling": somebody does it.
-  const isByTool = /^with (?:an? |the )?[\w -]+$/.test(piece.lows(verb + 1)) && STATES_BY_TOOL.test(piece.low(verb));
+  const isByTool = /^with (?:an? |the )?[\w -]+$/.test(piece.lows(verb + 1)) && DONE_WITH_TOOL.test(piece.low(verb));
   const isState =
     (STATES.test(piece.low(verb)) && !isMovedOut && !isDone && !isByTool) || /^(?:was|were)$/.test(piece.low(stop));
   if (!isOrder && !isThen && isState) return;
@@ -250,9 +250,6 @@ const SITS = /^(?:behind|under|underneath|between|against|inside|below|above|bes
 function areAdverbs(piece: Piece, from: number, to: number): boolean {
   return piece.words.slice(from, to).every(({ low }) => /^(?:then|now|also|just|next|finally|always)$/.test(low));
 }
-
-/** What is so, or is done with a tool. */
-const STATES_BY_TOOL = /^(?:marked|split|cut|bent|supported|held)$/;
 
 const GOES_ON = /^(?:is|are|was|were|must|should|can|may|will|has|have|needs?|gets?|comes?|goes|go|:)$/;
 

@@ -92,13 +92,16 @@ const AT_WHICH_SIDE =
 const BEHIND =
   /^(?:off|out|in|on|back|up|down|away|home|comes?|goes|go|is|are|was|were|must|should|can|has|have|gets?|stays?|needs?|unscrews?|next|first|undone|loose|tight|dry|clean|flat|new|old|crosswise|:|\(|\d.*)$/;
 
-/** Joins the words of such a name to one, where it heads what is said: "set screws out, three of them". */
+/**
+ * Joins the words of such a name to one, where it heads what is said: "set screws out, three of them". One word that
+ * names a part gets its article: "seal on the shaft".
+ */
 export function joinNames(read: readonly Word[]): readonly Word[] {
   const words = [...read];
   for (let at = words.length - 2; at >= 0; at -= 1) {
     const length = nameLengthAt(words, at);
     if (!isHead(words, at)) continue;
-    const [head] = words.slice(at, at + 1);
+    const head = words[at];
     if (
       head &&
       PUT_THERE.test(

@@ -36,6 +36,8 @@ export const PASSIVE =
 /** Participles that say how something is, unless it is "then" done. */
 export const STATES =
   /^(?:held|cracked|flattened|scored|chipped|torn|rounded|stripped|seized|burnt|swollen|pitted|marked|threaded|connected|mounted|sealed|bent|cut|supported|seated|fixed|broken|set|locked|coupled|screwed|guided|worn|damaged|pinned|bolted|glued|pressed|located|placed|stacked|split|capped|plugged|loaded)$/;
+/** Which of them is done rather than so, where a tool is named: "marked with a punch", but not "held with a clip". */
+export const DONE_WITH_TOOL = /^(?:marked|cut)$/;
 export const JOINED = /^(?:,|and|until|so|that|if|where|what|which|as|when|before|after|because|while|then|once|how)$/;
 
 /** "The rod's all the way back", "the cover's held with six nuts": how it is. */
